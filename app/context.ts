@@ -1,0 +1,53 @@
+// What a request knows: who is signed in, what day it is in their club, and the page's nonce and address.
+import { createContext, type RouterContextProvider } from "react-router";
+import { type Act, may, type Role } from "#core/club/acts.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { type Tx, withClub } from "#db/pool.ts";
+
+export type SignedIn = {
+  readonly club: string;
+  readonly person: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly theme: "auto" | "fern" | "lamp";
+  readonly clubName: string;
+  readonly timeZone: string;
+  readonly locale: string;
+  readonly today: PlainDate;
+};
+
+export const requestContext = createContext<{ readonly nonce: string; readonly address: string }>({
+  nonce: "",
+  address: "",
+});
+
+/** Undefined on pages before the door. */
+export const sessionContext = createContext<SignedIn | undefined>(undefined);
+
+type Context = Readonly<RouterContextProvider>;
+
+export function signedIn(context: Context): SignedIn {
+  const session = context.get(sessionContext);
+  if (!session) throw new Error("this page lies behind the sign-in; its layout asks for it");
+  return session;
+}
+
+/** One transaction in the club of the signed-in person. */
+export function inClub<Value>(
+  context: Context,
+  act: (tx: Tx, who: SignedIn) => Promise<Value>,
+): Promise<Value> {
+  const who = signedIn(context);
+  return withClub(who, (tx) => act(tx, who));
+}
+
+/** Answers 403 with a plain page unless the person's role allows the act. */
+export function mustBeAllowed(context: Context, act: Act, about?: { holdsUnit?: boolean }): SignedIn {
+  const who = signedIn(context);
+  if (!may(who.role, act, about)) throw notAllowed(act);
+  return who;
+}
+
+export const notAllowed = (act: Act): Response => Response.json({ act }, { status: 403 });
+
+export const notFound = (what: string): Response => Response.json({ what }, { status: 404 });

@@ -1,0 +1,74 @@
+// The finder's answers, and its page for those without scripts.
+import { Form, Link } from "react-router";
+import { findByLetters } from "#db/find.ts";
+import { inClub } from "../context.ts";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/find";
+
+export type Found = { readonly name: string; readonly what: string; readonly to: string };
+
+const PAGES: readonly Found[] = [
+  { name: "Cabinet", what: "where everything is and what is mossy", to: "/cabinet" },
+  { name: "Due", what: "what needs doing, since when and why", to: "/due" },
+  { name: "Bench", what: "runs in progress", to: "/bench" },
+  { name: "Models", what: "what we know about each model", to: "/models" },
+  { name: "Kit", what: "cables, drivers, computers", to: "/kit" },
+  { name: "Codeplugs", what: "what is programmed into what", to: "/codeplugs" },
+  { name: "Log", what: "what happened", to: "/log" },
+  { name: "Club", what: "people, places, groups and policies", to: "/club" },
+  { name: "Bring in units", what: "from a spreadsheet", to: "/import" },
+  { name: "Add a radio", what: "one new unit", to: "/units/new" },
+  { name: "Take out", what: "units and needs as CSV and JSON", to: "/club#out" },
+  { name: "Keys", what: "what each key does", to: "/keys" },
+  { name: "My page", what: "day or night, sign out", to: "/me" },
+];
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const asked = (new URL(request.url).searchParams.get("q") ?? "").trim().slice(0, 60);
+  if (asked === "") return { asked, found: PAGES };
+  const rows = await inClub(context, (tx) => findByLetters(tx, asked, 12));
+  const found = rows.map(
+    (row): Found => ({
+      name: row.name,
+      what: row.what,
+      to:
+        row.kind === "unit"
+          ? `/units/${encodeURIComponent(row.name)}`
+          : row.kind === "model"
+            ? `/models/${row.id}`
+            : `/due?person=${row.id}`,
+    }),
+  );
+  const pages = PAGES.filter((page) => page.name.toLowerCase().includes(asked.toLowerCase()));
+  return { asked, found: [...pages, ...found] };
+}
+
+export default function Find({ loaderData }: Route.ComponentProps) {
+  return (
+    <Page title="Find">
+      <Form role="search" className="join mb-4">
+        <input
+          type="search"
+          name="q"
+          aria-label="Find a radio, model, person or page"
+          defaultValue={loaderData.asked}
+          className="input join-item font-mono"
+        />
+        <button type="submit" className="btn btn-primary join-item">
+          Find
+        </button>
+      </Form>
+      <ul className="max-w-xl divide-y divide-line">
+        {loaderData.found.map((item) => (
+          <li key={item.to} className="py-2">
+            <Link to={item.to} className="link tag">
+              {item.name}
+            </Link>{" "}
+            <span className="text-quiet">{item.what}</span>
+          </li>
+        ))}
+      </ul>
+      {loaderData.found.length === 0 && <p>Nothing goes by that.</p>}
+    </Page>
+  );
+}

@@ -1,0 +1,160 @@
+// The frame around every area: the rail with the seven plates, the finder, the keys, the person at the foot.
+import { useState } from "react";
+import { isRouteErrorResponse, NavLink, Outlet, useRouteError } from "react-router";
+import { unitsDue } from "#db/board.ts";
+import { inClub, signedIn } from "../context.ts";
+import { askForPerson } from "../door/session.server.ts";
+import type { FrameData } from "../ui/club.ts";
+import type { Route } from "./+types/frame";
+import { Finder } from "./finder.tsx";
+import { Keys, useKeys } from "./keys.tsx";
+import { TroublePage } from "./trouble.tsx";
+
+export const middleware: Route.MiddlewareFunction[] = [askForPerson];
+
+export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> {
+  const who = signedIn(context);
+  return {
+    clubName: who.clubName,
+    locale: who.locale,
+    timeZone: who.timeZone,
+    today: who.today,
+    person: who.person,
+    personName: who.name,
+    role: who.role,
+    theme: who.theme,
+    dueUnits: await inClub(context, (tx) => unitsDue(tx, who.today)),
+  };
+}
+
+const AREAS = [
+  { to: "/cabinet", name: "Cabinet" },
+  { to: "/due", name: "Due" },
+  { to: "/bench", name: "Bench" },
+  { to: "/models", name: "Models" },
+  { to: "/kit", name: "Kit" },
+  { to: "/codeplugs", name: "Codeplugs" },
+  { to: "/log", name: "Log" },
+] as const;
+
+export default function Frame({ loaderData }: Route.ComponentProps) {
+  return (
+    <Around data={loaderData}>
+      <Outlet />
+    </Around>
+  );
+}
+
+export function ErrorBoundary({ loaderData }: Route.ErrorBoundaryProps) {
+  const error = useRouteError();
+  const known = isRouteErrorResponse(error);
+  const page = <TroublePage status={known ? error.status : 500} data={known ? error.data : undefined} />;
+  if (!loaderData) return <main className="p-8">{page}</main>;
+  return (
+    <Around data={loaderData}>
+      <div className="p-8">{page}</div>
+    </Around>
+  );
+}
+
+function Around({ data, children }: { readonly data: FrameData; readonly children: React.ReactNode }) {
+  const [open, setOpen] = useState<"finder" | "keys" | undefined>();
+  const close = () => setOpen(undefined);
+  useKeys(setOpen);
+  return (
+    <div className="md:grid md:grid-cols-[6rem_minmax(0,1fr)]">
+      <a
+        href="#work"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-2"
+      >
+        To the page itself
+      </a>
+      <Rail data={data} onOpen={setOpen} />
+      <main id="work" tabIndex={-1} className="min-h-dvh min-w-0 pb-20 outline-none md:pb-0">
+        {children}
+      </main>
+      {open === "finder" && <Finder onClose={close} />}
+      {open === "keys" && <Keys onClose={close} />}
+    </div>
+  );
+}
+
+type OnOpen = (what: "finder" | "keys") => void;
+
+function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnOpen }) {
+  return (
+    <nav
+      aria-label="Areas"
+      className="no-print fixed inset-x-0 bottom-0 z-30 flex bg-rail text-neutral-content md:sticky md:top-0 md:bottom-auto md:h-dvh md:flex-col md:gap-2 md:p-2.5"
+    >
+      <NavLink
+        to="/club"
+        className="hidden border-b border-brass/50 pb-2 font-serif text-sm leading-tight font-bold hover:underline md:block"
+      >
+        {data.clubName}
+      </NavLink>
+      <ul className="flex w-full gap-px overflow-x-auto md:mt-1 md:flex-col md:gap-2 md:overflow-visible">
+        {AREAS.map((area) => (
+          <li key={area.to} className="flex-1 md:flex-none">
+            <Plate to={area.to} name={area.name} count={area.to === "/due" ? data.dueUnits : 0} />
+          </li>
+        ))}
+        <li className="flex-1 md:hidden">
+          <Plate to="/club" name="Club" count={0} />
+        </li>
+      </ul>
+      <div className="mt-auto hidden flex-col gap-3 text-xs md:flex">
+        <p className="flex flex-col gap-1">
+          <KeyHint letter="/" word="find" to="/find" onPress={() => onOpen("finder")} />
+          <KeyHint letter="?" word="keys" to="/keys" onPress={() => onOpen("keys")} />
+        </p>
+        <NavLink to="/me" className="leading-snug hover:underline">
+          {data.personName}
+          <br />
+          {data.role}
+        </NavLink>
+      </div>
+    </nav>
+  );
+}
+
+function Plate({ to, name, count }: { readonly to: string; readonly name: string; readonly count: number }) {
+  return (
+    <NavLink
+      to={to}
+      className="flex h-14 items-center justify-center gap-1 px-1.5 font-serif text-[0.78rem] font-semibold aria-[current=page]:bg-plate aria-[current=page]:text-secondary-content md:h-9 md:justify-between md:rounded-xs md:rounded-tr-[0.6rem] md:border md:border-brass/70 md:text-[0.82rem] md:hover:bg-white/10 md:aria-[current=page]:hover:bg-plate"
+    >
+      {name}
+      {count > 0 && (
+        <span className="font-sans text-xs font-bold" title={`${count} radios need something`}>
+          {count > 999 ? "999+" : count}
+          <span className="sr-only"> radios need something</span>
+        </span>
+      )}
+    </NavLink>
+  );
+}
+
+/** A link that works without scripts; with them it opens in place. */
+function KeyHint(props: {
+  readonly letter: string;
+  readonly word: string;
+  readonly to: string;
+  readonly onPress: () => void;
+}) {
+  return (
+    <NavLink
+      to={props.to}
+      onClick={(event) => {
+        event.preventDefault();
+        props.onPress();
+      }}
+      className="flex items-center gap-1.5 hover:underline"
+    >
+      <kbd className="inline-grid size-5 place-items-center rounded-xs border border-brass/70 font-mono">
+        {props.letter}
+      </kbd>
+      {props.word}
+    </NavLink>
+  );
+}

@@ -1,0 +1,62 @@
+// The plain pages for what goes wrong: not allowed, not there, records away, our own defect.
+import { useEffect } from "react";
+import { Link, useRevalidator } from "react-router";
+
+type Trouble = { readonly title: string; readonly text: string };
+
+function troubleOf(status: number, data: unknown): Trouble {
+  switch (status) {
+    case 403:
+      return {
+        title: "That is not yours to do",
+        text: "Your role in the club does not include this. A keeper can do it, or give you the role.",
+      };
+    case 404:
+      return {
+        title: "There is nothing here",
+        text: `${whatOf(data) ?? "This page"} is not in the club's records. It may have been renamed or shelved.`,
+      };
+    case 503:
+      return {
+        title: "The records cannot be reached just now",
+        text: "The database does not answer. This page tries again every few seconds and comes back by itself; nothing that was saved is lost.",
+      };
+    default:
+      return {
+        title: "Something broke on our side",
+        text: "That was not your doing. What was saved before is safe. Go back and try once more; if it happens again, tell your keeper what you did.",
+      };
+  }
+}
+
+function whatOf(data: unknown): string | undefined {
+  if (typeof data === "object" && data !== null && "what" in data && typeof data.what === "string")
+    return data.what;
+  return undefined;
+}
+
+export function TroublePage({ status, data }: { readonly status: number; readonly data: unknown }) {
+  const trouble = troubleOf(status, data);
+  return (
+    <section className="max-w-xl" role="alert">
+      <p className="text-sm text-quiet">Answer {status}</p>
+      <h1 className="mt-1 mb-3">{trouble.title}</h1>
+      <p className="text-lg">{trouble.text}</p>
+      <p className="mt-6">
+        <Link className="link" to="/cabinet" reloadDocument>
+          To the Cabinet
+        </Link>
+      </p>
+      {status === 503 && <TriesAgain />}
+    </section>
+  );
+}
+
+function TriesAgain() {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    const timer = setInterval(revalidate, 3000);
+    return () => clearInterval(timer);
+  }, [revalidate]);
+  return <meta httpEquiv="refresh" content="5" />;
+}

@@ -1,0 +1,72 @@
+// The document around every page: language, theme, scripts with their nonce, and the page for what goes wrong.
+import type { ReactNode } from "react";
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useRouteError,
+  useRouteLoaderData,
+} from "react-router";
+import type { Route } from "./+types/root";
+import "./app.css";
+import { requestContext, sessionContext } from "./context.ts";
+import { checkOrigin, findPerson } from "./door/session.server.ts";
+import { answerWhenAway } from "./frame/away.server.ts";
+import { TroublePage } from "./frame/trouble.tsx";
+
+export const middleware: Route.MiddlewareFunction[] = [answerWhenAway, checkOrigin, findPerson];
+
+export const meta: Route.MetaFunction = () => [{ title: "Mossy Cabinet" }];
+
+export function loader({ context }: Route.LoaderArgs) {
+  return {
+    nonce: context.get(requestContext).nonce,
+    theme: context.get(sessionContext)?.theme ?? "auto",
+    lang: context.get(sessionContext)?.locale ?? "en-GB",
+  };
+}
+
+export function shouldRevalidate({ formAction }: { formAction?: string }) {
+  return formAction === "/theme" || formAction === "/sign-in";
+}
+
+export function Layout({ children }: { children: ReactNode }) {
+  const data = useRouteLoaderData<typeof loader>("root");
+  // The browser empties nonce attributes once read; so the client must not compare them.
+  const nonce = typeof document === "undefined" ? data?.nonce : "";
+  return (
+    <html lang={data?.lang ?? "en-GB"} data-theme={data && data.theme !== "auto" ? data.theme : undefined}>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <link rel="icon" href="/icon.svg" type="image/svg+xml" />
+        <Meta />
+        <Links nonce={nonce} />
+      </head>
+      <body className="min-h-dvh">
+        {children}
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+export default function App() {
+  return <Outlet />;
+}
+
+export function ErrorBoundary() {
+  const error = useRouteError();
+  return (
+    <main id="work" className="p-8">
+      <TroublePage
+        status={isRouteErrorResponse(error) ? error.status : 500}
+        data={isRouteErrorResponse(error) ? error.data : undefined}
+      />
+    </main>
+  );
+}

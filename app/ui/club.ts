@@ -1,0 +1,29 @@
+// What every part of a page may need to know of the club: its locale, its time zone, what day it is, who looks.
+import { useRouteLoaderData } from "react-router";
+import { type Act, may, type Role } from "#core/club/acts.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+
+export type FrameData = {
+  readonly clubName: string;
+  readonly locale: string;
+  readonly timeZone: string;
+  readonly today: PlainDate;
+  readonly person: string;
+  readonly personName: string;
+  readonly role: Role;
+  readonly theme: "auto" | "fern" | "lamp";
+  readonly dueUnits: number;
+};
+
+export const FRAME = "frame/frame";
+
+export function useClub(): FrameData {
+  const data = useRouteLoaderData<FrameData>(FRAME);
+  if (!data) throw new Error("this part belongs inside the frame");
+  return data;
+}
+
+/** Whether the person looking may do this: what is not allowed is not offered. */
+export function useMay(act: Act, about?: { holdsUnit?: boolean }): boolean {
+  return may(useClub().role, act, about);
+}

@@ -1,0 +1,97 @@
+// One field and Enter: records what a radio shows, and answers while it is typed with what it means.
+import { useId, useState } from "react";
+import { useFetcher } from "react-router";
+import { READING_SOURCES, type ReadingSource } from "#core/firmware/unit.ts";
+import { useClub } from "./club.ts";
+
+export const SOURCE_WORDS: Record<ReadingSource, string> = {
+  screen: "off the screen",
+  "power-on": "shown at power-on",
+  keys: "by a key combination",
+  tool: "by the tool",
+  label: "off a label",
+  flash: "from a flash",
+  hearsay: "by hearsay",
+};
+
+type Answer = {
+  readonly ok: boolean;
+  readonly says: string;
+  readonly typed?: string;
+  readonly receipt?: string;
+};
+
+export function ReadingField(props: {
+  readonly tag: string;
+  readonly components: readonly string[];
+  readonly receipt: string;
+  readonly compact?: boolean;
+  readonly typed?: string;
+}) {
+  const id = useId();
+  const { locale } = useClub();
+  const record = useFetcher<Answer>({ key: `reading-${props.tag}` });
+  const weigh = useFetcher<{ ok: boolean; says: string; standing?: string }>();
+  const [typed, setTyped] = useState(props.typed ?? "");
+  const path = `/units/${encodeURIComponent(props.tag)}`;
+  const settled =
+    record.data && record.state === "idle" && record.data.typed === typed ? record.data : undefined;
+  const answer = settled ?? (typed.trim() === "" ? undefined : weigh.data);
+  const others = props.components.slice(1);
+  return (
+    <record.Form
+      method="post"
+      action={`${path}?reading`}
+      className="w-full"
+      onSubmit={(event) => record.state !== "idle" && event.preventDefault()}
+      lang={locale}
+    >
+      <input type="hidden" name="intent" value="reading" />
+      <input type="hidden" name="receipt" value={record.data?.receipt ?? props.receipt} />
+      <label htmlFor={id} className={props.compact ? "sr-only" : "mb-1 block text-sm font-semibold"}>
+        What does {props.tag} show?
+      </label>
+      <div className="flex gap-2">
+        <input
+          id={id}
+          name="typed"
+          data-reading
+          value={typed}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            if (event.target.value.length <= 400) {
+              weigh.load(`${path}/weigh?typed=${encodeURIComponent(event.target.value)}`);
+            }
+          }}
+          className={`input ver min-w-0 grow ${props.compact ? "input-sm" : "input-lg"}`}
+          placeholder={others[0] ? `1.14, or ${others[0]} 2.0` : "1.14"}
+          autoComplete="off"
+          autoCapitalize="off"
+          spellCheck={false}
+          aria-describedby={`${id}-answer`}
+        />
+        <select
+          name="source"
+          aria-label="Where it was read"
+          className={`select w-auto ${props.compact ? "select-sm" : "select-lg"} hidden sm:inline-flex`}
+        >
+          {READING_SOURCES.filter((source) => source !== "flash").map((source) => (
+            <option key={source} value={source}>
+              {SOURCE_WORDS[source]}
+            </option>
+          ))}
+        </select>
+        <button type="submit" className={`btn btn-primary ${props.compact ? "btn-sm" : "btn-lg"}`}>
+          Record
+        </button>
+      </div>
+      <p
+        id={`${id}-answer`}
+        role="status"
+        className={`mt-1 min-h-6 ${props.compact ? "text-sm" : ""} ${answer && !answer.ok ? "font-semibold text-rust" : "text-quiet"}`}
+      >
+        {answer?.says}
+      </p>
+    </record.Form>
+  );
+}

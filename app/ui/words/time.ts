@@ -1,0 +1,53 @@
+// Dates and times as people say them: 2 May 2027, 19:40; in the club's locale and time zone.
+import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
+
+const shapes = new Map<string, Intl.DateTimeFormat>();
+
+function shape(locale: string, name: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${locale} ${name} ${options.timeZone}`;
+  const known = shapes.get(key);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat(locale, options);
+  shapes.set(key, made);
+  return made;
+}
+
+const noon = (date: PlainDate) => new Date(`${date}T12:00:00Z`);
+
+/** 2 May 2027; without the year if it is this year's. */
+export function sayDate(date: PlainDate, locale: string, today?: PlainDate): string {
+  if (today && today.slice(0, 4) === date.slice(0, 4)) {
+    return shape(locale, "day", { day: "numeric", month: "short", timeZone: "UTC" }).format(noon(date));
+  }
+  return shape(locale, "date", { day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(
+    noon(date),
+  );
+}
+
+/** 2 May 2027, 19:40. */
+export const sayInstant = (instant: string | Date, locale: string, timeZone: string): string =>
+  shape(locale, "instant", {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    hour: "2-digit",
+    minute: "2-digit",
+    hourCycle: "h23",
+    timeZone,
+  }).format(typeof instant === "string" ? new Date(instant) : instant);
+
+/** "today", "6 days ago", "in 12 days". */
+export function sayDistance(date: PlainDate, today: PlainDate): string {
+  const days = daysBetween(date, today);
+  if (days === 0) return "today";
+  const count = sayDays(Math.abs(days));
+  return days > 0 ? `${count} ago` : `in ${count}`;
+}
+
+/** "1 day", "45 days", "4 months": rough where rough is enough. */
+export function sayDays(days: number): string {
+  if (days === 1) return "1 day";
+  if (days < 60) return `${days} days`;
+  const months = Math.round(days / 30.44);
+  return months < 24 ? `${months} months` : `${Math.floor(days / 365.25)} years`;
+}

@@ -1,0 +1,33 @@
+// Who may do what: decided here and nowhere else. A screen offers only what this allows.
+export const ROLES = ["keeper", "bench", "member"] as const;
+export type Role = (typeof ROLES)[number];
+
+export const ACTS = [
+  "look",
+  "record-reading",
+  "lend-and-take-back",
+  "hold-unit",
+  "edit-unit",
+  "edit-model",
+  "edit-release",
+  "import-units",
+  "edit-club",
+  "recover-shelved",
+] as const;
+export type Act = (typeof ACTS)[number];
+
+const BENCH: readonly Act[] = ["look", "record-reading", "lend-and-take-back", "hold-unit", "edit-unit"];
+
+const ALLOWED: Record<Role, readonly Act[]> = {
+  keeper: ACTS,
+  bench: BENCH,
+  member: ["look"],
+};
+
+/** A member may also record readings of the radio they have at home: `holdsUnit` says whether they do. */
+export function may(role: Role, act: Act, about: { readonly holdsUnit?: boolean } = {}): boolean {
+  if (ALLOWED[role].includes(act)) return true;
+  return act === "record-reading" && about.holdsUnit === true;
+}
+
+export const readRole = (text: string): Role => ROLES.find((role) => role === text) ?? "member";

@@ -1,0 +1,50 @@
+// The kinds of things the log tells, each with the details its sentence needs. The one source of these shapes.
+import { z } from "zod";
+
+const text = z.string();
+
+export const logEntry = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("club-founded"), name: text }),
+  z.object({ kind: z.literal("club-changed"), what: text }),
+  z.object({ kind: z.literal("signed-in") }),
+  z.object({ kind: z.literal("person-added"), name: text, role: text }),
+  z.object({ kind: z.literal("person-changed"), name: text, what: text }),
+  z.object({ kind: z.literal("place-added"), name: text }),
+  z.object({ kind: z.literal("group-added"), name: text }),
+  z.object({ kind: z.literal("policy-changed"), group: text, units: z.number() }),
+  z.object({ kind: z.literal("model-added"), name: text }),
+  z.object({ kind: z.literal("model-changed"), name: text, what: text }),
+  z.object({ kind: z.literal("numbering-confirmed"), component: text, numbering: text }),
+  z.object({ kind: z.literal("release-added"), component: text, version: text, units: z.number() }),
+  z.object({ kind: z.literal("release-corrected"), component: text, version: text, units: z.number() }),
+  z.object({
+    kind: z.literal("release-withdrawn"),
+    component: text,
+    version: text,
+    why: text,
+    units: z.number(),
+  }),
+  z.object({ kind: z.literal("release-reinstated"), component: text, version: text, units: z.number() }),
+  z.object({ kind: z.literal("release-shelved"), component: text, version: text, units: z.number() }),
+  z.object({ kind: z.literal("unit-added"), tag: text, how: z.enum(["form", "import", "demo"]) }),
+  z.object({ kind: z.literal("unit-changed"), what: text }),
+  z.object({ kind: z.literal("unit-shelved"), why: text }),
+  z.object({ kind: z.literal("unit-recovered") }),
+  z.object({
+    kind: z.literal("units-imported"),
+    file: text,
+    added: z.number(),
+    changed: z.number(),
+    readings: z.number(),
+  }),
+  z.object({ kind: z.literal("reading"), component: text, raw: text, source: text }),
+  z.object({ kind: z.literal("lent"), to: text, dueBack: text.optional() }),
+  z.object({ kind: z.literal("back"), from: text }),
+  z.object({ kind: z.literal("hold-set"), until: text, why: text }),
+  z.object({ kind: z.literal("hold-lifted") }),
+  z.object({ kind: z.literal("note"), text }),
+]);
+
+export type LogEntry = z.infer<typeof logEntry>;
+export type LogKind = LogEntry["kind"];
+export const LOG_KINDS: readonly LogKind[] = logEntry.options.map((option) => option.shape.kind.value);

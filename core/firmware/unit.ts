@@ -1,0 +1,44 @@
+// What the computations need to know of one physical radio.
+import type { PlainDate } from "../quantities/date.ts";
+import type { Hold } from "./policy.ts";
+
+export const READING_SOURCES = ["screen", "power-on", "keys", "tool", "label", "flash", "hearsay"] as const;
+export type ReadingSource = (typeof READING_SOURCES)[number];
+
+/** What a unit was seen to run. */
+export type Reading = {
+  readonly id: string;
+  readonly component: string;
+  /** As it was shown, untouched. */
+  readonly raw: string;
+  readonly source: ReadingSource;
+  /** The instant, ISO 8601 in UTC: only for the order of readings. */
+  readonly at: string;
+  /** The same as a calendar date in the club's time zone. */
+  readonly on: PlainDate;
+};
+
+export type UnitFacts = {
+  readonly id: string;
+  /** Absent: we do not know which revision it is. */
+  readonly hardwareRevision?: string;
+  /** Absent: we do not know which region it was made for. */
+  readonly region?: string;
+  /** When it came into the club's records. */
+  readonly addedOn: PlainDate;
+  /** When it last came back from somebody's custody. */
+  readonly backOn?: PlainDate;
+  readonly hold?: Hold;
+  readonly readings: readonly Reading[];
+};
+
+/** The newest reading of a component, up to and including a day if one is given. */
+export function newestReading(unit: UnitFacts, component: string, upTo?: PlainDate): Reading | undefined {
+  let newest: Reading | undefined;
+  for (const reading of unit.readings) {
+    if (reading.component !== component) continue;
+    if (upTo !== undefined && reading.on > upTo) continue;
+    if (!newest || reading.at >= newest.at) newest = reading;
+  }
+  return newest;
+}

@@ -1,0 +1,234 @@
+// The firmware need of one component: from when an admitted, fitting release calls for an install, and which one.
+// It is worked out per version, policy and fit, and remembered, since many units share these.
+import {
+  greatestOf,
+  type PlacedRelease,
+  type PreparedComponent,
+  URGENCIES,
+  type Urgency,
+  worseOf,
+} from "../firmware/catalogue.ts";
+import { compareText } from "../firmware/digits.ts";
+import type { Fact } from "../firmware/facts.ts";
+import type { FallbackRule, Policy } from "../firmware/policy.ts";
+import { fitOf, isAdmitted, newerReleases, runningFacts, runningOf } from "../firmware/standing.ts";
+import type { UnitFacts } from "../firmware/unit.ts";
+import { orderVersions, type Version } from "../firmware/version.ts";
+import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
+import type { NeedCause, Target } from "./need.ts";
+
+/** A need before the unit's own reading date and holds are laid over it. */
+export type Call = {
+  readonly cause: NeedCause;
+  /** From the releases alone; absent: from the day of the reading. */
+  readonly start: PlainDate | undefined;
+  /** The later of this and the reading's day, if `start` is absent. */
+  readonly notBefore?: PlainDate;
+  readonly end?: PlainDate;
+  /** From when a safety fix is among what is skipped: that breaks through holds. */
+  readonly safetyFrom?: { readonly on: PlainDate; readonly release: string };
+  readonly urgency: Urgency;
+  readonly targets: readonly Target[];
+  readonly because: readonly Fact[];
+};
+
+type Fitting = Pick<UnitFacts, "hardwareRevision" | "region">;
+
+/** What calls for an install on a unit that runs `version`, or nothing. In order of date; at most two with a pin. */
+export function firmwareCalls(
+  prepared: PreparedComponent,
+  unit: Fitting,
+  policy: Policy,
+  version: Version,
+): readonly Call[] {
+  const usable = prepared.releases.filter(
+    (r) => !r.withdrawn && isAdmitted(r, policy) && fitOf(r, unit) === "fits",
+  );
+  const running = runningOf(prepared, version);
+  const found = newerReleases(prepared, usable, unit, policy, version);
+  const skipped = found.certain;
+  const facts = runningFacts(version, running);
+  if (running?.withdrawn) {
+    const { on } = running.withdrawn;
+    return [away("withdrawn", "fix", on, prepared, usable, skipped, policy, facts)];
+  }
+  if (running && !isAdmitted(running, policy)) {
+    const off: Fact = { kind: "not-admitted", releases: [running.id] };
+    return [away("aside", "routine", undefined, prepared, usable, skipped, policy, [...facts, off])];
+  }
+  if (found.byDate[0]) facts.push({ kind: "ordered-by-date", release: found.byDate[0].id });
+  const { rule } = policy;
+  if (rule.kind !== "pinned") return behindCall(prepared, skipped, rule, facts);
+  const pinned = usable.find((r) => rule.releases.includes(r.id));
+  const fallback = behindCall(prepared, skipped, rule.otherwise, facts);
+  return pinned ? pinnedCalls(version, pinned, rule, skipped, fallback, facts) : fallback;
+}
+
+/** The unit must leave what it runs (withdrawn, or on a track not admitted), upwards if it can, else back. */
+function away(
+  cause: "withdrawn" | "aside",
+  least: Urgency,
+  notBefore: PlainDate | undefined,
+  prepared: PreparedComponent,
+  usable: readonly PlacedRelease[],
+  skipped: readonly PlacedRelease[],
+  policy: Policy,
+  facts: readonly Fact[],
+): Call {
+  const rule = policy.rule.kind === "pinned" ? policy.rule.otherwise : policy.rule;
+  const pinned = policy.rule.kind === "pinned" ? policy.rule.releases : [];
+  const wanted = usable.filter((r) => pinned.includes(r.id));
+  const goals = wanted.length > 0 ? wanted : skipped.length > 0 ? skipped : usable;
+  return {
+    cause,
+    start: undefined,
+    ...(notBefore && { notBefore }),
+    ...safetyOf(skipped, rule),
+    urgency: worseOf(least, worstOf(skipped)),
+    targets: stepsOf(prepared, goals, rule),
+    because: [...facts, ...newerFact(skipped), ...fixFacts(skipped), { kind: "rule", rule: policy.rule }],
+  };
+}
+
+function behindCall(
+  prepared: PreparedComponent,
+  skipped: readonly PlacedRelease[],
+  rule: FallbackRule,
+  facts: readonly Fact[],
+): Call[] {
+  const triggers = skipped.filter((r) => calls(r, rule));
+  const start = earliest(triggers.map((r) => countsFrom(r, rule)));
+  if (start === undefined) return [];
+  return [
+    {
+      cause: "behind",
+      start,
+      ...safetyOf(skipped, rule),
+      urgency: worstOf(skipped),
+      targets: trimmed(stepsOf(prepared, skipped, rule), start),
+      because: [...facts, ...newerFact(skipped), ...fixFacts(skipped), { kind: "rule", rule }],
+    },
+  ];
+}
+
+function pinnedCalls(
+  version: Version,
+  pinned: PlacedRelease,
+  rule: { readonly until?: PlainDate; readonly releases: string[]; readonly otherwise: FallbackRule },
+  skipped: readonly PlacedRelease[],
+  fallback: readonly Call[],
+  facts: readonly Fact[],
+): Call[] {
+  const lapses = rule.until === undefined ? undefined : addDays(rule.until, 1);
+  const later = lapses === undefined ? [] : fallback.map((call) => startingAt(call, lapses));
+  const atPin = version.release === pinned.id || orderVersions(version, pinned.read) === 0;
+  if (atPin) return later;
+  const below = skipped.includes(pinned);
+  const inBetween = below ? skipped.filter((r) => r.releasedOn <= pinned.releasedOn) : [];
+  const pin: Call = {
+    cause: "pinned",
+    start: below ? pinned.releasedOn : undefined,
+    notBefore: pinned.releasedOn,
+    ...(lapses && { end: lapses }),
+    ...safetyOf(inBetween, { kind: "newest" }),
+    urgency: worstOf(inBetween),
+    targets: [{ from: pinned.releasedOn, release: pinned.id }],
+    because: [
+      ...facts,
+      ...newerFact(inBetween),
+      ...fixFacts(inBetween),
+      { kind: "rule", rule: { kind: "pinned", ...rule } },
+    ],
+  };
+  const next = later[0];
+  // A need that goes on without a gap when the pin lapses is one need, and keeps its age.
+  if (next?.start !== undefined && next.start === lapses) {
+    return [
+      {
+        ...pin,
+        end: undefined,
+        urgency: worseOf(pin.urgency, next.urgency),
+        targets: [...pin.targets, ...next.targets],
+      },
+    ];
+  }
+  return [pin, ...later];
+}
+
+function startingAt(call: Call, from: PlainDate): Call {
+  const start = laterOf(call.start ?? from, from);
+  const safetyFrom = call.safetyFrom && { ...call.safetyFrom, on: laterOf(call.safetyFrom.on, from) };
+  return { ...call, start, ...(safetyFrom && { safetyFrom }), targets: trimmed(call.targets, start) };
+}
+
+/** The day from which a release counts under a rule. */
+export const countsFrom = (release: PlacedRelease, rule: FallbackRule): PlainDate =>
+  rule.kind === "settled" ? addDays(release.releasedOn, rule.days) : release.releasedOn;
+
+/** Whether skipping this release makes a need under the rule. */
+function calls(release: PlacedRelease, rule: FallbackRule): boolean {
+  if (rule.kind !== "fixes") return true;
+  const { atLeast } = rule;
+  return release.fixes.some(
+    (fix) =>
+      rule.tags.includes(fix.tag) ||
+      (atLeast !== undefined && URGENCIES.indexOf(fix.urgency) >= URGENCIES.indexOf(atLeast)),
+  );
+}
+
+/** The dates at which the greatest counting release changes, and to which. */
+function stepsOf(
+  prepared: PreparedComponent,
+  releases: readonly PlacedRelease[],
+  rule: FallbackRule,
+): Target[] {
+  const dates = [...new Set(releases.map((r) => countsFrom(r, rule)))].sort(compareText);
+  const steps: Target[] = [];
+  for (const from of dates) {
+    const greatest = greatestOf(
+      prepared,
+      releases.filter((r) => countsFrom(r, rule) <= from),
+    );
+    if (greatest && steps.at(-1)?.release !== greatest.id) steps.push({ from, release: greatest.id });
+  }
+  return steps;
+}
+
+/** Steps before a date folded into one at that date. */
+function trimmed(steps: readonly Target[], start: PlainDate): Target[] {
+  const before = steps.filter((s) => s.from <= start).at(-1);
+  const after = steps.filter((s) => s.from > start);
+  return before ? [{ from: start, release: before.release }, ...after] : after;
+}
+
+const worstOf = (releases: readonly PlacedRelease[]): Urgency =>
+  releases.reduce<Urgency>((worst, r) => worseOf(worst, r.worst), "routine");
+
+const earliest = (dates: readonly PlainDate[]): PlainDate | undefined =>
+  dates.length === 0 ? undefined : dates.reduce(earlierOf);
+
+function safetyOf(skipped: readonly PlacedRelease[], rule: FallbackRule): Pick<Call, "safetyFrom"> {
+  const [first] = skipped
+    .filter((r) => r.worst === "safety")
+    .map((r) => ({ on: countsFrom(r, rule), release: r.id }))
+    .sort((a, b) => compareText(a.on, b.on));
+  return first ? { safetyFrom: first } : {};
+}
+
+const newerFact = (skipped: readonly PlacedRelease[]): Fact[] =>
+  skipped.length === 0
+    ? []
+    : [
+        {
+          kind: "newer",
+          releases: [...skipped].sort((a, b) => compareText(a.releasedOn, b.releasedOn)).map((r) => r.id),
+        },
+      ];
+
+/** The fixes that are more than routine, which is what decides the urgency. */
+const fixFacts = (skipped: readonly PlacedRelease[]): Fact[] =>
+  skipped.flatMap((release) =>
+    release.fixes
+      .filter((fix) => fix.urgency !== "routine")
+      .map(({ tag, urgency }): Fact => ({ kind: "fixes", release: release.id, tag, urgency })),
+  );

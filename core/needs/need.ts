@@ -1,0 +1,57 @@
+// A need: something a unit lacks, with a cause, an urgency and the date from which it is due.
+// Needs never depend on today; the reader asks which are open today and which target counts today.
+import type { Urgency } from "../firmware/catalogue.ts";
+import type { Fact } from "../firmware/facts.ts";
+import type { PlainDate } from "../quantities/date.ts";
+
+/** Kinds so far; codeplug, backup, mode, pairing, identity and measurement arrive with what feeds them. */
+export const NEED_KINDS = ["firmware", "reading", "catalogue"] as const;
+export type NeedKind = (typeof NEED_KINDS)[number];
+
+/** What made the need, in one word: for grouping and for the first sentence on screen. */
+export const NEED_CAUSES = [
+  "behind",
+  "withdrawn",
+  "aside",
+  "pinned",
+  "unread",
+  "unclear",
+  "stale",
+  "back-from-custody",
+  "flash-unconfirmed",
+  "ahead",
+] as const;
+export type NeedCause = (typeof NEED_CAUSES)[number];
+
+export type Target = { readonly from: PlainDate; readonly release: string };
+
+export type Need = {
+  readonly unit: string;
+  readonly kind: NeedKind;
+  readonly component: string;
+  readonly cause: NeedCause;
+  readonly urgency: Urgency;
+  readonly dueFrom: PlainDate;
+  /** The first day on which it no longer stands: only a pin with an end makes one. */
+  readonly dueTo?: PlainDate;
+  /** The date it would be due but for a hold that moves it past. */
+  readonly heldFrom?: PlainDate;
+  /** Which release to go to, from which date; oldest first. Empty where no release is the answer. */
+  readonly targets: readonly Target[];
+  readonly because: readonly Fact[];
+};
+
+/** True on the days from `dueFrom` until before `dueTo`. */
+export const isOpen = (need: Pick<Need, "dueFrom" | "dueTo">, today: PlainDate): boolean =>
+  need.dueFrom <= today && (need.dueTo === undefined || today < need.dueTo);
+
+/** True on the days on which only a hold keeps it from being due. */
+export const isHeld = (need: Pick<Need, "dueFrom" | "heldFrom">, today: PlainDate): boolean =>
+  need.heldFrom !== undefined && need.heldFrom <= today && today < need.dueFrom;
+
+/** The target that counts today: the last one not after today. */
+export function targetOn(need: Pick<Need, "targets">, today: PlainDate): string | undefined {
+  let release: string | undefined;
+  for (const target of need.targets) if (target.from <= today) release = target.release;
+  return release;
+}

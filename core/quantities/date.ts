@@ -1,0 +1,65 @@
+// Calendar dates without time or zone, as `YYYY-MM-DD` strings that sort as they read.
+// Nothing here reads a clock: "today" is always handed in.
+declare const plainDate: unique symbol;
+/** A real calendar date, `YYYY-MM-DD`, years 0001 to 9999. Compare with `<` and `>`. */
+export type PlainDate = string & { readonly [plainDate]: true };
+
+const MS_PER_DAY = 86_400_000;
+const SHAPE = /^(\d{4})-(\d{2})-(\d{2})$/;
+
+/** True if the text is a real date: shape and calendar both. */
+export function isPlainDate(text: string): text is PlainDate {
+  const parts = SHAPE.exec(text);
+  if (!parts) return false;
+  return isCalendarDate(Number(parts[1]), Number(parts[2]), Number(parts[3]));
+}
+
+/** True if year, month (1-12) and day name a day that exists in the Gregorian calendar. */
+export function isCalendarDate(year: number, month: number, day: number): boolean {
+  if (year < 1 || month < 1 || month > 12 || day < 1) return false;
+  return day <= daysInMonth(year, month);
+}
+
+function daysInMonth(year: number, month: number): number {
+  if (month === 2) return (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0 ? 29 : 28;
+  return month === 4 || month === 6 || month === 9 || month === 11 ? 30 : 31;
+}
+
+/** The date for a year, month (1-12) and day, or undefined if there is no such day. */
+export function dateOf(year: number, month: number, day: number): PlainDate | undefined {
+  if (!isCalendarDate(year, month, day)) return undefined;
+  const pad = (n: number, width: number) => String(n).padStart(width, "0");
+  return `${pad(year, 4)}-${pad(month, 2)}-${pad(day, 2)}` as PlainDate;
+}
+
+/** The date, for literals and trusted input; throws on anything else, since that is a defect of the caller. */
+export function plain(text: string): PlainDate {
+  if (!isPlainDate(text)) throw new RangeError(`not a calendar date: ${text.slice(0, 40)}`);
+  return text;
+}
+
+const dayNumberOf = (date: PlainDate): number =>
+  Date.UTC(Number(date.slice(0, 4)), Number(date.slice(5, 7)) - 1, Number(date.slice(8, 10))) / MS_PER_DAY;
+
+/** The date `days` later (or earlier, if negative). */
+export function addDays(date: PlainDate, days: number): PlainDate {
+  if (days === 0) return date;
+  return new Date((dayNumberOf(date) + days) * MS_PER_DAY).toISOString().slice(0, 10) as PlainDate;
+}
+
+/** Whole days from `from` to `to`; negative if `to` is earlier. */
+export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumberOf(to) - dayNumberOf(from);
+
+export const laterOf = (a: PlainDate, b: PlainDate): PlainDate => (a > b ? a : b);
+export const earlierOf = (a: PlainDate, b: PlainDate): PlainDate => (a < b ? a : b);
+
+/** The calendar date that an instant falls on in a time zone (IANA name). */
+export function dateInZone(instant: Date, timeZone: string): PlainDate {
+  let shape = zoneShapes.get(timeZone);
+  if (!shape) {
+    shape = new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" });
+    zoneShapes.set(timeZone, shape);
+  }
+  return plain(shape.format(instant));
+}
+const zoneShapes = new Map<string, Intl.DateTimeFormat>();

@@ -1,0 +1,198 @@
+// Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
+
+import type { Fix } from "#core/firmware/catalogue.ts";
+import {
+  type Catalogue,
+  type Component,
+  catalogueOf,
+  type Release,
+  type Track,
+} from "#core/firmware/catalogue.ts";
+import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
+import type { Reading, ReadingSource, UnitFacts } from "#core/firmware/unit.ts";
+import type { Numbering } from "#core/firmware/version.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { groupBy } from "#core/quantities/group.ts";
+import type { Tx } from "./pool.ts";
+
+/** Which units a change concerns. */
+export type Scope =
+  | { readonly of: "units"; readonly ids: readonly string[] }
+  | { readonly of: "model"; readonly id: string }
+  | { readonly of: "group"; readonly id: string }
+  | { readonly of: "club" };
+
+export type KnownUnit = UnitFacts & {
+  readonly model: string;
+  readonly group: string | null;
+  /** With somebody now. */
+  readonly away: boolean;
+};
+
+export type ClubFacts = {
+  readonly units: readonly KnownUnit[];
+  readonly catalogues: ReadonlyMap<string, Catalogue>;
+  readonly policies: ReadonlyMap<string, Policy>;
+};
+
+export const policyOf = (facts: Pick<ClubFacts, "policies">, unit: Pick<KnownUnit, "group">): Policy =>
+  (unit.group === null ? undefined : facts.policies.get(unit.group)) ?? PLAIN_POLICY;
+
+/** The condition that selects a scope's units from `unit u`; its value is $1. */
+export function scopeCondition(scope: Scope): { where: string; values: unknown[] } {
+  switch (scope.of) {
+    case "units":
+      return { where: "u.id = any($1::bigint[])", values: [scope.ids] };
+    case "model":
+      return { where: "u.model_id = $1", values: [scope.id] };
+    case "group":
+      return { where: "u.group_id = $1", values: [scope.id] };
+    case "club":
+      return { where: "$1::boolean", values: [true] };
+  }
+}
+
+export async function loadFacts(tx: Tx, scope: Scope): Promise<ClubFacts> {
+  const units = await loadUnits(tx, scope);
+  const models = [...new Set(units.map((u) => u.model))];
+  return { units, catalogues: await loadCatalogues(tx, models), policies: await loadPolicies(tx) };
+}
+
+type UnitFactsRow = {
+  id: string;
+  model_id: string;
+  group_id: string | null;
+  hardware_revision_id: string | null;
+  region: string | null;
+  added_on: PlainDate;
+  back_on: PlainDate | null;
+  away: boolean;
+  hold_until: PlainDate | null;
+  hold_why: string | null;
+};
+
+type ReadingFactsRow = {
+  id: string;
+  unit_id: string;
+  component_id: string;
+  raw: string;
+  source: ReadingSource;
+  read_at: Date;
+  read_on: PlainDate;
+};
+
+async function loadUnits(tx: Tx, scope: Scope): Promise<KnownUnit[]> {
+  const { where, values } = scopeCondition(scope);
+  const units = await tx.query<UnitFactsRow>(
+    `select u.id, u.model_id, u.group_id, u.hardware_revision_id, u.region, u.added_on, u.hold_until, u.hold_why,
+       (select max(c.back_on) from custody c where c.club_id = u.club_id and c.unit_id = u.id) back_on,
+       exists (select from custody c where c.club_id = u.club_id and c.unit_id = u.id and c.back_on is null) away
+     from unit u where u.shelved_at is null and ${where}`,
+    values,
+  );
+  const readings = await tx.query<ReadingFactsRow>(
+    `select distinct on (r.unit_id, r.component_id) r.id, r.unit_id, r.component_id, r.raw, r.source, r.read_at,
+       (r.read_at at time zone (select time_zone from club))::date read_on
+     from reading r join unit u on u.club_id = r.club_id and u.id = r.unit_id
+     where u.shelved_at is null and ${where}
+     order by r.unit_id, r.component_id, r.read_at desc, r.id desc`,
+    values,
+  );
+  const byUnit = new Map<string, Reading[]>();
+  for (const row of readings.rows) {
+    const list = byUnit.get(row.unit_id);
+    if (list) list.push(readingOf(row));
+    else byUnit.set(row.unit_id, [readingOf(row)]);
+  }
+  return units.rows.map((row) => ({
+    id: row.id,
+    model: row.model_id,
+    group: row.group_id,
+    away: row.away,
+    addedOn: row.added_on,
+    readings: byUnit.get(row.id) ?? [],
+    ...(row.hardware_revision_id !== null && { hardwareRevision: row.hardware_revision_id }),
+    ...(row.region !== null && { region: row.region }),
+    ...(row.back_on !== null && { backOn: row.back_on }),
+    ...(row.hold_until !== null && { hold: { until: row.hold_until, why: row.hold_why ?? "" } }),
+  }));
+}
+
+const readingOf = (row: ReadingFactsRow): Reading => ({
+  id: row.id,
+  component: row.component_id,
+  raw: row.raw,
+  source: row.source,
+  at: row.read_at.toISOString(),
+  on: row.read_on,
+});
+
+export type ReleaseRow = {
+  id: string;
+  component_id: string;
+  version: string;
+  aliases: string[];
+  track: Track;
+  released_on: PlainDate;
+  withdrawn_on: PlainDate | null;
+  withdrawn_why: string | null;
+  hardware_revisions: string[] | null;
+  regions: string[] | null;
+  fixes: Fix[];
+  notes: string;
+  source: string;
+  position: number;
+};
+
+export const releaseOf = (row: ReleaseRow): Release => ({
+  id: row.id,
+  version: row.version,
+  aliases: row.aliases,
+  track: row.track,
+  releasedOn: row.released_on,
+  fixes: row.fixes,
+  ...(row.withdrawn_on !== null && { withdrawn: { on: row.withdrawn_on, why: row.withdrawn_why ?? "" } }),
+  ...(row.hardware_revisions !== null && { hardwareRevisions: row.hardware_revisions }),
+  ...(row.regions !== null && { regions: row.regions }),
+});
+
+export const RELEASE_COLUMNS = `id, component_id, version, aliases, track, released_on, withdrawn_on, withdrawn_why,
+  hardware_revisions, regions, fixes, notes, source, position`;
+
+export type ComponentRow = {
+  id: string;
+  model_id: string;
+  name: string;
+  numbering: Numbering | null;
+  suffixes: string[];
+};
+
+/** The catalogues of some models, by model id, each with its components in their order. */
+export async function loadCatalogues(tx: Tx, models: readonly string[]): Promise<Map<string, Catalogue>> {
+  const components = await tx.query<ComponentRow>(
+    `select c.id, c.model_id, c.name, c.numbering, m.suffixes
+     from component c join model m on m.club_id = c.club_id and m.id = c.model_id
+     where c.model_id = any($1::bigint[]) order by c.model_id, c.position, c.id`,
+    [models],
+  );
+  const releases = await tx.query<ReleaseRow>(
+    `select ${RELEASE_COLUMNS} from release
+     where shelved_at is null and component_id = any($1::bigint[]) order by position, released_on, id`,
+    [components.rows.map((c) => c.id)],
+  );
+  const byComponent = groupBy(releases.rows, (row) => row.component_id);
+  const byModel = groupBy(components.rows, (row) => row.model_id);
+  const componentOf = (row: ComponentRow): Component => ({
+    id: row.id,
+    name: row.name,
+    suffixes: row.suffixes,
+    releases: (byComponent.get(row.id) ?? []).map(releaseOf),
+    ...(row.numbering && { numbering: row.numbering }),
+  });
+  return new Map([...byModel].map(([model, rows]) => [model, catalogueOf(rows.map(componentOf))]));
+}
+
+export async function loadPolicies(tx: Tx): Promise<Map<string, Policy>> {
+  const { rows } = await tx.query<{ id: string; policy: Policy }>("select id, policy from unit_group");
+  return new Map(rows.map((row) => [row.id, row.policy]));
+}

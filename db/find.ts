@@ -1,0 +1,25 @@
+// Finding by a few letters.
+import type { Tx } from "./pool.ts";
+
+export type FoundRow = { kind: "unit" | "model" | "person"; id: string; name: string; what: string };
+
+/** Units, models and people whose name begins with or holds the letters; beginnings first. */
+export async function findByLetters(tx: Tx, letters: string, limit: number): Promise<FoundRow[]> {
+  const { rows } = await tx.query<FoundRow>(
+    `select kind, id, name, what from (
+       select 'unit' kind, u.id::text, u.tag name, m.name || coalesce(', ' || p.name, '') what
+         from unit u join model m on m.club_id = u.club_id and m.id = u.model_id
+         left join place p on p.club_id = u.club_id and p.id = u.place_id
+         where u.shelved_at is null and (strpos(lower(u.tag), lower($1)) > 0 or strpos(lower(u.serial), lower($1)) > 0)
+       union all
+       select 'model', id::text, name, 'model by ' || maker from model
+         where shelved_at is null and strpos(lower(maker || ' ' || name), lower($1)) > 0
+       union all
+       select 'person', id::text, name, 'what ' || name || ' has' from person
+         where shelved_at is null and strpos(lower(name), lower($1)) > 0
+     ) found
+     order by strpos(lower(name), lower($1)) <> 1, kind, name collate natural_order limit $2`,
+    [letters, limit],
+  );
+  return rows;
+}

@@ -1,0 +1,68 @@
+// The append-only account: written in the transaction of the change it tells of.
+import type { LogEntry } from "#core/club/log.ts";
+import type { Tx } from "./pool.ts";
+
+export type About = { readonly unit?: string | undefined; readonly model?: string | undefined };
+
+/** The person is the one the transaction was opened for. */
+export async function tell(tx: Tx, entry: LogEntry, about: About = {}, at?: string): Promise<void> {
+  const { kind, ...detail } = entry;
+  await tx.query(
+    `insert into log (club_id, at, person_id, kind, unit_id, model_id, detail)
+     values (current_club(), coalesce($5, now()), nullif(current_setting('mossy.person', true), '0')::bigint, $1, $2, $3, $4)`,
+    [kind, about.unit ?? null, about.model ?? null, detail, at ?? null],
+  );
+}
+
+export type LogRow = {
+  id: string;
+  at: Date;
+  kind: string;
+  detail: Record<string, unknown>;
+  person: string | null;
+  person_id: string | null;
+  tag: string | null;
+  unit_id: string | null;
+  model: string | null;
+  model_id: string | null;
+};
+
+export type LogFilter = {
+  readonly unit?: string | undefined;
+  readonly person?: string | undefined;
+  readonly kind?: string | undefined;
+  readonly from?: string | undefined;
+  readonly to?: string | undefined;
+  /** Entries before this one, for the next page. */
+  readonly before?: string | undefined;
+};
+
+/** The newest entries that match, `limit` at most. Days are the club's. */
+export async function readLog(tx: Tx, filter: LogFilter, limit: number): Promise<LogRow[]> {
+  const conditions: string[] = [];
+  const values: unknown[] = [];
+  const add = (condition: (place: string) => string, value: unknown) => {
+    if (value === undefined) return;
+    values.push(value);
+    conditions.push(condition(`$${values.length}`));
+  };
+  const zone = "(select time_zone from club)";
+  add((p) => `l.unit_id = ${p}`, filter.unit);
+  add((p) => `l.person_id = ${p}`, filter.person);
+  add((p) => `l.kind = ${p}`, filter.kind);
+  add((p) => `l.at >= (${p}::date)::timestamp at time zone ${zone}`, filter.from);
+  add((p) => `l.at < (${p}::date + 1)::timestamp at time zone ${zone}`, filter.to);
+  add((p) => `(l.at, l.id) < (select at, id from log where id = ${p})`, filter.before);
+  values.push(limit);
+  const { rows } = await tx.query<LogRow>(
+    `select l.id, l.at, l.kind, l.detail, l.person_id, p.name person, l.unit_id, u.tag, l.model_id, m.name model
+     from log l
+     left join person p on p.club_id = l.club_id and p.id = l.person_id
+     left join unit u on u.club_id = l.club_id and u.id = l.unit_id
+     left join model m on m.club_id = l.club_id and m.id = l.model_id
+     ${conditions.length > 0 ? `where ${conditions.join(" and ")}` : ""}
+     order by l.at desc, l.id desc limit $${values.length}`,
+    values,
+  );
+  return rows;
+}

@@ -1,0 +1,120 @@
+// The one door to the database: a pool that is always the role mossy_app, and withClub, which opens a
+// transaction that sees one club. No query outside db/ and no query without a club.
+import pg from "pg";
+
+// Calendar dates stay the plain text they are; ids (bigint) stay text, as core wants them.
+pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
+
+export type Tx = {
+  query<Row extends pg.QueryResultRow = pg.QueryResultRow>(
+    text: string,
+    values?: unknown[],
+  ): Promise<pg.QueryResult<Row>>;
+};
+
+/** Who acts, and in which club. */
+export type Actor = { readonly club: string; readonly person: string };
+
+/** The database cannot be reached just now; pages say so and recover by themselves. */
+export class DatabaseAway extends Error {
+  override readonly name = "DatabaseAway";
+}
+
+let shared: pg.Pool | undefined;
+
+export function openPool(url: string, size = 12): pg.Pool {
+  const opened = new pg.Pool({
+    connectionString: url,
+    options: "-c role=mossy_app",
+    max: size,
+    connectionTimeoutMillis: 4000,
+    idleTimeoutMillis: 30_000,
+    application_name: "mossy-cabinet",
+  });
+  // A connection that breaks while idle must not end the process; the next request opens another.
+  opened.on("error", () => {});
+  return opened;
+}
+
+export function pool(): pg.Pool {
+  const url = process.env.MOSSY_DATABASE_URL;
+  if (!url) throw new Error("MOSSY_DATABASE_URL is not set; ./start sets it");
+  shared ??= openPool(url);
+  return shared;
+}
+
+export async function closePool(): Promise<void> {
+  await shared?.end();
+  shared = undefined;
+}
+
+const AWAY_CODES = new Set([
+  "ECONNREFUSED",
+  "ECONNRESET",
+  "EPIPE",
+  "ETIMEDOUT",
+  "57P01",
+  "57P02",
+  "57P03",
+  "08006",
+  "08003",
+]);
+
+export function isAway(error: unknown): boolean {
+  if (error instanceof DatabaseAway) return true;
+  if (!(error instanceof Error)) return false;
+  if ("code" in error && typeof error.code === "string" && AWAY_CODES.has(error.code)) return true;
+  return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
+    error.message,
+  );
+}
+
+/** For the few questions asked before a club is known; the functions behind them are in migration 001. */
+export async function withoutClub<Value>(ask: (tx: Tx) => Promise<Value>): Promise<Value> {
+  return guarded(async () => ask(pool()));
+}
+
+/** Runs `act` in one transaction that sees and changes only the actor's club. */
+export async function withClub<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Value> {
+  return guarded(async () => {
+    const client = await pool().connect();
+    let broken: Error | undefined;
+    // A connection lost between two statements is reported here too; without a listener it would end the process.
+    const onError = (error: Error) => {
+      broken = error;
+    };
+    client.on("error", onError);
+    try {
+      await client.query(
+        `begin; select set_config('mossy.club', '${BigInt(actor.club)}', true), set_config('mossy.person', '${BigInt(actor.person)}', true)`,
+      );
+      const value = await act(client);
+      await client.query("commit");
+      return value;
+    } catch (error) {
+      await client.query("rollback").catch((lost: Error) => {
+        broken ??= lost;
+      });
+      throw error;
+    } finally {
+      client.off("error", onError);
+      client.release(broken);
+    }
+  });
+}
+
+async function guarded<Value>(act: () => Promise<Value>): Promise<Value> {
+  try {
+    return await act();
+  } catch (error) {
+    if (isAway(error)) throw new DatabaseAway("the database cannot be reached", { cause: error });
+    throw error;
+  }
+}
+
+/** True if the statement failed because a unique index already holds the value. */
+export const isDuplicate = (error: unknown, index?: string): boolean =>
+  error instanceof Error &&
+  "code" in error &&
+  error.code === "23505" &&
+  (index === undefined || ("constraint" in error && error.constraint === index));

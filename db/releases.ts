@@ -1,0 +1,75 @@
+// Statements about releases and their components.
+import type { Fix, Track } from "#core/firmware/catalogue.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { RELEASE_COLUMNS, type ReleaseRow } from "./facts.ts";
+import type { Tx } from "./pool.ts";
+
+export type ReleaseFields = {
+  readonly component: string;
+  readonly version: string;
+  readonly aliases: readonly string[];
+  readonly track: Track;
+  readonly releasedOn: PlainDate;
+  readonly hardwareRevisions: readonly string[] | null;
+  readonly regions: readonly string[] | null;
+  readonly fixes: readonly Fix[];
+  readonly notes: string;
+  readonly source: string;
+};
+
+const values = (f: ReleaseFields) => [
+  f.component,
+  f.version,
+  f.aliases,
+  f.track,
+  f.releasedOn,
+  f.hardwareRevisions,
+  f.regions,
+  JSON.stringify(f.fixes),
+  f.notes,
+  f.source,
+];
+
+export async function addRelease(tx: Tx, fields: ReleaseFields): Promise<string> {
+  const { rows } = await tx.query<{ id: string }>(
+    `insert into release (club_id, component_id, version, aliases, track, released_on, hardware_revisions, regions, fixes, notes, source, position)
+     values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8, $9, $10,
+       coalesce((select max(position) + 1 from release where component_id = $1), 0)) returning id`,
+    values(fields),
+  );
+  const id = rows[0]?.id;
+  if (!id) throw new Error("the release was not added");
+  return id;
+}
+
+export const correctRelease = (tx: Tx, id: string, fields: ReleaseFields) =>
+  tx.query(
+    `update release set component_id = $1, version = $2, aliases = $3, track = $4, released_on = $5, hardware_revisions = $6,
+       regions = $7, fixes = $8, notes = $9, source = $10 where id = $11`,
+    [...values(fields), id],
+  );
+
+export const withdrawRelease = (tx: Tx, id: string, withdrawn: { on: PlainDate; why: string } | null) =>
+  tx.query("update release set withdrawn_on = $2, withdrawn_why = $3 where id = $1", [
+    id,
+    withdrawn?.on ?? null,
+    withdrawn?.why ?? null,
+  ]);
+
+export const shelveRelease = (tx: Tx, id: string) =>
+  tx.query("update release set shelved_at = now() where id = $1", [id]);
+
+export async function releaseById(
+  tx: Tx,
+  id: string,
+): Promise<(ReleaseRow & { model_id: string; component: string }) | undefined> {
+  const { rows } = await tx.query<ReleaseRow & { model_id: string; component: string }>(
+    `select ${RELEASE_COLUMNS.split(",")
+      .map((c) => `r.${c.trim()}`)
+      .join(", ")}, c.model_id, c.name component
+     from release r join component c on c.club_id = r.club_id and c.id = r.component_id
+     where r.id = $1 and r.shelved_at is null`,
+    [id],
+  );
+  return rows[0];
+}

@@ -1,0 +1,151 @@
+// Statements about units: one physical radio each, known by its tag.
+import type { PlainDate } from "#core/quantities/date.ts";
+import type { Tx } from "./pool.ts";
+
+export type UnitRow = {
+  id: string;
+  tag: string;
+  model_id: string;
+  model: string;
+  maker: string;
+  hardware_revision_id: string | null;
+  hardware_revision: string | null;
+  region: string | null;
+  serial: string;
+  note: string;
+  group_id: string | null;
+  group_name: string | null;
+  place_id: string | null;
+  place: string | null;
+  slot: number;
+  added_on: PlainDate;
+  hold_until: PlainDate | null;
+  hold_why: string | null;
+  shelved_at: Date | null;
+  holder_id: string | null;
+  holder: string | null;
+  out_on: PlainDate | null;
+  due_back: PlainDate | null;
+};
+
+const UNIT = `select u.id, u.tag, u.model_id, m.name model, m.maker, u.hardware_revision_id, h.name hardware_revision, u.region,
+    u.serial, u.note, u.group_id, g.name group_name, u.place_id, p.name place, u.slot, u.added_on, u.hold_until, u.hold_why,
+    u.shelved_at, c.person_id holder_id, w.name holder, c.out_on, c.due_back
+  from unit u
+  join model m on m.club_id = u.club_id and m.id = u.model_id
+  left join hardware_revision h on h.club_id = u.club_id and h.id = u.hardware_revision_id
+  left join unit_group g on g.club_id = u.club_id and g.id = u.group_id
+  left join place p on p.club_id = u.club_id and p.id = u.place_id
+  left join custody c on c.club_id = u.club_id and c.unit_id = u.id and c.back_on is null
+  left join person w on w.club_id = c.club_id and w.id = c.person_id`;
+
+/** The unit that goes by a tag now; a shelved one only if no other has taken its tag. */
+export async function unitByTag(tx: Tx, tag: string): Promise<UnitRow | undefined> {
+  const { rows } = await tx.query<UnitRow>(
+    `${UNIT} where lower(u.tag) = lower($1) order by u.shelved_at desc nulls first limit 1`,
+    [tag],
+  );
+  return rows[0];
+}
+
+/** All units of the wall, in the order of places and slots. */
+export async function wallUnits(tx: Tx): Promise<UnitRow[]> {
+  const { rows } = await tx.query<UnitRow>(
+    `${UNIT} where u.shelved_at is null order by p.position, p.name, u.slot, u.tag collate natural_order`,
+  );
+  return rows;
+}
+
+export async function lockUnit(tx: Tx, id: string): Promise<void> {
+  await tx.query("select from unit where id = $1 for update", [id]);
+}
+
+export type UnitFields = {
+  readonly tag: string;
+  readonly model: string;
+  readonly hardwareRevision: string | null;
+  readonly region: string | null;
+  readonly serial: string;
+  readonly note: string;
+  readonly group: string | null;
+  readonly place: string | null;
+};
+
+const fieldValues = (f: UnitFields) => [
+  f.tag,
+  f.model,
+  f.hardwareRevision,
+  f.region,
+  f.serial,
+  f.note,
+  f.group,
+  f.place,
+];
+
+export async function addUnit(tx: Tx, fields: UnitFields, addedOn: PlainDate): Promise<string> {
+  const { rows } = await tx.query<{ id: string }>(
+    `insert into unit (club_id, tag, model_id, hardware_revision_id, region, serial, note, group_id, place_id, slot, added_on)
+     values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8,
+       coalesce((select max(slot) + 1 from unit where place_id is not distinct from $8), 0), $9) returning id`,
+    [...fieldValues(fields), addedOn],
+  );
+  const id = rows[0]?.id;
+  if (!id) throw new Error("the unit was not added");
+  return id;
+}
+
+export const changeUnit = (tx: Tx, id: string, fields: UnitFields) =>
+  tx.query(
+    `update unit set tag = $1, model_id = $2, hardware_revision_id = $3, region = $4, serial = $5, note = $6,
+       group_id = $7, place_id = $8 where id = $9`,
+    [...fieldValues(fields), id],
+  );
+
+export const setHold = (tx: Tx, ids: readonly string[], hold: { until: PlainDate; why: string } | null) =>
+  tx.query("update unit set hold_until = $2, hold_why = $3 where id = any($1::bigint[])", [
+    ids,
+    hold?.until ?? null,
+    hold?.why ?? null,
+  ]);
+
+export const shelveUnit = (tx: Tx, id: string, shelved: boolean) =>
+  tx.query("update unit set shelved_at = case when $2 then now() end where id = $1", [id, shelved]);
+
+export async function lendUnit(
+  tx: Tx,
+  unit: string,
+  loan: { person: string; outOn: PlainDate; dueBack: PlainDate | null; note: string },
+): Promise<void> {
+  await tx.query(
+    `insert into custody (club_id, unit_id, person_id, out_on, due_back, note) values (current_club(), $1, $2, $3, $4, $5)`,
+    [unit, loan.person, loan.outOn, loan.dueBack, loan.note],
+  );
+}
+
+/** Takes a unit back; undefined if nobody had it. Answers who had it. */
+export async function takeBack(tx: Tx, unit: string, on: PlainDate): Promise<string | undefined> {
+  const { rows } = await tx.query<{ name: string }>(
+    `update custody c set back_on = greatest($2::date, c.out_on) from person p
+     where c.unit_id = $1 and c.back_on is null and p.club_id = c.club_id and p.id = c.person_id returning p.name`,
+    [unit, on],
+  );
+  return rows[0]?.name;
+}
+
+export type CustodyRow = {
+  name: string;
+  out_on: PlainDate;
+  due_back: PlainDate | null;
+  back_on: PlainDate | null;
+  note: string;
+};
+
+export async function custodyOf(tx: Tx, unit: string): Promise<CustodyRow[]> {
+  const { rows } = await tx.query<CustodyRow>(
+    `select p.name, c.out_on, c.due_back, c.back_on, c.note from custody c
+     join person p on p.club_id = c.club_id and p.id = c.person_id
+     where c.unit_id = $1 order by c.out_on desc, c.id desc`,
+    [unit],
+  );
+  return rows;
+}

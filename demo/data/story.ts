@@ -1,0 +1,85 @@
+// What happened in two years, as the club wrote it down: days ago, who, unit, words.
+type Told = readonly [ago: number, who: string, tag: string | undefined, text: string];
+
+export const STORY: readonly Told[] = [
+  [655, "Wren", "W-03", "Flashed 1.02 to 1.06 with lead K-07 on the Reed desk; four minutes."],
+  [640, "Juno", "W-03", "Backed up before the flash: 12.4 kB, sound."],
+  [
+    601,
+    "Bram",
+    undefined,
+    "Found the leaflet for the Lantern 2 behind the cabinet. Numbers are decimal fractions, it says so on page 3.",
+  ],
+  [
+    520,
+    "Juno",
+    "L-05",
+    "Read at the hut with a torch. The screen dims after four seconds; press the round key first.",
+  ],
+  [
+    430,
+    "Tobin",
+    "H-07",
+    "Flash stopped at 40 %. The plug was not seated. Pressed it home, began again, went through.",
+  ],
+  [402, "Juno", "W-01", "Flashed 1.02 to 1.08. Settings written back from the backup."],
+  [
+    372,
+    "Bram",
+    "S-05",
+    "Flash refused: the lead's clone chip does not work with the new driver. Went through with lead K-02.",
+  ],
+  [
+    333,
+    "Wren",
+    "P-04",
+    "The app offered no update for v0.9a: it wants the phone's battery above half, and says so nowhere.",
+  ],
+  [318, "Tobin", "M-03", "Main B12 will not go on before DSP 2.0. Left as it is for tonight."],
+  [301, "Juno", "S-05", "Backup was saved under the wrong unit (S-04). Moved; both read again and compared."],
+  [265, "Juno", "W-03", "Flashed 1.06 to 1.08; read-back left for next time."],
+  [262, "Wren", undefined, "1.12 for the Wicket is out. W-08 gets it first, the rest wait."],
+  [
+    240,
+    "Wren",
+    "W-08",
+    "1.12 has been withdrawn by the maker: it wipes the tone list when a second zone is used. W-08 runs it. Do not use zones on it.",
+  ],
+  [196, "Tobin", "W-02", "Flashed 1.08 to 1.14 over 1.10; settings erased on the way, written back."],
+  [
+    190,
+    "Juno",
+    "H-02",
+    "The talk button drops after ten minutes. Paired again in the right menu (Audio, not Link); holds so far.",
+  ],
+  [
+    150,
+    "Wren",
+    "W-15",
+    "Came back from a member with community firmware on it. Works. Not what the Lanterns kit runs.",
+  ],
+  [141, "Bram", "W-12", "Flash failed twice with lead K-09: charge only, no data. Marked the lead."],
+  [128, "Juno", undefined, "reedling-4 skips a stuck carrier. W-14 tries it on the hut bench."],
+  [
+    100,
+    "Tobin",
+    "S-07",
+    "Still on osier-6; the volunteer liked it and asked us not to change it before the count was over.",
+  ],
+  [
+    45,
+    "Bram",
+    "O-02",
+    "The label inside says Lapwing III. We know no such thing; the screen has no version at all.",
+  ],
+  [33, "Juno", "W-13", "1.15-beta2 on. Battery mark steadier indeed. No trouble in a week."],
+  [
+    18,
+    "Tobin",
+    "L-08",
+    "Shows 1.3. Is that before 1.10 or after 1.20? Nobody knows how the Lantern 3 counts.",
+  ],
+  [12, "Tobin", "L-06", "Shows 1.4, which nobody has heard of. The maker's page has 1.31 as the newest."],
+  [9, "Wren", "S-09", "Back from Hale, muddy. Not read yet."],
+  [3, "Juno", "W-10", "Flashed 2.2.0 to 2.2.1. Battery went flat before the read-back."],
+];

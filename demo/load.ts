@@ -1,0 +1,253 @@
+// Lays the demo club into an empty database, with its past counted back from the day it is loaded.
+import { hashPassword } from "#app/door/password.server.ts";
+import { type Policy, policyShape } from "#core/firmware/policy.ts";
+import { addDays, dateInZone, type PlainDate } from "#core/quantities/date.ts";
+import { groupBy } from "#core/quantities/group.ts";
+import { recompute } from "#db/needs.ts";
+import { foundClub } from "#db/people.ts";
+import { type Tx, withClub } from "#db/pool.ts";
+import { addRelease, withdrawRelease } from "#db/releases.ts";
+import * as seed from "#db/seed.ts";
+import { addUnit, setHold } from "#db/units.ts";
+import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
+import { type DemoRelease, MODELS } from "./data/models.ts";
+import { STORY } from "./data/story.ts";
+import { UNITS } from "./data/units.ts";
+import { parseUnits } from "./parse.ts";
+
+/** Loads the club if there is none; false if there is one already. */
+export async function loadDemo(today: PlainDate = dateInZone(new Date(), CLUB.timeZone)): Promise<boolean> {
+  const hash = await hashPassword(PASSWORD);
+  const [keeper] = PEOPLE;
+  if (!keeper?.email) throw new Error("the demo has a keeper");
+  const founded = await foundClub({
+    club: CLUB.name,
+    timeZone: CLUB.timeZone,
+    keeper: keeper.name,
+    email: keeper.email,
+    passwordHash: hash,
+  });
+  if (!founded) return false;
+  const actor = { club: founded.club_id, person: founded.person_id };
+  await withClub(actor, (tx) => lay(tx, today, hash, founded.person_id));
+  return true;
+}
+
+export const demoSignIns = (): string[] => [
+  `The demo people, all with the password “${PASSWORD}”:`,
+  ...PEOPLE.filter((p) => p.email).map((p) => `  ${p.email}  ${p.role}`),
+];
+
+/** An evening of a past day: the club meets at seven. */
+const evening = (day: PlainDate, minute: number) =>
+  `${day}T19:${String(Math.min(59, minute)).padStart(2, "0")}:00Z`;
+
+async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Promise<void> {
+  const ago = (days: number) => addDays(today, -days);
+  const people = new Map<string, string>([["Wren", keeper]]);
+  for (const { name, role, email, callSign, licence } of PEOPLE.slice(1)) {
+    const first = name.split(" ")[0] ?? name;
+    people.set(
+      first,
+      await seed.seedPerson(tx, { name, role, email, hash: email && hash, callSign, licence }),
+    );
+  }
+  const places = new Map<string, string>();
+  for (const [position, { key, ...place }] of PLACES.entries()) {
+    places.set(key, await seed.seedPlace(tx, { ...place, position }));
+  }
+  const catalogue = await layModels(tx, ago, keeper);
+  const groups = new Map<string, string>();
+  for (const [position, { key, policy, ...group }] of GROUPS.entries()) {
+    const real = realPolicy(policy, catalogue, today);
+    groups.set(key, await seed.seedGroup(tx, { ...group, policy: real, position }));
+  }
+  const past: seed.Past[] = [];
+  await layUnits(tx, { ago, people, places, groups, catalogue, past });
+  const units = await unitIds(tx);
+  for (const [days, who, tag, text] of STORY) {
+    past.push({
+      at: evening(ago(days), 40),
+      by: people.get(who) ?? keeper,
+      entry: { kind: "note", text },
+      ...(tag && units.get(tag) && { unit: units.get(tag) }),
+    });
+  }
+  await seed.seedLog(tx, past);
+  await holdOne(tx, units, today);
+  await recompute(tx, { of: "club" });
+}
+
+type LaidModel = {
+  readonly id: string;
+  readonly revisions: ReadonlyMap<string, string>;
+  readonly components: ReadonlyMap<
+    string,
+    { readonly id: string; readonly releases: { id: string; version: string }[] }
+  >;
+};
+type Laid = ReadonlyMap<string, LaidModel>;
+
+async function layModels(tx: Tx, ago: (days: number) => PlainDate, keeper: string): Promise<Laid> {
+  const laid = new Map<string, LaidModel>();
+  for (const { components, revisions = [], suffixes = [], ...model } of MODELS) {
+    const id = await seed.seedModel(tx, { ...model, suffixes });
+    const revisionIds = new Map<string, string>();
+    for (const revision of revisions)
+      revisionIds.set(revision.name, await seed.seedRevision(tx, id, revision));
+    const laidComponents = new Map<string, { id: string; releases: { id: string; version: string }[] }>();
+    for (const [position, { name, numbering, releases }] of components.entries()) {
+      const component = await seed.seedComponent(tx, { model: id, name, position, numbering, by: keeper });
+      const laidReleases: { id: string; version: string }[] = [];
+      for (const release of releases) {
+        laidReleases.push(await layRelease(tx, component, release, ago, revisionIds));
+      }
+      laidComponents.set(name, { id: component, releases: laidReleases });
+    }
+    laid.set(model.name, { id, revisions: revisionIds, components: laidComponents });
+  }
+  return laid;
+}
+
+async function layRelease(
+  tx: Tx,
+  component: string,
+  release: DemoRelease,
+  ago: (days: number) => PlainDate,
+  revisions: ReadonlyMap<string, string>,
+) {
+  const releasedOn = ago(release.ago);
+  const [year = "", month = "", day = ""] = releasedOn.split("-");
+  const version = release.version
+    .replace("{yyyymmdd}", `${year}${month}${day}`)
+    .replace("{ddmmyy}", `${day}${month}${year.slice(2)}`);
+  const id = await addRelease(tx, {
+    component,
+    version,
+    aliases: release.aliases ?? [],
+    track: release.track ?? "factory",
+    releasedOn,
+    hardwareRevisions: release.revisions?.map((name) => revisions.get(name) ?? "") ?? null,
+    regions: release.regions ?? null,
+    fixes: (release.fixes ?? []).map(([tag, urgency, text]) => ({ tag, urgency, text })),
+    notes: release.notes ?? "",
+    source: release.source ?? "",
+  });
+  if (release.withdrawn)
+    await withdrawRelease(tx, id, { on: ago(release.withdrawn.ago), why: release.withdrawn.why });
+  return { id, version };
+}
+
+function realPolicy(policy: (typeof GROUPS)[number]["policy"], catalogue: Laid, today: PlainDate): Policy {
+  const { rule, hold, ...rest } = policy;
+  return policyShape.parse({
+    ...rest,
+    rule:
+      "pinned" in rule
+        ? { kind: "pinned", releases: [releaseByPath(catalogue, rule.pinned)], otherwise: { kind: "newest" } }
+        : rule,
+    ...(hold && { hold: { until: addDays(today, hold.inDays), why: hold.why } }),
+  });
+}
+
+function releaseByPath(catalogue: Laid, path: string): string {
+  const [model = "", component = "", version = ""] = path.split("/");
+  const found = catalogue
+    .get(model)
+    ?.components.get(component)
+    ?.releases.find((r) => r.version === version);
+  if (!found) throw new Error(`the demo has no release ${path}`);
+  return found.id;
+}
+
+async function layUnits(
+  tx: Tx,
+  laid: {
+    ago: (days: number) => PlainDate;
+    people: ReadonlyMap<string, string>;
+    places: ReadonlyMap<string, string>;
+    groups: ReadonlyMap<string, string>;
+    catalogue: Laid;
+    past: seed.Past[];
+  },
+): Promise<void> {
+  const { ago, past } = laid;
+  const initial = (letter: string) =>
+    [...laid.people].find(([name]) => name.startsWith(letter))?.[1] ?? laid.people.get("Wren") ?? "";
+  for (const [n, unit] of parseUnits(UNITS).entries()) {
+    const model = laid.catalogue.get(unit.model);
+    if (!model) throw new Error(`the demo has no model ${unit.model}`);
+    const oldest = Math.max(700, ...unit.readings.map((r) => r.ago));
+    const isRegion = unit.variant !== "" && model.revisions.size === 0;
+    const id = await addUnit(
+      tx,
+      {
+        tag: unit.tag,
+        model: model.id,
+        hardwareRevision: model.revisions.get(unit.variant) ?? null,
+        region: isRegion ? unit.variant : null,
+        serial: `${unit.tag.replace("-", "")}${10_400 + n * 37}`,
+        note: "",
+        group: laid.groups.get(unit.group) ?? null,
+        place: laid.places.get(unit.place) ?? null,
+      },
+      unit.readings.length === 0 ? ago(75) : ago(oldest),
+    );
+    past.push({
+      at: evening(unit.readings.length === 0 ? ago(75) : ago(oldest), 5),
+      by: laid.people.get("Wren") ?? "",
+      unit: id,
+      entry: { kind: "unit-added", tag: unit.tag, how: "demo" },
+    });
+    for (const reading of unit.readings) {
+      const component = model.components.get(reading.component);
+      if (!component) throw new Error(`${unit.model} has no component ${reading.component}`);
+      const raw = reading.what.startsWith("#")
+        ? (component.releases[Number(reading.what.slice(1)) - 1]?.version ?? "")
+        : reading.what;
+      const at = evening(ago(reading.ago), 10 + (n % 40));
+      const by = initial(reading.by);
+      await seed.seedReading(tx, { unit: id, component: component.id, raw, source: reading.source, at, by });
+      const entry = { kind: "reading", component: reading.component, raw, source: reading.source } as const;
+      past.push({ at, by, unit: id, entry });
+    }
+    for (const loan of unit.loans) {
+      const person = laid.people.get(loan.who) ?? "";
+      const name = PEOPLE.find((p) => p.name.startsWith(loan.who))?.name ?? loan.who;
+      const dueBack = loan.dueAgo === undefined ? null : ago(loan.dueAgo);
+      await seed.seedCustody(tx, {
+        unit: id,
+        person,
+        outOn: ago(loan.outAgo),
+        dueBack,
+        backOn: loan.backAgo === undefined ? null : ago(loan.backAgo),
+      });
+      const by = laid.people.get("Wren") ?? "";
+      past.push({
+        at: evening(ago(loan.outAgo), 50),
+        by,
+        unit: id,
+        entry: { kind: "lent", to: name, ...(dueBack && { dueBack }) },
+      });
+      if (loan.backAgo !== undefined) {
+        past.push({ at: evening(ago(loan.backAgo), 55), by, unit: id, entry: { kind: "back", from: name } });
+      }
+    }
+  }
+}
+
+async function unitIds(tx: Tx): Promise<Map<string, string>> {
+  const { rows } = await tx.query<{ id: string; tag: string }>("select id, tag from unit");
+  return new Map([...groupBy(rows, (row) => row.tag)].map(([tag, [row]]) => [tag, row?.id ?? ""]));
+}
+
+/** One unit is on hold by itself: a volunteer asked for it. */
+async function holdOne(tx: Tx, units: ReadonlyMap<string, string>, today: PlainDate): Promise<void> {
+  const unit = units.get("S-07");
+  if (!unit) return;
+  const hold = {
+    until: addDays(today, 25),
+    why: "the volunteer asked us to leave it until the bat count is written up",
+  };
+  await setHold(tx, [unit], hold);
+}

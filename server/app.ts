@@ -1,0 +1,98 @@
+// The HTTP process: headers, compression, static files, log lines, and React Router for the rest.
+import { randomBytes } from "node:crypto";
+import type { AddressInfo } from "node:net";
+// The framework's own name for what it built.
+import * as build from "virtual:react-router/server-build";
+import { createRequestHandler } from "@react-router/express";
+import compression from "compression";
+import express from "express";
+import helmet from "helmet";
+import pino from "pino";
+import { pinoHttp } from "pino-http";
+import { RouterContextProvider, type ServerBuild } from "react-router";
+import { requestContext } from "#app/context.ts";
+import { closePool } from "#db/pool.ts";
+
+export type Running = { readonly address: string; readonly stop: () => Promise<void> };
+
+export function makeApp(clientFolder: string): express.Express {
+  const app = express();
+  app.disable("x-powered-by");
+  app.use((_request, response, next) => {
+    response.locals.nonce = randomBytes(16).toString("base64");
+    next();
+  });
+  app.use(headers());
+  app.use(compression());
+  app.use("/assets", express.static(`${clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
+  app.use(express.static(clientFolder, { maxAge: "1h" }));
+  app.use(pinoHttp({ logger: pino({ level: process.env.MOSSY_LOG ?? "warn" }), customLogLevel: levelOf }));
+  app.use(
+    createRequestHandler({
+      build: build as unknown as ServerBuild,
+      mode: "production",
+      getLoadContext: (request, response) => {
+        const context = new RouterContextProvider();
+        context.set(requestContext, {
+          nonce: String(response.locals.nonce),
+          address: request.socket.remoteAddress ?? "",
+        });
+        return context;
+      },
+    }),
+  );
+  return app;
+}
+
+function headers() {
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: [
+          "'self'",
+          (_request, response) => `'nonce-${(response as express.Response).locals.nonce}'`,
+        ],
+        styleSrc: ["'self'"],
+        // Places of drawn things are computed, and React writes them as style attributes.
+        styleSrcAttr: ["'unsafe-inline'"],
+        fontSrc: ["'self'"],
+        imgSrc: ["'self'", "data:", "blob:"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'", "blob:"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+        baseUri: ["'self'"],
+        objectSrc: ["'none'"],
+      },
+    },
+    // Plain http on loopback: the browser must not be told to insist on https.
+    strictTransportSecurity: false,
+    referrerPolicy: { policy: "same-origin" },
+  });
+}
+
+function levelOf(_request: unknown, response: { statusCode: number }, error: Error | undefined) {
+  if (error || response.statusCode >= 500) return "error";
+  return "info";
+}
+
+/** Serves on loopback until stopped. A taken port rejects with code EADDRINUSE. */
+export function serve(options: { port: number; clientFolder: string }): Promise<Running> {
+  return new Promise((resolve, reject) => {
+    const server = makeApp(options.clientFolder).listen(options.port, "127.0.0.1");
+    server.once("error", reject);
+    server.once("listening", () => {
+      const { port } = server.address() as AddressInfo;
+      resolve({
+        address: `http://127.0.0.1:${port}`,
+        stop: async () => {
+          server.closeAllConnections();
+          await new Promise((done) => server.close(done));
+          await closePool();
+        },
+      });
+    });
+  });
+}
