@@ -21,8 +21,8 @@ export const requestContext = createContext<{ readonly nonce: string; readonly a
   address: "",
 });
 
-/** Undefined on pages before the door. */
-export const sessionContext = createContext<SignedIn | undefined>(undefined);
+/** Null on pages before the door. */
+export const sessionContext = createContext<SignedIn | null>(null);
 
 type Context = Readonly<RouterContextProvider>;
 

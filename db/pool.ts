@@ -69,7 +69,7 @@ export function isAway(error: unknown): boolean {
   );
 }
 
-/** For the few questions asked before a club is known; the functions behind them are in migration 001. */
+/** For the few questions asked before a club is known; the functions behind them are in the ground migration. */
 export async function withoutClub<Value>(ask: (tx: Tx) => Promise<Value>): Promise<Value> {
   return guarded(async () => ask(pool()));
 }

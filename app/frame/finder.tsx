@@ -43,21 +43,23 @@ export function Finder({ onClose }: { readonly onClose: () => void }) {
         onKeyDown={onKeyDown}
         autoComplete="off"
       />
-      <ul id="found" role="listbox" aria-label="Found" className="menu mt-2 w-full p-0">
+      <div id="found" role="listbox" aria-label="Found" className="mt-2 flex flex-col">
         {found.map((item, i) => (
-          <li key={item.to} id={`found-${i}`} role="option" aria-selected={i === at}>
-            <button
-              type="button"
-              tabIndex={-1}
-              className={i === at ? "menu-active" : ""}
-              onClick={() => go(item.to)}
-            >
-              <span className="tag">{item.name}</span>
-              <span className="truncate opacity-80">{item.what}</span>
-            </button>
-          </li>
+          <button
+            key={item.to}
+            id={`found-${i}`}
+            type="button"
+            role="option"
+            aria-selected={i === at}
+            tabIndex={-1}
+            className={`flex gap-3 px-2 py-1.5 text-left ${i === at ? "bg-primary text-primary-content" : "hover:bg-base-200"}`}
+            onClick={() => go(item.to)}
+          >
+            <span className="tag shrink-0">{item.name}</span>
+            <span className="truncate">{item.what}</span>
+          </button>
         ))}
-      </ul>
+      </div>
       {fetcher.data && found.length === 0 && fetcher.state === "idle" && (
         <p className="mt-3 text-quiet">Nothing goes by that. Try a tag, a model or the name of a page.</p>
       )}

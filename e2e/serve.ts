@@ -1,0 +1,31 @@
+// A server of its own for a spec: a fresh database on the test cluster, with the demo club or empty.
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import pg from "pg";
+import { migrate } from "#db/migrate.ts";
+import { loadDemo } from "#demo/load.ts";
+
+const root = fileURLToPath(new URL("..", import.meta.url));
+
+export type Served = { readonly address: string; readonly stop: () => Promise<void> };
+
+const named = (url: string, database: string) => url.replace(/\/[^/]*$/, `/${database}`);
+
+export async function serveFresh(content: "demo" | "empty"): Promise<Served> {
+  const owner = process.env.MOSSY_TEST_OWNER_URL;
+  const app = process.env.MOSSY_TEST_APP_URL;
+  if (!owner || !app) throw new Error("run with scripts/with-postgres.ts");
+  const name = `e2e_${content}_${Date.now()}`;
+  const admin = new pg.Client({ connectionString: owner });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  await admin.end();
+  await migrate(named(owner, name));
+  process.env.MOSSY_DATABASE_URL = named(app, name);
+  if (content === "demo") await loadDemo();
+  const { serve } = (await import(
+    path.join(root, "build/server/index.js")
+  )) as typeof import("../server/app.ts");
+  const running = await serve({ port: 0, clientFolder: path.join(root, "build/client") });
+  return { address: running.address, stop: running.stop };
+}
