@@ -1,0 +1,306 @@
+// Needs against the slow oracle, each rule by example, and moss that never falls by itself.
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { type Component, catalogueOf, type Release, type Urgency } from "../firmware/catalogue.ts";
+import { PLAIN_POLICY, type Policy } from "../firmware/policy.ts";
+import { standingOf } from "../firmware/standing.ts";
+import type { Reading, UnitFacts } from "../firmware/unit.ts";
+import { addDays, plain } from "../quantities/date.ts";
+import { mossOf } from "./moss.ts";
+import { isHeld, isOpen, targetOn } from "./need.ts";
+import { type OraclePolicy, type OracleRelease, openOn } from "./oracle.ts";
+import { needsOf } from "./unit.ts";
+
+const start = plain("2025-01-01");
+const day = (n: number) => addDays(start, n);
+
+const release = (version: string, on: number, more: Partial<Release> = {}): Release => ({
+  id: version,
+  version,
+  aliases: [],
+  track: "factory",
+  releasedOn: day(on),
+  fixes: [],
+  ...more,
+});
+const fix = (urgency: Urgency, tag = "x") => [{ tag, urgency, text: "" }];
+const main = (...releases: Release[]): Component => ({
+  id: "main",
+  name: "main",
+  numbering: { kind: "dotted" },
+  suffixes: [],
+  releases,
+});
+const reading = (raw: string, on: number, source: Reading["source"] = "screen"): Reading => ({
+  id: `${raw}@${on}`,
+  component: "main",
+  raw,
+  source,
+  at: `${day(on)}T12:00:00Z`,
+  on: day(on),
+});
+const unit = (readings: Reading[], more: Partial<UnitFacts> = {}): UnitFacts => ({
+  id: "u",
+  addedOn: start,
+  readings,
+  ...more,
+});
+const policy = (more: Partial<Policy> = {}): Policy => ({ ...PLAIN_POLICY, ...more });
+const firmware = (u: UnitFacts, c: Component, p = policy()) =>
+  needsOf(u, catalogueOf([c]), p).filter((n) => n.kind === "firmware");
+const standing = (u: UnitFacts, c: Component, p = policy(), on = 300) =>
+  standingOf(u, "main", catalogueOf([c]), p, day(on));
+
+describe("standings", () => {
+  const c = main(release("1.0", 0), release("1.1", 50), release("1.2", 90, { fixes: fix("safety") }));
+  test.each([
+    ["1.2", "current"],
+    ["1.0", "behind"],
+    ["1.05", "behind"],
+    ["1.3", "ahead"],
+    ["what", "unclear"],
+  ])("%s is %s", (raw, expected) => {
+    // 1.05 is 1.5 number by number: newer than all.
+    expect(standing(unit([reading(raw, 5)]), c).standing).toBe(raw === "1.05" ? "ahead" : expected);
+  });
+  test("behind says how many, since when, and the worst fix", () => {
+    expect(standing(unit([reading("1.0", 5)]), c).behind).toEqual({
+      newer: ["1.1", "1.2"],
+      since: day(50),
+      worst: "safety",
+      latest: "1.2",
+    });
+    expect(standing(unit([reading("1.0", 5)]), c, policy(), 60).behind?.newer).toEqual(["1.1"]);
+  });
+  test("unread, withdrawn, aside", () => {
+    expect(standing(unit([]), c).standing).toBe("unread");
+    const w = main(release("1.0", 0), release("1.1", 9, { withdrawn: { on: day(40), why: "bad" } }));
+    expect(standing(unit([reading("1.1", 20)]), w).standing).toBe("withdrawn");
+    expect(standing(unit([reading("1.1", 20)]), w, policy(), 30).standing).toBe("current");
+    const b = main(release("1.0", 0), release("1.1", 9, { track: "community" }));
+    expect(standing(unit([reading("1.1", 20)]), b).standing).toBe("aside");
+    expect(standing(unit([reading("1.1", 20)]), b, policy({ tracks: ["community"] })).standing).toBe(
+      "current",
+    );
+  });
+  test("an unknown hardware revision says what is certain and what is possible", () => {
+    const h = main(release("1.0", 0), release("1.1", 9, { hardwareRevisions: ["B"] }));
+    const unknown = standing(unit([reading("1.0", 20)]), h);
+    expect(unknown).toMatchObject({ standing: "current", possibly: { latest: "1.1" } });
+    expect(standing(unit([reading("1.0", 20)], { hardwareRevision: "A" }), h).possibly).toBeUndefined();
+    expect(standing(unit([reading("1.0", 20)], { hardwareRevision: "B" }), h).standing).toBe("behind");
+  });
+  test("two numberings that fit alike and place a reading differently make it unclear, with both places", () => {
+    const tied: Component = {
+      ...main(release("1.10", 0), release("1.12", 40), release("1.20", 80)),
+      numbering: undefined,
+    };
+    const unclear = standing(unit([reading("1.3", 90)]), tied);
+    expect(unclear.standing).toBe("unclear");
+    expect(unclear.because).toContainEqual({
+      kind: "two-places",
+      places: [
+        { numbering: { kind: "dotted" }, above: "1.10" },
+        { numbering: { kind: "decimal" }, below: "1.20" },
+      ],
+    });
+    expect(standing(unit([reading("1.15", 90)]), tied).standing).toBe("behind");
+    expect(needsOf(unit([reading("1.3", 90)]), catalogueOf([tied]), policy())[0]).toMatchObject({
+      kind: "reading",
+      cause: "unclear",
+    });
+  });
+  test("community releases of other shapes are ordered by date on their own track only", () => {
+    const c2 = main(
+      release("1.0", 0),
+      release("1.1", 60),
+      release("reed-1", 10, { track: "community" }),
+      release("reed-2", 70, { track: "community" }),
+    );
+    const p = policy({ tracks: ["community"] });
+    expect(standing(unit([reading("reed-1", 20)]), c2, p).behind?.newer).toEqual(["reed-2"]);
+    expect(standing(unit([reading("1.0", 20)]), c2, p).behind?.newer).toEqual(["1.1"]);
+  });
+});
+
+describe("policies", () => {
+  const c = main(
+    release("1.0", 0),
+    release("1.1", 50),
+    release("1.2", 90, { fixes: fix("fix", "clock") }),
+    release("1.3", 120),
+  );
+  const u = unit([reading("1.0", 5)]);
+  test("newest: the steps of the target, whatever today is", () => {
+    const [need] = firmware(u, c);
+    expect(need).toMatchObject({ dueFrom: day(50), urgency: "fix", cause: "behind" });
+    expect(need?.targets.map((t) => [t.from, t.release])).toEqual([
+      [day(50), "1.1"],
+      [day(90), "1.2"],
+      [day(120), "1.3"],
+    ]);
+    expect(need && targetOn(need, day(100))).toBe("1.2");
+  });
+  test("settled: days after", () => {
+    expect(firmware(u, c, policy({ rule: { kind: "settled", days: 14 } }))[0]?.dueFrom).toBe(day(64));
+  });
+  test("fixes: only a watched tag or an urgent fix calls, from its date", () => {
+    const watching = (tags: string[], atLeast?: "fix" | "safety") =>
+      firmware(u, c, policy({ rule: { kind: "fixes", tags, atLeast } }))[0];
+    expect(watching(["clock"])?.dueFrom).toBe(day(90));
+    expect(watching([], "fix")?.targets[0]).toEqual({ from: day(90), release: "1.2" });
+    expect(watching([], "safety")).toBeUndefined();
+    expect(watching(["other"])).toBeUndefined();
+  });
+  test("pinned: any other version is the need, and a pin may end", () => {
+    const pin = (until?: number) =>
+      policy({
+        rule: {
+          kind: "pinned",
+          releases: ["1.1"],
+          otherwise: { kind: "newest" },
+          ...(until !== undefined && { until: day(until) }),
+        },
+      });
+    expect(firmware(unit([reading("1.1", 60)]), c, pin())).toEqual([]);
+    expect(firmware(u, c, pin())[0]).toMatchObject({ dueFrom: day(50), targets: [{ release: "1.1" }] });
+    expect(firmware(unit([reading("1.3", 130)]), c, pin())[0]).toMatchObject({
+      dueFrom: day(130),
+      targets: [{ release: "1.1" }],
+    });
+    expect(firmware(unit([reading("1.1", 60)]), c, pin(200))[0]).toMatchObject({
+      dueFrom: day(201),
+      targets: [{ release: "1.3" }],
+    });
+    expect(firmware(unit([reading("1.3", 130)]), c, pin(200))).toMatchObject([
+      { dueFrom: day(130), dueTo: day(201) },
+    ]);
+    expect(firmware(u, c, pin(200))).toMatchObject([
+      { dueFrom: day(50), targets: [{ release: "1.1" }, { from: day(201), release: "1.3" }] },
+    ]);
+  });
+  test("a hold moves a need past itself; a safety fix breaks through, unless told not to", () => {
+    const hold = { until: day(150), why: "event" };
+    const [held] = firmware({ ...u, hold }, c);
+    expect(held).toMatchObject({ dueFrom: day(151), heldFrom: day(50) });
+    expect(held && [isHeld(held, day(100)), isOpen(held, day(100)), isOpen(held, day(151))]).toEqual([
+      true,
+      false,
+      true,
+    ]);
+    const safety = main(...c.releases, release("1.4", 130, { fixes: fix("safety") }));
+    expect(firmware({ ...u, hold }, safety)[0]?.dueFrom).toBe(day(130));
+    expect(firmware({ ...u, hold }, safety, policy({ safetyBreaksHold: false }))[0]?.dueFrom).toBe(day(151));
+  });
+  test("withdrawn and aside: away from it, up or back", () => {
+    const w = main(release("1.0", 0), release("1.1", 9, { withdrawn: { on: day(40), why: "bad" } }));
+    expect(firmware(unit([reading("1.1", 20)]), w)[0]).toMatchObject({
+      cause: "withdrawn",
+      urgency: "fix",
+      dueFrom: day(40),
+      targets: [{ release: "1.0" }],
+    });
+    const a = main(release("1.0", 0), release("2.0", 9, { track: "beta" }));
+    expect(firmware(unit([reading("2.0", 20)]), a)[0]).toMatchObject({
+      cause: "aside",
+      dueFrom: day(20),
+      targets: [{ release: "1.0" }],
+    });
+  });
+});
+
+test("readings are due again: never read, old, back from custody, flashed", () => {
+  const c = main(release("1.0", 0));
+  const readingNeed = (u: UnitFacts) =>
+    needsOf(u, catalogueOf([c]), policy({ recheckAfterDays: 100 })).find((n) => n.kind === "reading");
+  expect(readingNeed(unit([]))).toMatchObject({ cause: "unread", dueFrom: start });
+  expect(readingNeed(unit([reading("1.0", 5)]))).toMatchObject({ cause: "stale", dueFrom: day(105) });
+  expect(readingNeed(unit([reading("1.0", 5)], { backOn: day(30) }))).toMatchObject({
+    cause: "back-from-custody",
+    dueFrom: day(30),
+  });
+  expect(readingNeed(unit([reading("1.0", 30)], { backOn: day(30) }))).toMatchObject({ cause: "stale" });
+  expect(readingNeed(unit([reading("1.0", 5, "flash")]))).toMatchObject({
+    cause: "flash-unconfirmed",
+    dueFrom: day(5),
+  });
+  expect(
+    needsOf(unit([reading("9.9", 5)]), catalogueOf([c]), policy()).some((n) => n.kind === "catalogue"),
+  ).toBe(true);
+});
+
+const oracleRelease: fc.Arbitrary<Omit<OracleRelease, "n">> = fc.record({
+  day: fc.nat(60),
+  track: fc.constantFrom("factory", "beta", "community"),
+  withdrawn: fc.option(fc.integer({ min: 0, max: 80 }), { nil: undefined, freq: 4 }),
+  revision: fc.option(fc.constantFrom("A", "B"), { nil: undefined }),
+  safety: fc.boolean(),
+  watched: fc.boolean(),
+});
+const oraclePolicy: fc.Arbitrary<OraclePolicy> = fc.record({
+  rule: fc.constantFrom("newest", "settled", "fixes"),
+  days: fc.nat(20),
+  beta: fc.boolean(),
+  holdTo: fc.option(fc.nat(70), { nil: undefined }),
+  breaks: fc.boolean(),
+});
+
+test("firmware needs agree with the day-by-day oracle, and moss never falls while nothing is done", () => {
+  fc.assert(
+    fc.property(fc.array(oracleRelease, { maxLength: 7 }), oraclePolicy, (list, wanted) => {
+      const oracle: OracleRelease[] = list.map((r, i) => ({ ...r, n: i + 2 }));
+      const c = main(
+        release("1", 0),
+        ...oracle.map((r) =>
+          release(String(r.n), r.day, {
+            track: r.track,
+            ...(r.withdrawn !== undefined && { withdrawn: { on: day(r.withdrawn), why: "w" } }),
+            ...(r.revision && { hardwareRevisions: [r.revision] }),
+            fixes: [...(r.safety ? fix("safety", "s") : []), ...(r.watched ? fix("routine", "watch") : [])],
+          }),
+        ),
+      );
+      const p = policy({
+        rule:
+          wanted.rule === "settled"
+            ? { kind: "settled", days: wanted.days }
+            : wanted.rule === "fixes"
+              ? { kind: "fixes", tags: ["watch"], atLeast: "safety" }
+              : { kind: "newest" },
+        tracks: wanted.beta ? ["beta"] : [],
+        safetyBreaksHold: wanted.breaks,
+        ...(wanted.holdTo !== undefined && { hold: { until: day(wanted.holdTo), why: "h" } }),
+      });
+      const u = unit([reading("1", 0)], { hardwareRevision: "A" });
+      const needs = needsOf(u, catalogueOf([c]), p);
+      const [need] = needs.filter((n) => n.kind === "firmware");
+      let moss = 0;
+      for (let d = 0; d <= 100; d++) {
+        const target = need && isOpen(need, day(d)) ? targetOn(need, day(d)) : undefined;
+        const expected = openOn(oracle, 1, wanted, d);
+        expect([d, target]).toEqual([d, expected === undefined ? undefined : String(expected)]);
+        const now = mossOf(needs, day(d));
+        expect(now).toBeGreaterThanOrEqual(moss);
+        moss = now;
+      }
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test("moss by its bounds", () => {
+  const level = (urgency: Urgency, days: number) => mossOf([{ dueFrom: start, urgency }], day(days));
+  expect([
+    level("routine", 0),
+    level("routine", 30),
+    level("routine", 31),
+    level("routine", 90),
+    level("routine", 91),
+    level("routine", 180),
+    level("routine", 181),
+  ]).toEqual([1, 1, 2, 2, 3, 3, 4]);
+  expect([level("fix", 15), level("fix", 16), level("safety", 45), level("safety", 46)]).toEqual([
+    1, 2, 3, 4,
+  ]);
+  expect(mossOf([{ dueFrom: day(9), urgency: "safety" }], start)).toBe(0);
+});
