@@ -10,6 +10,7 @@ import type { Tx } from "./pool.ts";
 /**
  * Works out the needs of a scope's units anew and stores them, in the caller's transaction. Models and groups are
  * locked before units, so that two changes to the same unit follow one another and neither sees half of the other.
+ * (No key update: a foreign key's own lock on the same row, taken by an insert just before, does not stand against it.)
  */
 export async function recompute(tx: Tx, scope: Scope): Promise<number> {
   await lock(tx, scope);
@@ -87,7 +88,7 @@ export async function insertNeeds(tx: Tx, rows: readonly NeedRecord[]): Promise<
 
 async function lock(tx: Tx, scope: Scope): Promise<void> {
   const { where, values } = scopeCondition(scope);
-  const strength = (of: Scope["of"]) => (scope.of === of || scope.of === "club" ? "update" : "share");
+  const strength = (of: Scope["of"]) => (scope.of === of || scope.of === "club" ? "no key update" : "share");
   await tx.query(
     `select from model where id in (select u.model_id from unit u where ${where}) ${scope.of === "model" ? "or id = $1" : ""}
      order by id for ${strength("model")}`,
@@ -98,5 +99,5 @@ async function lock(tx: Tx, scope: Scope): Promise<void> {
      order by id for ${strength("group")}`,
     values,
   );
-  await tx.query(`select from unit u where ${where} order by u.id for update`, values);
+  await tx.query(`select from unit u where ${where} order by u.id for no key update`, values);
 }

@@ -74,8 +74,24 @@ export async function withoutClub<Value>(ask: (tx: Tx) => Promise<Value>): Promi
   return guarded(async () => ask(pool()));
 }
 
-/** Runs `act` in one transaction that sees and changes only the actor's club. */
+const DEADLOCK = "40P01";
+
+/**
+ * Runs `act` in one transaction that sees and changes only the actor's club. Where two such transactions waited for
+ * each other, PostgreSQL undoes one of them; that one is run again, twice at most.
+ */
 export async function withClub<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Value> {
+  for (let again = 2; ; again--) {
+    try {
+      return await once(actor, act);
+    } catch (error) {
+      const undone = error instanceof Error && "code" in error && error.code === DEADLOCK;
+      if (!undone || again === 0) throw error;
+    }
+  }
+}
+
+function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Value> {
   return guarded(async () => {
     const client = await pool().connect();
     let broken: Error | undefined;

@@ -57,7 +57,7 @@ export async function wallUnits(tx: Tx): Promise<UnitRow[]> {
 }
 
 export async function lockUnit(tx: Tx, id: string): Promise<void> {
-  await tx.query("select from unit where id = $1 for update", [id]);
+  await tx.query("select from unit where id = $1 for no key update", [id]);
 }
 
 export type UnitFields = {

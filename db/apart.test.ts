@@ -1,0 +1,173 @@
+// Clubs are kept apart by the database itself, through every table, for reading and for writing.
+import pg from "pg";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { PLAIN_POLICY } from "#core/firmware/policy.ts";
+import { plain } from "#core/quantities/date.ts";
+import { tell } from "./log.ts";
+import { recompute } from "./needs.ts";
+import { type Actor, withClub } from "./pool.ts";
+import { addRelease } from "./releases.ts";
+import * as seed from "./seed.ts";
+import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { addUnit } from "./units.ts";
+
+let database: TestDatabase;
+let one: Actor;
+let two: Actor;
+let tables: string[];
+
+beforeAll(async () => {
+  database = await testDatabase();
+  [one, two] = await twoClubs(database);
+  await withClub(one, async (tx) => {
+    const place = await seed.seedPlace(tx, { name: "P", kind: "shelf", note: "", position: 0 });
+    const group = await seed.seedGroup(tx, { name: "G", purpose: "", policy: PLAIN_POLICY, position: 0 });
+    const model = await seed.seedModel(tx, { maker: "M", name: "N", kind: "base", note: "", suffixes: [] });
+    await seed.seedRevision(tx, model, { name: "A", tell: "" });
+    const component = await seed.seedComponent(tx, {
+      model,
+      name: "main",
+      position: 0,
+      numbering: undefined,
+      by: one.person,
+    });
+    await addRelease(tx, {
+      component,
+      version: "1.0",
+      aliases: [],
+      track: "factory",
+      releasedOn: plain("2026-01-01"),
+      hardwareRevisions: null,
+      regions: null,
+      fixes: [],
+      notes: "",
+      source: "",
+    });
+    const unit = await addUnit(
+      tx,
+      { tag: "T-1", model, hardwareRevision: null, region: null, serial: "", note: "", group, place },
+      plain("2026-01-01"),
+    );
+    await seed.seedReading(tx, {
+      unit,
+      component,
+      raw: "1.0",
+      source: "screen",
+      at: "2026-01-02T12:00:00Z",
+      by: one.person,
+    });
+    await seed.seedCustody(tx, {
+      unit,
+      person: one.person,
+      outOn: plain("2026-01-03"),
+      dueBack: null,
+      backOn: null,
+    });
+    await tell(tx, { kind: "note", text: "x" }, { unit, model });
+    await recompute(tx, { of: "club" });
+  });
+  const owner = new pg.Client({ connectionString: database.ownerUrl });
+  await owner.connect();
+  const { rows } = await owner.query(
+    "select tablename from pg_tables where schemaname = 'public' and tablename not in ('migration', 'sign_in_attempt') order by 1",
+  );
+  tables = rows.map((row) => row.tablename);
+  await owner.end();
+});
+afterAll(() => database.close());
+
+const clubColumn = (table: string) => (table === "club" ? "id" : "club_id");
+
+test("every table of records is under forced row-level security", async () => {
+  const owner = new pg.Client({ connectionString: database.ownerUrl });
+  await owner.connect();
+  const { rows } = await owner.query(
+    "select relname from pg_class where relkind = 'r' and relnamespace = 'public'::regnamespace and relname = any($1) and not (relrowsecurity and relforcerowsecurity)",
+    [tables],
+  );
+  const owned = await owner.query("select from pg_class where relowner = 'mossy_app'::regrole");
+  await owner.end();
+  expect(rows).toEqual([]);
+  expect(owned.rowCount).toBe(0);
+  expect(tables.length).toBeGreaterThanOrEqual(14);
+});
+
+test("another club reads nothing of ours through any table, and we read our own", async () => {
+  for (const table of tables) {
+    const foreign = await withClub(two, (tx) =>
+      tx.query(`select from ${table} where ${clubColumn(table)} = $1`, [one.club]),
+    );
+    expect([table, foreign.rowCount]).toEqual([table, 0]);
+    const own = await withClub(one, (tx) => tx.query(`select from ${table}`));
+    if (table !== "session") expect([table, own.rowCount === 0]).toEqual([table, false]);
+  }
+});
+
+test("another club changes, deletes and adds nothing of ours through any table", async () => {
+  for (const table of tables) {
+    const column = clubColumn(table);
+    const attempts = [
+      `update ${table} set ${column} = ${column} where ${column} = ${one.club}`,
+      `delete from ${table} where ${column} = ${one.club}`,
+      table === "club"
+        ? "insert into club (name, time_zone) values ('x', 'UTC')"
+        : `insert into ${table} (club_id) values (${one.club})`,
+    ];
+    for (const attempt of attempts) {
+      const touched = await withClub(two, (tx) => tx.query(attempt)).then(
+        (result) => result.rowCount,
+        (error: Error) => error.message,
+      );
+      expect([
+        attempt,
+        touched === 0 ||
+          /permission denied|row-level security|null value|only grows|never edited|only be updated to DEFAULT/.test(
+            String(touched),
+          ),
+      ]).toEqual([attempt, true]);
+    }
+  }
+});
+
+test("a reference cannot cross clubs either", async () => {
+  const unit = await withClub(one, (tx) =>
+    tx.query<{ id: string; model_id: string }>("select id, model_id from unit"),
+  );
+  const foreign = unit.rows[0];
+  await expect(
+    withClub(two, (tx) =>
+      addUnit(
+        tx,
+        {
+          tag: "X",
+          model: foreign?.model_id ?? "",
+          hardwareRevision: null,
+          region: null,
+          serial: "",
+          note: "",
+          group: null,
+          place: null,
+        },
+        plain("2026-01-01"),
+      ),
+    ),
+  ).rejects.toThrow(/foreign key/);
+});
+
+test("without a club nothing is seen, and the role cannot be put off", async () => {
+  const client = new pg.Client({ connectionString: database.appUrl });
+  await client.connect();
+  expect((await client.query("select from unit")).rowCount).toBe(0);
+  await expect(client.query("set role mossy_owner")).rejects.toThrow(/permission denied/);
+  await expect(client.query("alter table unit disable row level security")).rejects.toThrow(/must be owner/);
+  await client.end();
+});
+
+test("the log and the readings only grow, even for the owner of the tables", async () => {
+  const owner = new pg.Client({ connectionString: database.ownerUrl });
+  await owner.connect();
+  await expect(owner.query("delete from log")).rejects.toThrow(/only grows/);
+  await expect(owner.query("update reading set raw = 'x'")).rejects.toThrow(/never edited/);
+  await expect(owner.query("truncate log")).rejects.toThrow(/only grows/);
+  await owner.end();
+});

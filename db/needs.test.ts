@@ -1,0 +1,233 @@
+// Stored needs are exactly what a computation from scratch gives, whatever has happened and in which order.
+import fc from "fast-check";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
+import { needsOf } from "#core/needs/unit.ts";
+import { addDays, plain } from "#core/quantities/date.ts";
+import { loadFacts, policyOf } from "./facts.ts";
+import { type NeedRecord, recompute, recordOf } from "./needs.ts";
+import { type Actor, type Tx, withClub } from "./pool.ts";
+import { recordReading } from "./readings.ts";
+import { addRelease, withdrawRelease } from "./releases.ts";
+import * as seed from "./seed.ts";
+import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { addUnit, lendUnit, setHold, takeBack } from "./units.ts";
+
+let database: TestDatabase;
+let actor: Actor;
+const first = plain("2026-01-01");
+
+type World = { model: string; component: string; groups: string[]; units: string[]; releases: string[] };
+let world: World;
+
+beforeAll(async () => {
+  database = await testDatabase();
+  [actor] = await twoClubs(database);
+  world = await withClub(actor, async (tx) => {
+    const model = await seed.seedModel(tx, { maker: "M", name: "N", kind: "base", note: "", suffixes: [] });
+    const component = await seed.seedComponent(tx, {
+      model,
+      name: "main",
+      position: 0,
+      numbering: { kind: "dotted" },
+      by: actor.person,
+    });
+    const groups = [
+      await seed.seedGroup(tx, { name: "G", purpose: "", policy: PLAIN_POLICY, position: 0 }),
+      await seed.seedGroup(tx, { name: "H", purpose: "", policy: PLAIN_POLICY, position: 1 }),
+    ];
+    const units: string[] = [];
+    for (let i = 0; i < 4; i++) {
+      units.push(
+        await addUnit(
+          tx,
+          {
+            tag: `T-${i}`,
+            model,
+            hardwareRevision: null,
+            region: null,
+            serial: "",
+            note: "",
+            group: groups[i % 2] ?? null,
+            place: null,
+          },
+          first,
+        ),
+      );
+    }
+    await recompute(tx, { of: "club" });
+    return { model, component, groups, units, releases: [] };
+  });
+});
+afterAll(() => database.close());
+
+const text = (records: NeedRecord[]) =>
+  records
+    .map((r) => JSON.stringify({ ...r, targets: JSON.parse(r.targets), because: JSON.parse(r.because) }))
+    .map((json) => JSON.stringify(sortKeys(JSON.parse(json))))
+    .sort();
+
+function sortKeys(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sortKeys);
+  if (typeof value !== "object" || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => [k, sortKeys(v)]),
+  );
+}
+
+async function fromScratch(tx: Tx): Promise<string[]> {
+  const facts = await loadFacts(tx, { of: "club" });
+  return text(
+    facts.units.flatMap((unit) =>
+      needsOf(unit, facts.catalogues.get(unit.model) ?? new Map(), policyOf(facts, unit)).map((need) =>
+        recordOf(need, unit.away),
+      ),
+    ),
+  );
+}
+
+async function stored(tx: Tx): Promise<string[]> {
+  const { rows } = await tx.query<NeedRecord>(
+    `select unit_id, kind, component_id, due_from, due_to, held_from, cause, urgency, doing, targets::text, because::text from need`,
+  );
+  return text(rows);
+}
+
+type Step =
+  | { do: "read"; unit: number; raw: string }
+  | { do: "release"; version: string; ago: number; beta: boolean }
+  | { do: "withdraw"; which: number }
+  | { do: "policy"; group: number; days: number; beta: boolean }
+  | { do: "hold"; unit: number; days: number | undefined }
+  | { do: "lend" | "back"; unit: number };
+
+const version = fc.tuple(fc.nat(3), fc.nat(12)).map(([a, b]) => `${a}.${b}`);
+const step: fc.Arbitrary<Step> = fc.oneof(
+  fc.record({ do: fc.constant("read" as const), unit: fc.nat(3), raw: fc.oneof(version, fc.constant("?")) }),
+  fc.record({ do: fc.constant("release" as const), version, ago: fc.nat(300), beta: fc.boolean() }),
+  fc.record({ do: fc.constant("withdraw" as const), which: fc.nat(20) }),
+  fc.record({ do: fc.constant("policy" as const), group: fc.nat(1), days: fc.nat(30), beta: fc.boolean() }),
+  fc.record({
+    do: fc.constant("hold" as const),
+    unit: fc.nat(3),
+    days: fc.option(fc.nat(400), { nil: undefined }),
+  }),
+  fc.record({ do: fc.constantFrom("lend" as const, "back" as const), unit: fc.nat(3) }),
+);
+
+async function take(tx: Tx, s: Step): Promise<void> {
+  const unit = "unit" in s ? (world.units[s.unit] ?? "") : "";
+  const units = { of: "units", ids: [unit] } as const;
+  switch (s.do) {
+    case "read":
+      await recordReading(tx, {
+        unit,
+        component: world.component,
+        componentName: "main",
+        raw: s.raw,
+        source: "screen",
+        receipt: crypto.randomUUID(),
+        by: actor.person,
+      });
+      return;
+    case "release":
+      world.releases.push(
+        await addRelease(tx, {
+          component: world.component,
+          version: s.version,
+          aliases: [],
+          track: s.beta ? "beta" : "factory",
+          releasedOn: addDays(first, s.ago),
+          hardwareRevisions: null,
+          regions: null,
+          fixes: [],
+          notes: "",
+          source: "",
+        }),
+      );
+      await recompute(tx, { of: "model", id: world.model });
+      return;
+    case "withdraw": {
+      const release = world.releases[s.which % Math.max(1, world.releases.length)];
+      if (release) await withdrawRelease(tx, release, { on: addDays(first, 200), why: "w" });
+      await recompute(tx, { of: "model", id: world.model });
+      return;
+    }
+    case "policy": {
+      const policy: Policy = {
+        ...PLAIN_POLICY,
+        rule: { kind: "settled", days: s.days },
+        tracks: s.beta ? ["beta"] : [],
+      };
+      await tx.query("update unit_group set policy = $2 where id = $1", [world.groups[s.group], policy]);
+      await recompute(tx, { of: "group", id: world.groups[s.group] ?? "" });
+      return;
+    }
+    case "hold":
+      await setHold(tx, [unit], s.days === undefined ? null : { until: addDays(first, s.days), why: "h" });
+      await recompute(tx, units);
+      return;
+    case "lend": {
+      const out = await tx.query("select from custody where unit_id = $1 and back_on is null", [unit]);
+      if (out.rowCount === 0)
+        await lendUnit(tx, unit, { person: actor.person, outOn: first, dueBack: null, note: "" });
+      await recompute(tx, units);
+      return;
+    }
+    case "back":
+      await takeBack(tx, unit, addDays(first, 100));
+      await recompute(tx, units);
+      return;
+  }
+}
+
+test("kept up step by step over random histories, they equal needs worked out from scratch", async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(step, { minLength: 1, maxLength: 10 }), async (steps) => {
+      for (const s of steps) await withClub(actor, (tx) => take(tx, s));
+      await withClub(actor, async (tx) => expect(await stored(tx)).toEqual(await fromScratch(tx)));
+    }),
+    { numRuns: 25 },
+  );
+});
+
+test("a form sent twice is one reading, also when both arrive at once", async () => {
+  const reading = {
+    unit: world.units[0] ?? "",
+    component: world.component,
+    componentName: "main",
+    raw: "1.5",
+    source: "screen",
+    receipt: crypto.randomUUID(),
+    by: actor.person,
+  } as const;
+  const answers = await Promise.all([1, 2, 3].map(() => withClub(actor, (tx) => recordReading(tx, reading))));
+  expect(answers.filter(Boolean)).toHaveLength(1);
+  const rows = await withClub(actor, (tx) =>
+    tx.query("select from reading where receipt = $1", [reading.receipt]),
+  );
+  expect(rows.rowCount).toBe(1);
+});
+
+test("two people recording the same unit at once leave needs that match the last reading", async () => {
+  for (let i = 0; i < 5; i++) {
+    await Promise.all(
+      ["0.1", "9.9", "?"].map((raw) =>
+        withClub(actor, (tx) =>
+          recordReading(tx, {
+            unit: world.units[1] ?? "",
+            component: world.component,
+            componentName: "main",
+            raw,
+            source: "screen",
+            receipt: crypto.randomUUID(),
+            by: actor.person,
+          }),
+        ),
+      ),
+    );
+    await withClub(actor, async (tx) => expect(await stored(tx)).toEqual(await fromScratch(tx)));
+  }
+});
