@@ -1,29 +1,84 @@
-// The wall.
-import { Link } from "react-router";
-import { wallUnits } from "#db/units.ts";
-import { inClub } from "../context.ts";
-import { Page } from "../ui/page.tsx";
+// The Cabinet: the wall of drawers under a lens, and beside it what the cabinet needs, or the chosen radio.
+import { Link, useSearchParams } from "react-router";
+import { unitByTag } from "#db/units.ts";
 import type { Route } from "./+types/cabinet";
+import { inClub } from "../context.ts";
+import { MossSymbols } from "../ui/moss.tsx";
+import { counted } from "../ui/words/count.ts";
+import { Chosen } from "./chosen.tsx";
+import { loadWall } from "./load.server.ts";
+import { Needed } from "./needed.tsx";
+import { type Lens, LENSES, Wall } from "./wall.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Cabinet · Mossy Cabinet" }];
 
-export async function loader({ context }: Route.LoaderArgs) {
-  return { units: await inClub(context, wallUnits) };
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const search = new URL(request.url).searchParams;
+  const lens = LENSES.find((l) => l.key === search.get("lens"))?.key ?? "needs";
+  return inClub(context, async (tx, who) => {
+    const wall = await loadWall(tx, who.today);
+    const wanted = search.get("unit");
+    const chosen = wanted ? await unitByTag(tx, wanted) : undefined;
+    return { ...wall, lens, chosen: chosen?.tag, receipt: crypto.randomUUID() as string };
+  });
 }
 
 export default function Cabinet({ loaderData }: Route.ComponentProps) {
+  const { shelves, items, lens } = loaderData;
+  const drawers = shelves.flatMap((s) => s.drawers);
+  const chosen = drawers.find((d) => d.tag === loaderData.chosen);
+  const away = drawers.filter((d) => d.holder !== null).length;
+  const needing = drawers.filter((d) => d.needs > 0).length;
   return (
-    <Page title="Cabinet">
-      <ul>
-        {loaderData.units.map((unit) => (
-          <li key={unit.id}>
-            <Link className="link tag" to={`/units/${encodeURIComponent(unit.tag)}`}>
-              {unit.tag}
-            </Link>{" "}
-            {unit.model}
-          </li>
-        ))}
-      </ul>
-    </Page>
+    <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_17rem]">
+      <MossSymbols />
+      <div className="min-w-0 px-4 pt-3 pb-4 md:pl-5">
+        <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
+          <h1>Cabinet</h1>
+          <p className="text-sm text-quiet">
+            {counted(drawers.length, "radio")}: {drawers.length - needing} as they should be, {needing} need something,{" "}
+            {away} away
+          </p>
+          <Lenses lens={lens} />
+        </header>
+        {drawers.length === 0 ? <EmptyCabinet /> : <Wall shelves={shelves} lens={lens} chosen={chosen?.tag} />}
+      </div>
+      <aside className="border-t border-line bg-base-100 px-5 py-4 lg:sticky lg:top-0 lg:h-dvh lg:overflow-y-auto lg:border-t-0 lg:border-l">
+        {chosen && <Chosen drawer={chosen} receipt={loaderData.receipt} key={chosen.tag} />}
+        <Needed items={items} />
+      </aside>
+    </div>
+  );
+}
+
+function Lenses({ lens }: { readonly lens: Lens }) {
+  const [search] = useSearchParams();
+  return (
+    <nav aria-label="Lenses" className="tabs tabs-border ml-auto">
+      {LENSES.map(({ key, name }) => {
+        const to = new URLSearchParams(search);
+        to.set("lens", key);
+        return (
+          <Link
+            key={key}
+            to={`?${to}`}
+            preventScrollReset
+            aria-current={key === lens ? "page" : undefined}
+            className={`tab h-8 px-2.5 font-semibold ${key === lens ? "tab-active" : "text-quiet"}`}
+          >
+            {name}
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}
+
+function EmptyCabinet() {
+  return (
+    <div className="doubt mt-6 max-w-xl p-6">
+      <h2>The cabinet is empty</h2>
+      <p className="mt-2 text-quiet">No radio has been put in yet.</p>
+    </div>
   );
 }

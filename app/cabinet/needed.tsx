@@ -1,0 +1,91 @@
+// What the cabinet needs, in ranked sentences that lead on.
+import { Link } from "react-router";
+import { useClub } from "../ui/club.ts";
+import { counted, listed } from "../ui/words/count.ts";
+import { sayDate } from "../ui/words/time.ts";
+import type { SaidItem } from "./load.server.ts";
+
+export function Needed({ items }: { readonly items: readonly SaidItem[] }) {
+  return (
+    <section>
+      <h2>What the cabinet needs</h2>
+      {items.length === 0 && <p className="mt-3 text-quiet">Nothing. Every radio is as it should be.</p>}
+      <ul className="divide-y divide-line">
+        {items.map((item) => (
+          <li key={item.kind + item.tags.join()} className="py-3">
+            <Sentence item={item} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Sentence({ item }: { readonly item: SaidItem }) {
+  const { locale, today } = useClub();
+  const said = wordsOf(item, (day) => sayDate(day, locale, today));
+  return (
+    <div className="flex gap-3">
+      <Mark kind={item.kind} />
+      <div className="min-w-0">
+        <h3 className="font-sans text-[0.95rem]">{said.head}</h3>
+        <p className="text-sm text-quiet">{said.text}</p>
+        <Link to={said.to} className="link text-sm">
+          {said.act}
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
+  const shape = "mt-1 size-4 shrink-0 border ";
+  switch (kind) {
+    case "safety":
+      return <span aria-hidden="true" className={`${shape} hatch border-rust`} />;
+    case "install":
+      return <span aria-hidden="true" className={`${shape} border-line bg-gradient-to-t from-[var(--moss-3)] from-50% to-transparent to-50%`} />;
+    case "overdue":
+    case "ask-back":
+      return <span aria-hidden="true" className={`${shape} border-dashed border-quiet`} />;
+    case "never-read":
+    case "read-again":
+      return <span aria-hidden="true" className={`${shape} doubt`} />;
+    case "look-up":
+      return <span aria-hidden="true" className={`${shape} border-brass bg-plate`} />;
+  }
+}
+
+type Words = { readonly head: string; readonly text: string; readonly act: string; readonly to: string };
+
+function wordsOf(item: SaidItem, day: (date: Extract<SaidItem, { kind: "safety" }>["since"]) => string): Words {
+  const radios = counted(item.units.length, "radio");
+  const tags = listed(item.tags);
+  const one = item.units.length === 1;
+  switch (item.kind) {
+    case "safety":
+      return {
+        head: `${counted(item.units.length, item.modelName ?? "")} ${one ? "lacks" : "lack"} a safety fix`,
+        text: `${tags}${item.releaseName ? `; ${item.releaseName} mends it` : ""}. Waiting since ${day(item.since)}.`,
+        act: one ? "See it" : "See them",
+        to: `/due?urgency=safety&model=${item.model}`,
+      };
+    case "install":
+      return { head: `${radios} can be updated now`, text: tags, act: "Line them up", to: "/due?do=install" };
+    case "overdue":
+      return { head: `${radios} should be back by now`, text: tags, act: "See who has them", to: "/cabinet?lens=who" };
+    case "never-read":
+      return { head: `${radios} we have never read`, text: tags, act: "Read them", to: "/due?do=read" };
+    case "read-again":
+      return { head: `${radios} to read again`, text: tags, act: "Read them", to: "/due?do=read" };
+    case "look-up":
+      return {
+        head: `${radios} ${one ? "runs" : "run"} what we do not know`,
+        text: `${tags}: newer than our list of releases.`,
+        act: "Look it up",
+        to: "/due?do=look-up",
+      };
+    case "ask-back":
+      return { head: `${radios} needed, but away`, text: tags, act: "Ask for them", to: "/due?do=ask-back" };
+  }
+}

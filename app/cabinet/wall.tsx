@@ -1,0 +1,130 @@
+// The wall: shelves of drawers. A drawer shows its tag, model and what the lens asks for; moss grows at its foot.
+import { useRef } from "react";
+import { Link, useSearchParams } from "react-router";
+import { useClub } from "../ui/club.ts";
+import { Moss, MOSS_WORD } from "../ui/moss.tsx";
+import { STANDING_WORD } from "../ui/words/standing.ts";
+import { sayDate } from "../ui/words/time.ts";
+import type { Drawer, Shelf } from "./load.server.ts";
+
+export const LENSES = [
+  { key: "needs", name: "Needs" },
+  { key: "firmware", name: "Firmware" },
+  { key: "who", name: "Who has it" },
+] as const;
+export type Lens = (typeof LENSES)[number]["key"];
+
+const STEPS: Record<string, [number, number]> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowDown: [0, 1],
+  ArrowUp: [0, -1],
+};
+
+export function Wall(props: { readonly shelves: readonly Shelf[]; readonly lens: Lens; readonly chosen: string | undefined }) {
+  const wall = useRef<HTMLDivElement>(null);
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const step = STEPS[event.key];
+    if (!step || !wall.current) return;
+    const drawers = [...wall.current.querySelectorAll<HTMLElement>("a[data-drawer]")];
+    const next = neighbour(drawers, document.activeElement, step);
+    if (next) {
+      event.preventDefault();
+      next.focus();
+    }
+  };
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: arrows are an extra beside Tab
+    <div ref={wall} onKeyDown={onKeyDown} className="flex flex-wrap gap-x-3 gap-y-1.5">
+      {props.shelves.map((shelf) => (
+        <section key={shelf.name} aria-label={shelf.name} className={shelf.drawers.length > 6 ? "w-full" : ""}>
+          <h2 className="font-serif text-xs leading-4 font-semibold">{shelf.name}</h2>
+          <ul className="flex flex-wrap gap-1 border-b-[5px] border-shelf bg-[var(--alcove)] p-1 pb-0">
+            {shelf.drawers.map((drawer) => (
+              <li key={drawer.tag}>
+                <DrawerFront drawer={drawer} lens={props.lens} chosen={drawer.tag === props.chosen} />
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+/** The drawer to the right or left in order; up or down the one whose middle is nearest on the next row. */
+function neighbour(drawers: HTMLElement[], from: Element | null, [across, down]: [number, number]): HTMLElement | undefined {
+  const at = drawers.findIndex((d) => d === from);
+  if (at < 0) return drawers[0];
+  if (across !== 0) return drawers[at + across];
+  const box = drawers[at]?.getBoundingClientRect();
+  if (!box) return undefined;
+  const beyond = drawers
+    .map((drawer) => ({ drawer, rect: drawer.getBoundingClientRect() }))
+    .filter(({ rect }) => (down > 0 ? rect.top >= box.bottom : rect.bottom <= box.top));
+  beyond.sort(
+    (a, b) => Math.abs(a.rect.top - box.top) - Math.abs(b.rect.top - box.top) || Math.abs(a.rect.left - box.left) - Math.abs(b.rect.left - box.left),
+  );
+  return beyond[0]?.drawer;
+}
+
+function DrawerFront({ drawer, lens, chosen }: { readonly drawer: Drawer; readonly lens: Lens; readonly chosen: boolean }) {
+  const [search] = useSearchParams();
+  const to = new URLSearchParams(search);
+  to.set("unit", drawer.tag);
+  const away = drawer.holder !== null;
+  const doubt = drawer.standing === "unread" || drawer.standing === "unclear";
+  return (
+    <Link
+      to={`?${to}`}
+      preventScrollReset
+      data-drawer
+      aria-current={chosen ? "true" : undefined}
+      aria-label={labelOf(drawer)}
+      className={`cut relative block h-[4.85rem] w-[5.1rem] overflow-hidden border px-1.5 pt-0.5 leading-tight ${
+        away ? "border-dashed border-quiet bg-transparent" : "border-line bg-base-100 hover:border-brass"
+      } ${chosen ? "outline-2 outline-offset-1 outline-primary" : ""}`}
+    >
+      {drawer.safety && <span className="hatch absolute inset-y-0 left-0 w-1.5 border-r border-rust bg-rust/60" />}
+      {drawer.community && <span className="absolute inset-y-0 right-0 w-1 bg-lichen" />}
+      <span className={`relative z-10 block ${drawer.safety ? "pl-1.5" : ""}`}>
+        <span className="tag block text-[0.9rem]">{drawer.tag}</span>
+        <span className="block truncate text-[0.72rem] text-quiet">{drawer.model}</span>
+        <span className={`mt-px block truncate text-[0.78rem] ${doubt && !away ? "doubt inline-block max-w-full border px-0.5" : ""}`}>
+          <Shown drawer={drawer} lens={lens} />
+        </span>
+      </span>
+      <Moss level={drawer.moss} seed={drawer.tag} />
+    </Link>
+  );
+}
+
+function Shown({ drawer, lens }: { readonly drawer: Drawer; readonly lens: Lens }) {
+  const { locale, today } = useClub();
+  const firstName = drawer.holder?.split(" ")[0];
+  if (lens === "who" || (lens === "needs" && drawer.holder)) {
+    if (!firstName) return <>{drawer.group ?? "no group"}</>;
+    const late = drawer.dueBack !== null && drawer.dueBack < today;
+    return (
+      <>
+        <em className="block">with {firstName}</em>
+        {drawer.dueBack && (
+          <span className={late ? "font-bold text-rust" : ""}>
+            {late ? "late " : "till "}
+            {sayDate(drawer.dueBack, locale, today)}
+          </span>
+        )}
+      </>
+    );
+  }
+  if (lens === "firmware") return <>{STANDING_WORD[drawer.standing]}</>;
+  return <span className="ver">{drawer.version ?? "not read"}</span>;
+}
+
+function labelOf(drawer: Drawer): string {
+  const parts = [`${drawer.tag}, ${drawer.model}`, drawer.version ?? "not read", STANDING_WORD[drawer.standing]];
+  if (drawer.holder) parts.push(`with ${drawer.holder}`);
+  if (drawer.safety) parts.push("lacks a safety fix");
+  parts.push(MOSS_WORD[drawer.moss]);
+  return parts.join(", ");
+}

@@ -1,0 +1,69 @@
+// What a cabinet needs, as a short ranked list: what to say first, and which units it is about.
+import { groupBy } from "../quantities/group.ts";
+import type { PlainDate } from "../quantities/date.ts";
+import type { Urgency } from "../firmware/catalogue.ts";
+import type { Doing } from "./doing.ts";
+import { type NeedCause, targetOn, type Target } from "./need.ts";
+
+export type SummaryNeed = {
+  readonly unit: string;
+  readonly model: string;
+  readonly component: string;
+  readonly cause: NeedCause;
+  readonly doing: Doing;
+  readonly urgency: Urgency;
+  readonly dueFrom: PlainDate;
+  readonly targets: readonly Target[];
+};
+
+export type SummaryUnit = {
+  readonly unit: string;
+  readonly away: boolean;
+  readonly dueBack?: PlainDate;
+};
+
+export type SummaryItem =
+  | {
+      readonly kind: "safety";
+      readonly model: string;
+      readonly component: string;
+      readonly since: PlainDate;
+      readonly release: string | undefined;
+      readonly units: readonly string[];
+    }
+  | { readonly kind: Exclude<Doing, "read">; readonly units: readonly string[] }
+  | { readonly kind: "never-read" | "read-again"; readonly units: readonly string[] }
+  | { readonly kind: "overdue"; readonly units: readonly string[] };
+
+/**
+ * Safety fixes come first, one item for each model and component, the oldest first; then what can be installed, whom
+ * to ask back (the overdue before the rest), what was never read, what must be read again, what to look up.
+ */
+export function summarise(
+  needs: readonly SummaryNeed[],
+  units: readonly SummaryUnit[],
+  today: PlainDate,
+): SummaryItem[] {
+  const distinct = (list: readonly SummaryNeed[]) => [...new Set(list.map((n) => n.unit))];
+  const safety = needs.filter((n) => n.urgency === "safety");
+  const items: SummaryItem[] = [...groupBy(safety, (n) => `${n.model} ${n.component}`).values()]
+    .flatMap((group) => {
+      const [first] = group;
+      if (!first) return [];
+      const since = group.reduce((day, n) => (n.dueFrom < day ? n.dueFrom : day), first.dueFrom);
+      const release = targetOn(first, today);
+      return [{ kind: "safety" as const, model: first.model, component: first.component, since, release, units: distinct(group) }];
+    })
+    .sort((a, b) => (a.since < b.since ? -1 : 1));
+  const overdue = units.filter((u) => u.away && u.dueBack !== undefined && u.dueBack < today).map((u) => u.unit);
+  const add = (kind: Exclude<SummaryItem["kind"], "safety">, ids: readonly string[]) => {
+    if (ids.length > 0) items.push({ kind, units: ids });
+  };
+  add("install", distinct(needs.filter((n) => n.doing === "install")));
+  add("overdue", overdue);
+  add("never-read", distinct(needs.filter((n) => n.cause === "unread")));
+  add("read-again", distinct(needs.filter((n) => n.doing === "read" && n.cause !== "unread")));
+  add("look-up", distinct(needs.filter((n) => n.doing === "look-up")));
+  add("ask-back", distinct(needs.filter((n) => n.doing === "ask-back")));
+  return items;
+}
