@@ -9,7 +9,14 @@ export default [
   layout("./frame/frame.tsx", [
     route("cabinet", "./cabinet/cabinet.tsx"),
     route("units/:tag", "./unit/unit.tsx"),
+    route("bench", "./frame/later.tsx", { id: "bench" }),
+    route("kit", "./frame/later.tsx", { id: "kit" }),
+    route("codeplugs", "./frame/later.tsx", { id: "codeplugs" }),
+    route("log", "./log/log.tsx"),
     route("find", "./frame/find.tsx"),
+    route("keys", "./frame/keys-page.tsx"),
+    route("me", "./frame/me.tsx"),
+    route("kept", "./door/kept.tsx"),
   ]),
   route("units/:tag/weigh", "./unit/weigh.ts"),
 ] satisfies RouteConfig;

@@ -81,16 +81,16 @@ function DrawerFront({ drawer, lens, chosen }: { readonly drawer: Drawer; readon
       data-drawer
       aria-current={chosen ? "true" : undefined}
       aria-label={labelOf(drawer)}
-      className={`cut relative block h-[4.85rem] w-[5.1rem] overflow-hidden border px-1.5 pt-0.5 leading-tight ${
+      className={`cut relative block h-[4.6rem] w-[5.1rem] overflow-hidden border px-1.5 pt-0.5 leading-tight ${
         away ? "border-dashed border-quiet bg-transparent" : "border-line bg-base-100 hover:border-brass"
       } ${chosen ? "outline-2 outline-offset-1 outline-primary" : ""}`}
     >
-      {drawer.safety && <span className="hatch absolute inset-y-0 left-0 w-1.5 border-r border-rust bg-rust/60" />}
+      {drawer.safety && <span className="hatch-rust absolute inset-y-0 left-0 w-[7px]" />}
       {drawer.community && <span className="absolute inset-y-0 right-0 w-1 bg-lichen" />}
       <span className={`relative z-10 block ${drawer.safety ? "pl-1.5" : ""}`}>
         <span className="tag block text-[0.9rem]">{drawer.tag}</span>
         <span className="block truncate text-[0.72rem] text-quiet">{drawer.model}</span>
-        <span className={`mt-px block truncate text-[0.78rem] ${doubt && !away ? "doubt inline-block max-w-full border px-0.5" : ""}`}>
+        <span className={`block truncate text-[0.75rem] leading-[1.2] ${doubt && !away ? "doubt-thin mt-px w-fit max-w-full px-0.5" : "mt-0.5"}`}>
           <Shown drawer={drawer} lens={lens} />
         </span>
       </span>

@@ -4,7 +4,7 @@ import { readRole } from "#core/club/acts.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { closeSession, openSession, sessionPerson } from "#db/people.ts";
 import { sessionContext } from "../context.ts";
-import { packKept } from "./kept.ts";
+import { packKept } from "./pack.ts";
 import { newToken, tokenHash } from "./password.server.ts";
 
 const cookie = createCookie("mossy_session", {

@@ -2,9 +2,9 @@
 import type { MossLevel } from "#core/needs/moss.ts";
 
 const WIDTH = 84;
-const HEIGHT = 34;
+const HEIGHT = 28;
 const VARIANTS = 3;
-const TOP: Record<MossLevel, number> = { 0: 0, 1: 7, 2: 13, 3: 20, 4: 27 };
+const TOP: Record<MossLevel, number> = { 0: 0, 1: 6, 2: 11, 3: 15, 4: 20 };
 
 /** A small repeatable random sequence: the drawing must be the same on the server and in the browser. */
 function sequence(seed: number): () => number {
@@ -33,7 +33,7 @@ function stalks(random: () => number, high: number, count: number): string {
   let path = "";
   for (let i = 0; i < count; i++) {
     const x = 4 + random() * (WIDTH - 8);
-    const top = HEIGHT - high - 2 - random() * 4;
+    const top = HEIGHT - high * 0.85 - random() * 4;
     path += `M${x.toFixed(1)} ${HEIGHT - high * 0.4}V${top.toFixed(1)}`;
   }
   return path;

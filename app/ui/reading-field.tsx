@@ -1,18 +1,9 @@
 // One field and Enter: records what a radio shows, and answers while it is typed with what it means.
 import { useId, useState } from "react";
 import { useFetcher } from "react-router";
-import { READING_SOURCES, type ReadingSource } from "#core/firmware/unit.ts";
+import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { useClub } from "./club.ts";
-
-export const SOURCE_WORDS: Record<ReadingSource, string> = {
-  screen: "off the screen",
-  "power-on": "shown at power-on",
-  keys: "by a key combination",
-  tool: "by the tool",
-  label: "off a label",
-  flash: "from a flash",
-  hearsay: "by hearsay",
-};
+import { SOURCE_WORDS } from "./words/source.ts";
 
 type Answer = {
   readonly ok: boolean;
@@ -70,10 +61,11 @@ export function ReadingField(props: {
           spellCheck={false}
           aria-describedby={`${id}-answer`}
         />
+        {!props.compact && (
         <select
           name="source"
           aria-label="Where it was read"
-          className={`select w-auto ${props.compact ? "select-sm" : "select-lg"} hidden sm:inline-flex`}
+          className="select select-lg hidden w-auto sm:inline-flex"
         >
           {READING_SOURCES.filter((source) => source !== "flash").map((source) => (
             <option key={source} value={source}>
@@ -81,6 +73,7 @@ export function ReadingField(props: {
             </option>
           ))}
         </select>
+        )}
         <button type="submit" className={`btn btn-primary ${props.compact ? "btn-sm" : "btn-lg"}`}>
           Record
         </button>

@@ -1,38 +1,60 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
-import { useActionData } from "react-router";
+import { Link, useActionData } from "react-router";
 import { standingOf } from "#core/firmware/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { readLog } from "#db/log.ts";
 import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
-import { inClub } from "../context.ts";
-import { ReadingField } from "../ui/reading-field.tsx";
-import { sayStanding } from "../ui/words/standing.ts";
+import { custodyOf } from "#db/units.ts";
 import type { Route } from "./+types/unit";
+import { inClub } from "../context.ts";
+import { useClub, useMay } from "../ui/club.ts";
+import { Ladder } from "../ui/ladder.tsx";
+import { ReadingField } from "../ui/reading-field.tsx";
+import { Why, namesOf } from "../ui/why.tsx";
+import { sayNeed, saySince } from "../ui/words/need.ts";
+import { sayStanding } from "../ui/words/standing.ts";
+import { sayDate } from "../ui/words/time.ts";
 import { actOnUnit, orSayAway } from "./act.server.ts";
+import { Acts } from "./acts.tsx";
+import { History, Readings } from "./history.tsx";
 import { componentsOf, loadUnit } from "./load.server.ts";
-import { releaseNamer } from "./say.ts";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   return inClub(context, async (tx, who) => {
     const { row, facts, catalogue, policy } = await loadUnit(tx, params.tag);
-    const names = { release: releaseNamer(catalogue), locale: who.locale, today: who.today };
+    const components = componentsOf(catalogue);
     const standings = facts
-      ? componentsOf(catalogue).map((component) => {
-          const standing = standingOf(facts, component.id, catalogue, policy, who.today);
-          return { component, standing, says: sayStanding(standing, names) };
-        })
+      ? components.map((component) => ({
+          component,
+          standing: standingOf(facts, component.id, catalogue, policy, who.today),
+        }))
       : [];
+    const prepared = [...catalogue.values()];
     return {
       unit: row,
-      components: componentsOf(catalogue).map((c) => c.name),
+      components: components.map((c) => c.name),
       standings,
+      releases: Object.fromEntries(prepared.flatMap((p) => p.releases.map((r) => [r.id, r.version]))),
+      ladders: prepared.map((p, i) => ({
+        name: `${row.model} ${p.component.name}`,
+        component: p.component.name,
+        rungs: p.releases.map((r) => ({
+          id: r.id,
+          version: r.version,
+          track: r.track,
+          on: r.releasedOn,
+          withdrawn: r.withdrawn !== undefined,
+          units: standings[i]?.standing.release === r.id ? [row.tag] : [],
+        })),
+      })),
       needs: await needsOfUnit(tx, row.id, who.today),
-      readings: await readingsOf(tx, row.id),
-      log: await readLog(tx, { unit: row.id }, 12),
-      people: await people(tx),
+      readings: (await readingsOf(tx, row.id)).map((r) => ({ ...r, read_at: r.read_at.toISOString() })),
+      log: (await readLog(tx, { unit: row.id }, 14)).map((entry) => ({ ...entry, at: entry.at.toISOString() })),
+      custody: await custodyOf(tx, row.id),
+      people: (await people(tx)).map((p) => ({ id: p.id, name: p.name })),
       receipt: crypto.randomUUID() as string,
     };
   });
@@ -44,25 +66,128 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 }
 
 export default function Unit({ loaderData }: Route.ComponentProps) {
-  const { unit, standings } = loaderData;
+  const { unit, standings, needs } = loaderData;
   const said = useActionData<typeof action>();
+  const { person } = useClub();
+  const mayRecord = useMay("record-reading", { holdsUnit: unit.holder_id === person });
   return (
-    <div className="p-6">
-      <h1>{unit.tag}</h1>
-      <ReadingField
-        tag={unit.tag}
-        components={loaderData.components}
-        receipt={loaderData.receipt}
-        typed={said?.typed}
-      />
-      {said && <p role="status">{said.says}</p>}
-      <ul>
-        {standings.map((s) => (
-          <li key={s.component.id}>
-            {s.component.name}: {s.says}
+    <div className="px-4 pt-3 pb-8 md:px-6">
+      <Head unit={unit} standings={standings} releases={loaderData.releases} />
+      {said && !said.typed && (
+        <p role="status" className={`sheet mb-3 p-3 font-semibold ${said.ok ? "" : "hatch border-rust text-rust"}`}>
+          {said.says}
+        </p>
+      )}
+      <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1fr)_18rem]">
+        <div className="flex min-w-0 flex-col gap-5">
+          {mayRecord && unit.shelved_at === null && (
+            <ReadingField tag={unit.tag} components={loaderData.components} receipt={loaderData.receipt} typed={said?.ok === false ? said.typed : undefined} />
+          )}
+          <Standings loaderData={loaderData} />
+          <NeedList needs={needs} loaderData={loaderData} />
+          {loaderData.ladders.map((ladder) => (
+            <section key={ladder.name}>
+              <h2 className="mb-1.5">Releases of {ladder.component}</h2>
+              <LadderHere {...ladder} />
+            </section>
+          ))}
+          <Readings readings={loaderData.readings} />
+        </div>
+        <div className="flex flex-col gap-5">
+          <Acts unit={unit} people={loaderData.people} />
+          <History log={loaderData.log} custody={loaderData.custody} unit={unit.id} />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+type Data = Route.ComponentProps["loaderData"];
+
+function LadderHere(props: Data["ladders"][number]) {
+  const { locale, today } = useClub();
+  return <Ladder rungs={props.rungs} name={props.name} locale={locale} today={today} />;
+}
+
+function Head({ unit, standings, releases }: Pick<Data, "unit" | "standings" | "releases">) {
+  const { locale, today } = useClub();
+  const names = namesOf(releases, locale, today);
+  const worst = standings.find((s) => s.standing.standing !== "current") ?? standings[0];
+  const what = [unit.maker, unit.model].join(" ");
+  const variant = unit.hardware_revision ? `hardware ${unit.hardware_revision}` : unit.region;
+  const title = unit.shelved_at !== null ? "Shelved" : worst ? capital(sayStanding(worst.standing, names)) : "Nothing is known of its model";
+  return (
+    <header className="mb-4 flex items-start gap-4">
+      <p className="cut tag border-2 border-brass bg-plate px-3 py-4 text-xl">{unit.tag}</p>
+      <div className="min-w-0">
+        <h1>{title}</h1>
+        <p className="text-quiet">
+          <Link className="underline underline-offset-2" to={`/models/${unit.model_id}`}>
+            {what}
+          </Link>
+          {variant && `, ${variant}`}. {unit.place ?? "No place yet"}. {unit.group_name ?? "In no group"}.{" "}
+          {unit.holder && `With ${unit.holder} since ${sayDate(unit.out_on ?? today, locale, today)}${unit.due_back ? `, due back ${sayDate(unit.due_back, locale, today)}` : ""}. `}
+          {unit.hold_until !== null && unit.hold_until >= today && `On hold until ${sayDate(unit.hold_until, locale, today)}: ${unit.hold_why}.`}
+        </p>
+      </div>
+    </header>
+  );
+}
+
+const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
+
+function Standings({ loaderData }: { readonly loaderData: Data }) {
+  const { locale, today } = useClub();
+  const { unit, standings, releases } = loaderData;
+  const names = namesOf(releases, locale, today);
+  const links = { readings: "#readings", releases: `/models/${unit.model_id}`, group: "/club", history: `/log?unit=${unit.id}` };
+  return (
+    <section>
+      <h2 className="mb-1.5">How it stands</h2>
+      <ul className="sheet divide-y divide-line">
+        {standings.map(({ component, standing }) => (
+          <li key={component.id} className="grid grid-cols-[6rem_7rem_minmax(0,1fr)] items-baseline gap-x-3 px-4 py-2.5 max-md:grid-cols-[5rem_minmax(0,1fr)]">
+            <span className="font-semibold">{component.name}</span>
+            <span className="ver">{standing.reading?.raw.slice(0, 24) ?? "not read"}</span>
+            <div className="max-md:col-span-2">
+              <p className={standing.standing === "unread" || standing.standing === "unclear" ? "doubt-thin w-fit px-1" : ""}>{capital(sayStanding(standing, names))}.</p>
+              <Why because={standing.because} names={names} links={links} />
+            </div>
           </li>
         ))}
       </ul>
-    </div>
+    </section>
+  );
+}
+
+const URGENCY_WORD = ["", "a fix", "a matter of safety"] as const;
+
+function NeedList({ needs, loaderData }: { readonly needs: Data["needs"]; readonly loaderData: Data }) {
+  const { locale, today } = useClub();
+  const names = namesOf(loaderData.releases, locale, today);
+  const links = { readings: "#readings", releases: `/models/${loaderData.unit.model_id}`, group: "/club", history: `/log?unit=${loaderData.unit.id}` };
+  if (needs.length === 0) return null;
+  return (
+    <section>
+      <h2 className="mb-1.5">What it needs</h2>
+      <ul className="sheet divide-y divide-line">
+        {needs.map((need) => {
+          const held = need.due_from > today;
+          const said = { ...need, dueFrom: need.due_from };
+          return (
+            <li key={`${need.kind}${need.component_id}${need.due_from}`} className={`px-4 py-2.5 ${need.urgency === 2 ? "hatch" : ""}`}>
+              <p>
+                <strong>{capital(sayNeed(said, names, loaderData.components.length > 1))}</strong>{" "}
+                <span className="text-quiet">
+                  {held ? `held back until ${sayDate(need.due_from, locale, today)}` : saySince(said, names)}
+                  {need.urgency > 0 && `; ${URGENCY_WORD[need.urgency]}`}
+                </span>
+              </p>
+              <Why because={need.because} names={names} links={links} />
+            </li>
+          );
+        })}
+      </ul>
+    </section>
   );
 }

@@ -1,0 +1,143 @@
+// The log: what happened, who, when; filtered by radio, person, kind and day. The address carries the filter.
+import { Form, Link } from "react-router";
+import { LOG_KINDS } from "#core/club/log.ts";
+import { isPlainDate } from "#core/quantities/date.ts";
+import { type LogFilter, readLog } from "#db/log.ts";
+import { people } from "#db/people.ts";
+import { unitByTag } from "#db/units.ts";
+import type { Route } from "./+types/log";
+import { inClub } from "../context.ts";
+import { useClub } from "../ui/club.ts";
+import { Page } from "../ui/page.tsx";
+import { sayEntry } from "../ui/words/log.ts";
+import { sayInstant } from "../ui/words/time.ts";
+
+const PAGE = 60;
+
+export const meta: Route.MetaFunction = () => [{ title: "Log · Mossy Cabinet" }];
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const search = new URL(request.url).searchParams;
+  const asked = (name: string) => search.get(name)?.trim() || undefined;
+  const number = (text: string | undefined) => (text && /^\d{1,18}$/.test(text) ? text : undefined);
+  const date = (text: string | undefined) => (text && isPlainDate(text) ? text : undefined);
+  return inClub(context, async (tx) => {
+    const tag = asked("tag");
+    const unit = tag ? (await unitByTag(tx, tag))?.id : number(asked("unit"));
+    const filter: LogFilter = {
+      unit: tag && !unit ? "0" : unit,
+      person: number(asked("person")),
+      kind: LOG_KINDS.find((k) => k === asked("kind")),
+      from: date(asked("from")),
+      to: date(asked("to")),
+      before: number(asked("before")),
+    };
+    const rows = await readLog(tx, filter, PAGE + 1);
+    const shown = rows.slice(0, PAGE);
+    const next = rows.length > PAGE ? shown.at(-1)?.id : undefined;
+    const more = next === undefined ? undefined : new URLSearchParams(search);
+    more?.set("before", next ?? "");
+    return {
+      entries: shown.map((row) => ({ ...row, at: row.at.toISOString() })),
+      people: (await people(tx)).map((p) => ({ id: p.id, name: p.name })),
+      asked: Object.fromEntries(search),
+      tag: tag ?? (unit ? (shown[0]?.tag ?? "") : ""),
+      unknownTag: tag !== undefined && unit === undefined,
+      more: more?.toString(),
+    };
+  });
+}
+
+export default function Log({ loaderData }: Route.ComponentProps) {
+  const { locale, timeZone } = useClub();
+  const { entries, asked } = loaderData;
+  return (
+    <Page title="Log" says="what happened; it only grows">
+      <Form className="mb-4 flex flex-wrap items-end gap-3 text-sm">
+        <Labelled label="Radio">
+          <input name="tag" defaultValue={loaderData.tag} className="input input-sm ver w-28" placeholder="W-03" />
+        </Labelled>
+        <Labelled label="Person">
+          <select name="person" defaultValue={asked.person ?? ""} className="select select-sm w-44">
+            <option value="">anybody</option>
+            {loaderData.people.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+        </Labelled>
+        <Labelled label="Kind">
+          <select name="kind" defaultValue={asked.kind ?? ""} className="select select-sm w-44">
+            <option value="">everything</option>
+            {LOG_KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                {kind.replaceAll("-", " ")}
+              </option>
+            ))}
+          </select>
+        </Labelled>
+        <Labelled label="From">
+          <input type="date" name="from" defaultValue={asked.from} className="input input-sm" />
+        </Labelled>
+        <Labelled label="To">
+          <input type="date" name="to" defaultValue={asked.to} className="input input-sm" />
+        </Labelled>
+        <button type="submit" className="btn btn-primary btn-sm">
+          Show
+        </button>
+        <Link to="/log" className="link">
+          everything
+        </Link>
+      </Form>
+      {loaderData.unknownTag && <p className="doubt w-fit p-3">No radio goes by “{loaderData.tag}”.</p>}
+      {entries.length === 0 && !loaderData.unknownTag && <p className="doubt w-fit p-3">Nothing in the log matches.</p>}
+      {entries.length > 0 && (
+        <div className="sheet overflow-x-auto">
+          <table className="table table-sm">
+            <thead>
+              <tr>
+                <th>When</th>
+                <th>Radio or model</th>
+                <th>What</th>
+                <th>Who</th>
+              </tr>
+            </thead>
+            <tbody>
+              {entries.map((entry) => (
+                <tr key={entry.id}>
+                  <td className="whitespace-nowrap text-quiet">{sayInstant(entry.at, locale, timeZone)}</td>
+                  <td className="whitespace-nowrap">
+                    {entry.tag && (
+                      <Link className="link tag" to={`/units/${encodeURIComponent(entry.tag)}`}>
+                        {entry.tag}
+                      </Link>
+                    )}
+                    {!entry.tag && entry.model}
+                  </td>
+                  <td className="[overflow-wrap:anywhere]">{sayEntry(entry, locale)}</td>
+                  <td className="whitespace-nowrap">{entry.person}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {loaderData.more && (
+        <Link className="link mt-3 inline-block" to={`/log?${loaderData.more}`}>
+          Earlier
+        </Link>
+      )}
+    </Page>
+  );
+}
+
+function Labelled({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
+  return (
+    // biome-ignore lint/a11y/noLabelWithoutControl: the control is its child
+    <label className="font-semibold">
+      <span className="mb-1 block">{label}</span>
+      {children}
+    </label>
+  );
+}

@@ -1,0 +1,71 @@
+// The log's entries as sentences.
+import { logEntry } from "#core/club/log.ts";
+import { isPlainDate } from "#core/quantities/date.ts";
+import { SOURCE_WORDS } from "./source.ts";
+import { counted } from "./count.ts";
+import { clip } from "./standing.ts";
+import { sayDate } from "./time.ts";
+
+export function sayEntry(row: { readonly kind: string; readonly detail: Record<string, unknown> }, locale: string): string {
+  const parsed = logEntry.safeParse({ ...row.detail, kind: row.kind });
+  if (!parsed.success) return row.kind;
+  const entry = parsed.data;
+  const day = (text: string) => (isPlainDate(text) ? sayDate(text, locale) : text);
+  const touching = (units: number) => (units === 0 ? "" : `, touching ${counted(units, "radio")}`);
+  switch (entry.kind) {
+    case "club-founded":
+      return `founded ${entry.name}`;
+    case "club-changed":
+      return `changed the club: ${entry.what}`;
+    case "signed-in":
+      return "signed in";
+    case "person-added":
+      return `added ${entry.name} as ${entry.role}`;
+    case "person-changed":
+      return `changed ${entry.name}: ${entry.what}`;
+    case "place-added":
+      return `added the place ${entry.name}`;
+    case "group-added":
+      return `added the group ${entry.name}`;
+    case "policy-changed":
+      return `changed the policy of ${entry.group}${touching(entry.units)}`;
+    case "model-added":
+      return `added the model ${entry.name}`;
+    case "model-changed":
+      return `changed the model ${entry.name}: ${entry.what}`;
+    case "numbering-confirmed":
+      return `confirmed how ${entry.component} versions count: ${entry.numbering}`;
+    case "release-added":
+      return `added ${entry.component} ${entry.version}${touching(entry.units)}`;
+    case "release-corrected":
+      return `corrected ${entry.component} ${entry.version}${touching(entry.units)}`;
+    case "release-withdrawn":
+      return `marked ${entry.component} ${entry.version} as withdrawn: ${entry.why}${touching(entry.units)}`;
+    case "release-reinstated":
+      return `took back the withdrawal of ${entry.component} ${entry.version}${touching(entry.units)}`;
+    case "release-shelved":
+      return `shelved ${entry.component} ${entry.version}${touching(entry.units)}`;
+    case "unit-added":
+      return entry.how === "import" ? "added from a spreadsheet" : "put into the cabinet";
+    case "unit-changed":
+      return `changed ${entry.what}`;
+    case "unit-shelved":
+      return `shelved: ${entry.why}`;
+    case "unit-recovered":
+      return "recovered from the shelf";
+    case "units-imported":
+      return `brought in ${entry.file}: ${entry.added} added, ${entry.changed} changed, ${counted(entry.readings, "reading")}`;
+    case "reading":
+      return `read ${entry.component} ${clip(entry.raw)} ${SOURCE_WORDS[entry.source] ?? ""}`;
+    case "lent":
+      return `lent to ${entry.to}${entry.dueBack ? `, due back ${day(entry.dueBack)}` : ""}`;
+    case "back":
+      return `back from ${entry.from}`;
+    case "hold-set":
+      return `on hold until ${day(entry.until)}: ${entry.why}`;
+    case "hold-lifted":
+      return "hold lifted";
+    case "note":
+      return entry.text;
+  }
+}

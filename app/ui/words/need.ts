@@ -1,0 +1,38 @@
+// A need as one sentence.
+import { type NeedCause, type Target, targetOn } from "#core/needs/need.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { sayDate } from "./time.ts";
+import type { Names } from "./standing.ts";
+
+type SaidNeed = { readonly cause: NeedCause; readonly component: string; readonly targets: readonly Target[]; readonly dueFrom: PlainDate };
+
+export function sayNeed(need: SaidNeed, names: Names, many: boolean): string {
+  const target = targetOn(need, names.today);
+  const which = many ? `${need.component}: ` : "";
+  const to = target ? names.release(target) : undefined;
+  switch (need.cause) {
+    case "behind":
+      return `${which}install ${to ?? "the newer release"}`;
+    case "pinned":
+      return `${which}bring to ${to ?? "the pinned release"}, which its group is pinned to`;
+    case "withdrawn":
+      return to ? `${which}leave the withdrawn release for ${to}` : `${which}runs a withdrawn release, and there is none to go to`;
+    case "aside":
+      return to ? `${which}leave its track for ${to}` : `${which}on a track its group does not use`;
+    case "unread":
+      return `${which}read it for the first time`;
+    case "unclear":
+      return `${which}read it again; the last reading cannot be placed`;
+    case "stale":
+      return `${which}read it again; the last reading is old`;
+    case "back-from-custody":
+      return `${which}read it; it came back and nobody has`;
+    case "flash-unconfirmed":
+      return `${which}read it to confirm the flash`;
+    case "ahead":
+      return `${which}add what it runs to our list of releases`;
+  }
+}
+
+export const saySince = (need: Pick<SaidNeed, "dueFrom">, names: Names): string =>
+  `since ${sayDate(need.dueFrom, names.locale, names.today)}`;

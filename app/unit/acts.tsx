@@ -1,0 +1,93 @@
+// Custody and hold: who takes it, when it is due back, until when it is left alone.
+import { Form } from "react-router";
+import { useClub, useMay } from "../ui/club.ts";
+import { sayDate } from "../ui/words/time.ts";
+import type { UnitRow } from "#db/units.ts";
+
+type Who = { readonly id: string; readonly name: string };
+
+export function Acts({ unit, people }: { readonly unit: UnitRow; readonly people: readonly Who[] }) {
+  const mayLend = useMay("lend-and-take-back");
+  const mayHold = useMay("hold-unit");
+  if (unit.shelved_at !== null || (!mayLend && !mayHold)) return null;
+  return (
+    <section className="flex flex-col gap-2">
+      <h2>Custody and hold</h2>
+      {mayLend && (unit.holder ? <Back holder={unit.holder} /> : <Lend people={people} />)}
+      {mayHold && <Hold unit={unit} />}
+    </section>
+  );
+}
+
+function Back({ holder }: { readonly holder: string }) {
+  return (
+    <Form method="post">
+      <button type="submit" name="intent" value="back" className="btn btn-outline btn-primary btn-sm">
+        Take it back from {holder.split(" ")[0]}
+      </button>
+    </Form>
+  );
+}
+
+function Lend({ people }: { readonly people: readonly Who[] }) {
+  return (
+    <details>
+      <summary className="btn btn-outline btn-primary btn-sm">Lend it</summary>
+      <Form method="post" className="sheet mt-2 flex flex-col gap-2 p-3">
+        <input type="hidden" name="intent" value="lend" />
+        <label className="text-sm font-semibold">
+          To
+          <select name="person" className="select select-sm mt-1 w-full">
+            {people.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="text-sm font-semibold">
+          Due back (may stay empty)
+          <input type="date" name="dueBack" className="input input-sm mt-1 w-full" />
+        </label>
+        <button type="submit" className="btn btn-primary btn-sm">
+          Lend
+        </button>
+      </Form>
+    </details>
+  );
+}
+
+function Hold({ unit }: { readonly unit: UnitRow }) {
+  const { today, locale } = useClub();
+  if (unit.hold_until !== null && unit.hold_until >= today) {
+    return (
+      <Form method="post" className="text-sm">
+        <p className="mb-1 text-quiet">
+          On hold until {sayDate(unit.hold_until, locale, today)}: {unit.hold_why}
+        </p>
+        <button type="submit" name="intent" value="lift" className="btn btn-outline btn-primary btn-sm">
+          Lift the hold
+        </button>
+      </Form>
+    );
+  }
+  return (
+    <details>
+      <summary className="btn btn-outline btn-primary btn-sm">Put it on hold</summary>
+      <Form method="post" className="sheet mt-2 flex flex-col gap-2 p-3">
+        <input type="hidden" name="intent" value="hold" />
+        <label className="text-sm font-semibold">
+          Until
+          <input type="date" name="until" className="input input-sm mt-1 w-full" />
+        </label>
+        <label className="text-sm font-semibold">
+          Why
+          <input name="why" className="input input-sm mt-1 w-full" />
+        </label>
+        <button type="submit" className="btn btn-primary btn-sm">
+          Hold
+        </button>
+      </Form>
+    </details>
+  );
+}
