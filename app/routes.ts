@@ -9,6 +9,7 @@ export default [
   layout("./frame/frame.tsx", [
     route("cabinet", "./cabinet/cabinet.tsx"),
     route("units/:tag", "./unit/unit.tsx"),
+    route("due", "./due/due.tsx"),
     route("bench", "./frame/later.tsx", { id: "bench" }),
     route("kit", "./frame/later.tsx", { id: "kit" }),
     route("codeplugs", "./frame/later.tsx", { id: "codeplugs" }),

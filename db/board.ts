@@ -53,3 +53,101 @@ export async function openNeeds(tx: Tx, today: PlainDate): Promise<StoredNeed[]>
   );
   return rows;
 }
+
+export type BoardFilter = {
+  readonly place?: string | undefined;
+  readonly model?: string | undefined;
+  readonly group?: string | undefined;
+  readonly person?: string | undefined;
+  readonly urgency?: 0 | 1 | 2 | undefined;
+};
+
+export const BOARD_SORTS = ["urgency", "since", "tag", "model", "place"] as const;
+export type BoardSort = (typeof BOARD_SORTS)[number];
+
+const ORDER: Record<BoardSort, string> = {
+  urgency: "n.urgency desc, n.due_from, n.unit_id",
+  since: "n.due_from, n.unit_id",
+  tag: "u.tag collate natural_order, n.due_from",
+  model: "m.name collate natural_order, u.tag collate natural_order",
+  place: "p.position, p.name, u.slot",
+};
+
+export type BoardRow = StoredNeed & {
+  tag: string;
+  model_id: string;
+  model: string;
+  place: string | null;
+  group_name: string | null;
+  holder_id: string | null;
+  holder: string | null;
+  raw: string | null;
+};
+
+export type BoardGroup = Doing | "held";
+
+/** One group of the board: its first `limit` needs, by the index need_board (need_held for what is on hold). */
+export async function boardGroup(
+  tx: Tx,
+  group: BoardGroup,
+  today: PlainDate,
+  filter: BoardFilter,
+  sort: BoardSort,
+  limit: number,
+): Promise<BoardRow[]> {
+  const values: unknown[] = [today];
+  const conditions: string[] = [];
+  const add = (column: string, value: unknown) => {
+    if (value === undefined) return;
+    values.push(value);
+    conditions.push(`and ${column} = $${values.length}`);
+  };
+  if (group === "held") conditions.push("and n.held_from <= $1 and n.due_from > $1");
+  else {
+    conditions.push("and n.due_from <= $1");
+    add("n.doing", group);
+  }
+  add("n.urgency", filter.urgency);
+  add("u.place_id", filter.place);
+  add("u.model_id", filter.model);
+  add("u.group_id", filter.group);
+  add("k.person_id", filter.person);
+  values.push(limit);
+  const { rows } = await tx.query<BoardRow>(
+    `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause, n.urgency, n.doing,
+       n.targets, n.because, u.tag, u.model_id, m.name model, p.name place, g.name group_name, k.person_id holder_id, w.name holder,
+       (select r.raw from reading r where r.club_id = n.club_id and r.unit_id = n.unit_id and r.component_id = n.component_id
+        order by r.read_at desc, r.id desc limit 1) raw
+     from need n
+     join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
+     join model m on m.club_id = u.club_id and m.id = u.model_id
+     join component c on c.club_id = n.club_id and c.id = n.component_id
+     left join place p on p.club_id = u.club_id and p.id = u.place_id
+     left join unit_group g on g.club_id = u.club_id and g.id = u.group_id
+     left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null
+     left join person w on w.club_id = k.club_id and w.id = k.person_id
+     where (n.due_to is null or n.due_to > $1) ${conditions.join(" ")}
+     order by ${ORDER[sort]} limit $${values.length}`,
+    values,
+  );
+  return rows;
+}
+
+/** The choices for the board's filters. */
+export async function boardChoices(tx: Tx): Promise<{ kind: "place" | "model" | "group"; id: string; name: string }[]> {
+  const { rows } = await tx.query<{ kind: "place" | "model" | "group"; id: string; name: string }>(
+    `select 'place' kind, id, name from place where shelved_at is null
+     union all select 'model', id, name from model where shelved_at is null
+     union all select 'group', id, name from unit_group where shelved_at is null order by kind, name`,
+  );
+  return rows;
+}
+
+/** The versions of releases, by id: to name what needs speak of. */
+export async function releaseNames(tx: Tx, ids: readonly string[]): Promise<Record<string, string>> {
+  const { rows } = await tx.query<{ id: string; version: string }>(
+    "select id, version from release where id = any($1::bigint[])",
+    [ids],
+  );
+  return Object.fromEntries(rows.map((row) => [row.id, row.version]));
+}

@@ -1,0 +1,127 @@
+// Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
+import { data, Form, Link } from "react-router";
+import { URGENCIES } from "#core/firmware/catalogue.ts";
+import { releasesIn } from "#core/firmware/mentions.ts";
+import { BOARD_SORTS, boardChoices, boardGroup, type BoardGroup, releaseNames } from "#db/board.ts";
+import { people } from "#db/people.ts";
+import type { Route } from "./+types/due";
+import { inClub, mustBeAllowed } from "../context.ts";
+import { useMay } from "../ui/club.ts";
+import { Page } from "../ui/page.tsx";
+import { counted } from "../ui/words/count.ts";
+import { holdSeveral } from "./hold.server.ts";
+import { Filters } from "./filters.tsx";
+import { NeedRows } from "./rows.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "Due · Mossy Cabinet" }];
+
+const GROUPS: readonly { readonly key: BoardGroup; readonly title: string; readonly says: string }[] = [
+  { key: "install", title: "Update", says: "here, and a release is ready for them" },
+  { key: "read", title: "Read", says: "here; nobody knows for sure what they run" },
+  { key: "ask-back", title: "Ask back", says: "with somebody; they must come in first" },
+  { key: "look-up", title: "Look up", says: "they run what our list does not have" },
+  { key: "held", title: "On hold", says: "would be due, but are left alone for now" },
+];
+
+const FIRST = 50;
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const search = new URL(request.url).searchParams;
+  const id = (name: string) => (/^\d{1,18}$/.test(search.get(name) ?? "") ? (search.get(name) ?? undefined) : undefined);
+  const urgency = URGENCIES.findIndex((u) => u === search.get("urgency"));
+  const filter = {
+    place: id("place"),
+    model: id("model"),
+    group: id("group"),
+    person: id("person"),
+    urgency: urgency === 0 || urgency === 1 || urgency === 2 ? urgency : undefined,
+  } as const;
+  const sort = BOARD_SORTS.find((s) => s === search.get("sort")) ?? "urgency";
+  const wanted = GROUPS.filter((g) => !search.get("do") || g.key === search.get("do"));
+  const limit = search.get("do") ? 500 : FIRST;
+  return inClub(context, async (tx, who) => {
+    const groups: { key: BoardGroup; rows: Awaited<ReturnType<typeof boardGroup>>; more: boolean }[] = [];
+    for (const { key } of wanted) {
+      const rows = await boardGroup(tx, key, who.today, filter, sort, limit + 1);
+      groups.push({ key, rows: rows.slice(0, limit), more: rows.length > limit });
+    }
+    const mentioned = groups.flatMap((g) => g.rows.flatMap((row) => [...releasesIn(row.because), ...row.targets.map((t) => t.release)]));
+    return {
+      groups,
+      releases: await releaseNames(tx, [...new Set(mentioned)]),
+      choices: await boardChoices(tx),
+      people: (await people(tx)).map((p) => ({ id: p.id, name: p.name })),
+      asked: Object.fromEntries(search),
+      receipts: groups.flatMap((g) => g.rows).map(() => crypto.randomUUID() as string),
+    };
+  });
+}
+
+export async function action({ context, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "hold-unit");
+  const form = await request.formData();
+  const answer = await inClub(context, (tx, who) => holdSeveral(tx, who, form));
+  return data(answer, { status: answer.ok ? 200 : 400 });
+}
+
+export default function Due({ loaderData, actionData }: Route.ComponentProps) {
+  const { groups } = loaderData;
+  const shown = groups.filter((g) => g.rows.length > 0);
+  const mayHold = useMay("hold-unit");
+  const units = new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((r) => r.unit_id))).size;
+  let receipt = 0;
+  return (
+    <Page title="Due" says={`${counted(units, "radio")} ${units === 1 ? "needs" : "need"} something`}>
+      <Filters asked={loaderData.asked} choices={loaderData.choices} people={loaderData.people} groups={GROUPS} />
+      {actionData && (
+        <p role="status" className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}>
+          {actionData.says}
+        </p>
+      )}
+      {shown.length === 0 && <p className="doubt w-fit p-5 text-lg">Nothing is due. {Object.keys(loaderData.asked).length > 0 && "Not with this filter, at least."}</p>}
+      <div className="flex flex-col gap-6">
+        {shown.map((group) => {
+          const about = GROUPS.find((g) => g.key === group.key);
+          const start = receipt;
+          receipt += group.rows.length;
+          return (
+            <section key={group.key} aria-labelledby={`g-${group.key}`}>
+              <h2 id={`g-${group.key}`} className="mb-1.5">
+                {about?.title}{" "}
+                <span className="font-sans text-sm font-normal text-quiet">
+                  {counted(group.rows.length, "need")}
+                  {group.more && " and more"}: {about?.says}
+                </span>
+              </h2>
+              <NeedRows rows={group.rows} releases={loaderData.releases} receipts={loaderData.receipts.slice(start, receipt)} />
+              {group.more && (
+                <Link className="link mt-2 inline-block" to={`?${new URLSearchParams({ ...loaderData.asked, do: group.key })}`}>
+                  All of these
+                </Link>
+              )}
+            </section>
+          );
+        })}
+      </div>
+      {mayHold && shown.length > 0 && <HoldPicked />}
+    </Page>
+  );
+}
+
+/** The picks above belong to this form by its id. */
+function HoldPicked() {
+  return (
+    <Form method="post" id="picked" className="sheet mt-6 flex flex-wrap items-end gap-3 p-3 text-sm">
+      <p className="self-center font-semibold">The picked radios:</p>
+      <label className="font-semibold">
+        leave alone until <input type="date" name="until" className="input input-sm w-40" />
+      </label>
+      <label className="font-semibold">
+        because <input name="why" className="input input-sm w-64" />
+      </label>
+      <button type="submit" className="btn btn-primary btn-sm">
+        Put on hold
+      </button>
+    </Form>
+  );
+}

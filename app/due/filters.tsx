@@ -1,0 +1,76 @@
+// The filters of Due: a plain form whose fields become the address.
+import { Form, Link } from "react-router";
+
+type Choice = { readonly kind: "place" | "model" | "group"; readonly id: string; readonly name: string };
+
+export function Filters(props: {
+  readonly asked: Readonly<Record<string, string>>;
+  readonly choices: readonly Choice[];
+  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly groups: readonly { readonly key: string; readonly title: string }[];
+}) {
+  const { asked } = props;
+  const of = (kind: Choice["kind"]) => props.choices.filter((c) => c.kind === kind).map((c) => [c.id, c.name] as const);
+  return (
+    <Form className="mb-4 flex flex-wrap items-end gap-2.5 text-sm" key={JSON.stringify(asked)}>
+      <Choose name="do" label="What to do" all="everything" value={asked.do} options={props.groups.map((g) => [g.key, g.title])} />
+      <Choose name="model" label="Model" all="any" value={asked.model} options={of("model")} />
+      <Choose name="place" label="Place" all="anywhere" value={asked.place} options={of("place")} />
+      <Choose name="group" label="Group" all="any" value={asked.group} options={of("group")} />
+      <Choose
+        name="urgency"
+        label="Urgency"
+        all="any"
+        value={asked.urgency}
+        options={[
+          ["safety", "safety"],
+          ["fix", "a fix"],
+          ["routine", "routine"],
+        ]}
+      />
+      <Choose name="person" label="With" all="anybody" value={asked.person} options={props.people.map((p) => [p.id, p.name])} />
+      <Choose
+        name="sort"
+        label="Sort by"
+        all="urgency, then age"
+        value={asked.sort}
+        options={[
+          ["since", "age"],
+          ["tag", "tag"],
+          ["model", "model"],
+          ["place", "place"],
+        ]}
+      />
+      <button type="submit" className="btn btn-primary btn-sm">
+        Show
+      </button>
+      {Object.keys(asked).length > 0 && (
+        <Link to="/due" className="link">
+          everything
+        </Link>
+      )}
+    </Form>
+  );
+}
+
+function Choose(props: {
+  readonly name: string;
+  readonly label: string;
+  readonly all: string;
+  readonly value: string | undefined;
+  readonly options: readonly (readonly [string, string])[];
+}) {
+  return (
+    <label className="font-semibold">
+      <span className="mb-0.5 block">{props.label}</span>
+      <select name={props.name} defaultValue={props.value ?? ""} className="select select-sm w-32" onChange={(e) => e.target.form?.requestSubmit()}>
+        <option value="">{props.all}</option>
+        {props.options.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,29 @@
+// Puts several radios on hold at once.
+import { z } from "zod";
+import { plainDate } from "#core/firmware/policy.ts";
+import { tell } from "#db/log.ts";
+import { recompute } from "#db/needs.ts";
+import type { Tx } from "#db/pool.ts";
+import { setHold } from "#db/units.ts";
+import type { SignedIn } from "../context.ts";
+import { counted } from "../ui/words/count.ts";
+
+const shape = z.object({
+  units: z.array(z.string().regex(/^\d{1,18}$/)).min(1, "Pick at least one radio."),
+  until: z.string().pipe(plainDate),
+  why: z.string().trim().min(1, "Say why, so that others know.").max(300),
+});
+
+export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promise<{ ok: boolean; says: string }> {
+  const parsed = shape.safeParse({ units: [...new Set(form.getAll("unit"))], until: form.get("until"), why: form.get("why") });
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0];
+    return { ok: false, says: issue?.path[0] === "until" ? "Say until which day, such as 2027-05-02." : (issue?.message ?? "Something is missing.") };
+  }
+  const { units, until, why } = parsed.data;
+  if (until < who.today) return { ok: false, says: "That day has passed already." };
+  await setHold(tx, units, { until, why });
+  for (const unit of units) await tell(tx, { kind: "hold-set", until, why }, { unit });
+  await recompute(tx, { of: "units", ids: units });
+  return { ok: true, says: `${counted(units.length, "radio")} on hold.` };
+}
