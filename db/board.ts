@@ -134,7 +134,9 @@ export async function boardGroup(
 }
 
 /** The choices for the board's filters. */
-export async function boardChoices(tx: Tx): Promise<{ kind: "place" | "model" | "group"; id: string; name: string }[]> {
+export async function boardChoices(
+  tx: Tx,
+): Promise<{ kind: "place" | "model" | "group"; id: string; name: string }[]> {
   const { rows } = await tx.query<{ kind: "place" | "model" | "group"; id: string; name: string }>(
     `select 'place' kind, id, name from place where shelved_at is null
      union all select 'model', id, name from model where shelved_at is null

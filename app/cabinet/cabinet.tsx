@@ -1,14 +1,14 @@
 // The Cabinet: the wall of drawers under a lens, and beside it what the cabinet needs, or the chosen radio.
 import { Link, useSearchParams } from "react-router";
 import { unitByTag } from "#db/units.ts";
-import type { Route } from "./+types/cabinet";
 import { inClub } from "../context.ts";
 import { MossSymbols } from "../ui/moss.tsx";
 import { counted } from "../ui/words/count.ts";
+import type { Route } from "./+types/cabinet";
 import { Chosen } from "./chosen.tsx";
 import { loadWall } from "./load.server.ts";
 import { Needed } from "./needed.tsx";
-import { type Lens, LENSES, Wall } from "./wall.tsx";
+import { LENSES, type Lens, Wall } from "./wall.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Cabinet · Mossy Cabinet" }];
 
@@ -36,12 +36,16 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
         <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
           <h1>Cabinet</h1>
           <p className="text-sm text-quiet">
-            {counted(drawers.length, "radio")}: {drawers.length - needing} as they should be, {needing} need something,{" "}
-            {away} away
+            {counted(drawers.length, "radio")}: {drawers.length - needing} as they should be, {needing} need
+            something, {away} away
           </p>
           <Lenses lens={lens} />
         </header>
-        {drawers.length === 0 ? <EmptyCabinet /> : <Wall shelves={shelves} lens={lens} chosen={chosen?.tag} />}
+        {drawers.length === 0 ? (
+          <EmptyCabinet />
+        ) : (
+          <Wall shelves={shelves} lens={lens} chosen={chosen?.tag} />
+        )}
       </div>
       <aside className="border-t border-line bg-base-100 px-5 py-4 lg:sticky lg:top-0 lg:h-dvh lg:overflow-y-auto lg:border-t-0 lg:border-l">
         {chosen && <Chosen drawer={chosen} receipt={loaderData.receipt} key={chosen.tag} />}

@@ -1,10 +1,10 @@
 // The wall's units with their moss, standing and readings, and what the cabinet needs.
 import { URGENCIES } from "#core/firmware/catalogue.ts";
-import { standingOf, type StandingName } from "#core/firmware/standing.ts";
+import { type StandingName, standingOf } from "#core/firmware/standing.ts";
 import { type MossLevel, mossOf } from "#core/needs/moss.ts";
-import { summarise, type SummaryItem } from "#core/needs/summary.ts";
-import { groupBy } from "#core/quantities/group.ts";
+import { type SummaryItem, summarise } from "#core/needs/summary.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { groupBy } from "#core/quantities/group.ts";
 import { openNeeds } from "#db/board.ts";
 import { loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
@@ -32,7 +32,11 @@ export type Drawer = {
 
 export type Shelf = { readonly name: string; readonly drawers: readonly Drawer[] };
 
-export type SaidItem = SummaryItem & { readonly tags: readonly string[]; readonly releaseName?: string; readonly modelName?: string };
+export type SaidItem = SummaryItem & {
+  readonly tags: readonly string[];
+  readonly releaseName?: string;
+  readonly modelName?: string;
+};
 
 export async function loadWall(tx: Tx, today: PlainDate): Promise<{ shelves: Shelf[]; items: SaidItem[] }> {
   const rows = await wallUnits(tx);
@@ -47,7 +51,9 @@ export async function loadWall(tx: Tx, today: PlainDate): Promise<{ shelves: She
     const catalogue = facts.catalogues.get(row.model_id);
     if (!unit || !catalogue) continue;
     const components = [...catalogue.values()];
-    const standings = components.map((c) => standingOf(unit, c.component.id, catalogue, policyOf(facts, unit), today));
+    const standings = components.map((c) =>
+      standingOf(unit, c.component.id, catalogue, policyOf(facts, unit), today),
+    );
     const [main] = standings;
     const own = byUnit.get(row.id) ?? [];
     const running = main?.release === undefined ? undefined : components[0]?.byId.get(main.release);
@@ -55,12 +61,17 @@ export async function loadWall(tx: Tx, today: PlainDate): Promise<{ shelves: She
       id: row.id,
       tag: row.tag,
       model: row.model,
-      moss: mossOf(own.map((n) => ({ dueFrom: n.due_from, urgency: URGENCIES[n.urgency] ?? "routine" })), today),
+      moss: mossOf(
+        own.map((n) => ({ dueFrom: n.due_from, urgency: URGENCIES[n.urgency] ?? "routine" })),
+        today,
+      ),
       safety: own.some((n) => n.urgency === 2),
       community: running?.track === "community",
       standing: main?.standing ?? "unread",
       version: main?.reading?.raw,
-      others: standings.slice(1).map((s, i) => `${components[i + 1]?.component.name} ${s.reading?.raw ?? "not read"}`),
+      others: standings
+        .slice(1)
+        .map((s, i) => `${components[i + 1]?.component.name} ${s.reading?.raw ?? "not read"}`),
       components: components.map((c) => c.component.name),
       group: row.group_name,
       holder: row.holder,
@@ -85,7 +96,11 @@ export async function loadWall(tx: Tx, today: PlainDate): Promise<{ shelves: She
       dueFrom: n.due_from,
       targets: n.targets,
     })),
-    rows.map((row) => ({ unit: row.id, away: row.holder !== null, ...(row.due_back && { dueBack: row.due_back }) })),
+    rows.map((row) => ({
+      unit: row.id,
+      away: row.holder !== null,
+      ...(row.due_back && { dueBack: row.due_back }),
+    })),
     today,
   );
   return {
@@ -95,7 +110,8 @@ export async function loadWall(tx: Tx, today: PlainDate): Promise<{ shelves: She
       tags: item.units.map((id) => tags.get(id)?.tag ?? "?"),
       ...(item.kind === "safety" && {
         modelName: tags.get(item.units[0] ?? "")?.model ?? "",
-        releaseName: item.release && releaseNamer(facts.catalogues.get(item.model) ?? new Map())(item.release),
+        releaseName:
+          item.release && releaseNamer(facts.catalogues.get(item.model) ?? new Map())(item.release),
       }),
     })),
   };

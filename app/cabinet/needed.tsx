@@ -44,7 +44,12 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
     case "safety":
       return <span aria-hidden="true" className={`${shape} hatch border-rust`} />;
     case "install":
-      return <span aria-hidden="true" className={`${shape} border-line bg-gradient-to-t from-[var(--moss-3)] from-50% to-transparent to-50%`} />;
+      return (
+        <span
+          aria-hidden="true"
+          className={`${shape} border-line bg-gradient-to-t from-[var(--moss-3)] from-50% to-transparent to-50%`}
+        />
+      );
     case "overdue":
     case "ask-back":
       return <span aria-hidden="true" className={`${shape} border-dashed border-quiet`} />;
@@ -58,7 +63,10 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
 
 type Words = { readonly head: string; readonly text: string; readonly act: string; readonly to: string };
 
-function wordsOf(item: SaidItem, day: (date: Extract<SaidItem, { kind: "safety" }>["since"]) => string): Words {
+function wordsOf(
+  item: SaidItem,
+  day: (date: Extract<SaidItem, { kind: "safety" }>["since"]) => string,
+): Words {
   const radios = counted(item.units.length, "radio");
   const tags = listed(item.tags);
   const one = item.units.length === 1;
@@ -73,7 +81,12 @@ function wordsOf(item: SaidItem, day: (date: Extract<SaidItem, { kind: "safety" 
     case "install":
       return { head: `${radios} can be updated now`, text: tags, act: "Line them up", to: "/due?do=install" };
     case "overdue":
-      return { head: `${radios} should be back by now`, text: tags, act: "See who has them", to: "/cabinet?lens=who" };
+      return {
+        head: `${radios} should be back by now`,
+        text: tags,
+        act: "See who has them",
+        to: "/cabinet?lens=who",
+      };
     case "never-read":
       return { head: `${radios} we have never read`, text: tags, act: "Read them", to: "/due?do=read" };
     case "read-again":

@@ -2,7 +2,7 @@
 import { useRef } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useClub } from "../ui/club.ts";
-import { Moss, MOSS_WORD } from "../ui/moss.tsx";
+import { MOSS_WORD, Moss } from "../ui/moss.tsx";
 import { STANDING_WORD } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Drawer, Shelf } from "./load.server.ts";
@@ -21,7 +21,11 @@ const STEPS: Record<string, [number, number]> = {
   ArrowUp: [0, -1],
 };
 
-export function Wall(props: { readonly shelves: readonly Shelf[]; readonly lens: Lens; readonly chosen: string | undefined }) {
+export function Wall(props: {
+  readonly shelves: readonly Shelf[];
+  readonly lens: Lens;
+  readonly chosen: string | undefined;
+}) {
   const wall = useRef<HTMLDivElement>(null);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const step = STEPS[event.key];
@@ -37,7 +41,11 @@ export function Wall(props: { readonly shelves: readonly Shelf[]; readonly lens:
     // biome-ignore lint/a11y/noStaticElementInteractions: arrows are an extra beside Tab
     <div ref={wall} onKeyDown={onKeyDown} className="flex flex-wrap gap-x-3 gap-y-1.5">
       {props.shelves.map((shelf) => (
-        <section key={shelf.name} aria-label={shelf.name} className={shelf.drawers.length > 6 ? "w-full" : ""}>
+        <section
+          key={shelf.name}
+          aria-label={shelf.name}
+          className={shelf.drawers.length > 6 ? "w-full" : ""}
+        >
           <h2 className="font-serif text-xs leading-4 font-semibold">{shelf.name}</h2>
           <ul className="flex flex-wrap gap-1 border-b-[5px] border-shelf bg-[var(--alcove)] p-1 pb-0">
             {shelf.drawers.map((drawer) => (
@@ -53,8 +61,12 @@ export function Wall(props: { readonly shelves: readonly Shelf[]; readonly lens:
 }
 
 /** The drawer to the right or left in order; up or down the one whose middle is nearest on the next row. */
-function neighbour(drawers: HTMLElement[], from: Element | null, [across, down]: [number, number]): HTMLElement | undefined {
-  const at = drawers.findIndex((d) => d === from);
+function neighbour(
+  drawers: HTMLElement[],
+  from: Element | null,
+  [across, down]: [number, number],
+): HTMLElement | undefined {
+  const at = drawers.indexOf(from as HTMLElement);
   if (at < 0) return drawers[0];
   if (across !== 0) return drawers[at + across];
   const box = drawers[at]?.getBoundingClientRect();
@@ -63,12 +75,22 @@ function neighbour(drawers: HTMLElement[], from: Element | null, [across, down]:
     .map((drawer) => ({ drawer, rect: drawer.getBoundingClientRect() }))
     .filter(({ rect }) => (down > 0 ? rect.top >= box.bottom : rect.bottom <= box.top));
   beyond.sort(
-    (a, b) => Math.abs(a.rect.top - box.top) - Math.abs(b.rect.top - box.top) || Math.abs(a.rect.left - box.left) - Math.abs(b.rect.left - box.left),
+    (a, b) =>
+      Math.abs(a.rect.top - box.top) - Math.abs(b.rect.top - box.top) ||
+      Math.abs(a.rect.left - box.left) - Math.abs(b.rect.left - box.left),
   );
   return beyond[0]?.drawer;
 }
 
-function DrawerFront({ drawer, lens, chosen }: { readonly drawer: Drawer; readonly lens: Lens; readonly chosen: boolean }) {
+function DrawerFront({
+  drawer,
+  lens,
+  chosen,
+}: {
+  readonly drawer: Drawer;
+  readonly lens: Lens;
+  readonly chosen: boolean;
+}) {
   const [search] = useSearchParams();
   const to = new URLSearchParams(search);
   to.set("unit", drawer.tag);
@@ -90,7 +112,9 @@ function DrawerFront({ drawer, lens, chosen }: { readonly drawer: Drawer; readon
       <span className={`relative z-10 block ${drawer.safety ? "pl-1.5" : ""}`}>
         <span className="tag block text-[0.9rem]">{drawer.tag}</span>
         <span className="block truncate text-[0.72rem] text-quiet">{drawer.model}</span>
-        <span className={`block truncate text-[0.75rem] leading-[1.2] ${doubt && !away ? "doubt-thin mt-px w-fit max-w-full px-0.5" : "mt-0.5"}`}>
+        <span
+          className={`block truncate text-[0.75rem] leading-[1.2] ${doubt && !away ? "doubt-thin mt-px w-fit max-w-full px-0.5" : "mt-0.5"}`}
+        >
           <Shown drawer={drawer} lens={lens} />
         </span>
       </span>
@@ -122,7 +146,11 @@ function Shown({ drawer, lens }: { readonly drawer: Drawer; readonly lens: Lens 
 }
 
 function labelOf(drawer: Drawer): string {
-  const parts = [`${drawer.tag}, ${drawer.model}`, drawer.version ?? "not read", STANDING_WORD[drawer.standing]];
+  const parts = [
+    `${drawer.tag}, ${drawer.model}`,
+    drawer.version ?? "not read",
+    STANDING_WORD[drawer.standing],
+  ];
   if (drawer.holder) parts.push(`with ${drawer.holder}`);
   if (drawer.safety) parts.push("lacks a safety fix");
   parts.push(MOSS_WORD[drawer.moss]);

@@ -1,7 +1,7 @@
 // After a session had ended in the middle of a form: what was typed, and one press to save it now.
 import { Form, Link } from "react-router";
-import type { Route } from "./+types/kept";
 import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/kept";
 import { ownPath, unpackKept } from "./pack.ts";
 
 const HIDDEN = new Set(["intent", "receipt"]);
@@ -14,7 +14,10 @@ export function loader({ request }: Route.LoaderArgs) {
 export default function Kept({ loaderData }: Route.ComponentProps) {
   const { to, fields } = loaderData;
   return (
-    <Page title="Not saved yet" says="Your session had ended before this could be saved. It is as you typed it.">
+    <Page
+      title="Not saved yet"
+      says="Your session had ended before this could be saved. It is as you typed it."
+    >
       <Form method="post" action={to} className="sheet max-w-xl p-4">
         <dl className="mb-4 grid grid-cols-[8rem_1fr] gap-2">
           {fields

@@ -1,16 +1,15 @@
 // Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
 import { data, Form, Link } from "react-router";
-import { URGENCIES } from "#core/firmware/catalogue.ts";
 import { releasesIn } from "#core/firmware/mentions.ts";
-import { BOARD_SORTS, boardChoices, boardGroup, type BoardGroup, releaseNames } from "#db/board.ts";
+import { BOARD_SORTS, type BoardGroup, boardChoices, boardGroup, releaseNames } from "#db/board.ts";
 import { people } from "#db/people.ts";
-import type { Route } from "./+types/due";
 import { inClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
-import { holdSeveral } from "./hold.server.ts";
+import type { Route } from "./+types/due";
 import { Filters } from "./filters.tsx";
+import { holdSeveral } from "./hold.server.ts";
 import { NeedRows } from "./rows.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Due · Mossy Cabinet" }];
@@ -27,8 +26,9 @@ const FIRST = 50;
 
 export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
-  const id = (name: string) => (/^\d{1,18}$/.test(search.get(name) ?? "") ? (search.get(name) ?? undefined) : undefined);
-  const urgency = URGENCIES.findIndex((u) => u === search.get("urgency"));
+  const id = (name: string) =>
+    /^\d{1,18}$/.test(search.get(name) ?? "") ? (search.get(name) ?? undefined) : undefined;
+  const urgency = ["routine", "fix", "safety"].indexOf(search.get("urgency") ?? "");
   const filter = {
     place: id("place"),
     model: id("model"),
@@ -45,7 +45,9 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       const rows = await boardGroup(tx, key, who.today, filter, sort, limit + 1);
       groups.push({ key, rows: rows.slice(0, limit), more: rows.length > limit });
     }
-    const mentioned = groups.flatMap((g) => g.rows.flatMap((row) => [...releasesIn(row.because), ...row.targets.map((t) => t.release)]));
+    const mentioned = groups.flatMap((g) =>
+      g.rows.flatMap((row) => [...releasesIn(row.because), ...row.targets.map((t) => t.release)]),
+    );
     return {
       groups,
       releases: await releaseNames(tx, [...new Set(mentioned)]),
@@ -68,17 +70,30 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const { groups } = loaderData;
   const shown = groups.filter((g) => g.rows.length > 0);
   const mayHold = useMay("hold-unit");
-  const units = new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((r) => r.unit_id))).size;
+  const units = new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((r) => r.unit_id)))
+    .size;
   let receipt = 0;
   return (
     <Page title="Due" says={`${counted(units, "radio")} ${units === 1 ? "needs" : "need"} something`}>
-      <Filters asked={loaderData.asked} choices={loaderData.choices} people={loaderData.people} groups={GROUPS} />
+      <Filters
+        asked={loaderData.asked}
+        choices={loaderData.choices}
+        people={loaderData.people}
+        groups={GROUPS}
+      />
       {actionData && (
-        <p role="status" className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}>
+        <p
+          role="status"
+          className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}
+        >
           {actionData.says}
         </p>
       )}
-      {shown.length === 0 && <p className="doubt w-fit p-5 text-lg">Nothing is due. {Object.keys(loaderData.asked).length > 0 && "Not with this filter, at least."}</p>}
+      {shown.length === 0 && (
+        <p className="doubt w-fit p-5 text-lg">
+          Nothing is due. {Object.keys(loaderData.asked).length > 0 && "Not with this filter, at least."}
+        </p>
+      )}
       <div className="flex flex-col gap-6">
         {shown.map((group) => {
           const about = GROUPS.find((g) => g.key === group.key);
@@ -93,9 +108,16 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
                   {group.more && " and more"}: {about?.says}
                 </span>
               </h2>
-              <NeedRows rows={group.rows} releases={loaderData.releases} receipts={loaderData.receipts.slice(start, receipt)} />
+              <NeedRows
+                rows={group.rows}
+                releases={loaderData.releases}
+                receipts={loaderData.receipts.slice(start, receipt)}
+              />
               {group.more && (
-                <Link className="link mt-2 inline-block" to={`?${new URLSearchParams({ ...loaderData.asked, do: group.key })}`}>
+                <Link
+                  className="link mt-2 inline-block"
+                  to={`?${new URLSearchParams({ ...loaderData.asked, do: group.key })}`}
+                >
                   All of these
                 </Link>
               )}

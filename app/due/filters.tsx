@@ -10,10 +10,17 @@ export function Filters(props: {
   readonly groups: readonly { readonly key: string; readonly title: string }[];
 }) {
   const { asked } = props;
-  const of = (kind: Choice["kind"]) => props.choices.filter((c) => c.kind === kind).map((c) => [c.id, c.name] as const);
+  const of = (kind: Choice["kind"]) =>
+    props.choices.filter((c) => c.kind === kind).map((c) => [c.id, c.name] as const);
   return (
     <Form className="mb-4 flex flex-wrap items-end gap-2.5 text-sm" key={JSON.stringify(asked)}>
-      <Choose name="do" label="What to do" all="everything" value={asked.do} options={props.groups.map((g) => [g.key, g.title])} />
+      <Choose
+        name="do"
+        label="What to do"
+        all="everything"
+        value={asked.do}
+        options={props.groups.map((g) => [g.key, g.title])}
+      />
       <Choose name="model" label="Model" all="any" value={asked.model} options={of("model")} />
       <Choose name="place" label="Place" all="anywhere" value={asked.place} options={of("place")} />
       <Choose name="group" label="Group" all="any" value={asked.group} options={of("group")} />
@@ -28,7 +35,13 @@ export function Filters(props: {
           ["routine", "routine"],
         ]}
       />
-      <Choose name="person" label="With" all="anybody" value={asked.person} options={props.people.map((p) => [p.id, p.name])} />
+      <Choose
+        name="person"
+        label="With"
+        all="anybody"
+        value={asked.person}
+        options={props.people.map((p) => [p.id, p.name])}
+      />
       <Choose
         name="sort"
         label="Sort by"
@@ -63,7 +76,12 @@ function Choose(props: {
   return (
     <label className="font-semibold">
       <span className="mb-0.5 block">{props.label}</span>
-      <select name={props.name} defaultValue={props.value ?? ""} className="select select-sm w-32" onChange={(e) => e.target.form?.requestSubmit()}>
+      <select
+        name={props.name}
+        defaultValue={props.value ?? ""}
+        className="select select-sm w-34"
+        onChange={(e) => e.target.form?.requestSubmit()}
+      >
         <option value="">{props.all}</option>
         {props.options.map(([value, text]) => (
           <option key={value} value={value}>

@@ -14,11 +14,25 @@ const shape = z.object({
   why: z.string().trim().min(1, "Say why, so that others know.").max(300),
 });
 
-export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promise<{ ok: boolean; says: string }> {
-  const parsed = shape.safeParse({ units: [...new Set(form.getAll("unit"))], until: form.get("until"), why: form.get("why") });
+export async function holdSeveral(
+  tx: Tx,
+  who: SignedIn,
+  form: FormData,
+): Promise<{ ok: boolean; says: string }> {
+  const parsed = shape.safeParse({
+    units: [...new Set(form.getAll("unit"))],
+    until: form.get("until"),
+    why: form.get("why"),
+  });
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
-    return { ok: false, says: issue?.path[0] === "until" ? "Say until which day, such as 2027-05-02." : (issue?.message ?? "Something is missing.") };
+    return {
+      ok: false,
+      says:
+        issue?.path[0] === "until"
+          ? "Say until which day, such as 2027-05-02."
+          : (issue?.message ?? "Something is missing."),
+    };
   }
   const { units, until, why } = parsed.data;
   if (until < who.today) return { ok: false, says: "That day has passed already." };

@@ -15,19 +15,24 @@ export function NeedRows(props: {
 }) {
   const onKeyDown = (event: React.KeyboardEvent<HTMLUListElement>) => {
     const links = [...event.currentTarget.ownerDocument.querySelectorAll<HTMLElement>("a[data-row]")];
-    const at = links.findIndex((link) => link === document.activeElement);
+    const at = links.indexOf(document.activeElement as HTMLElement);
     if (at < 0) return;
     if (event.key === "ArrowDown" || event.key === "ArrowUp") {
       event.preventDefault();
       links[at + (event.key === "ArrowDown" ? 1 : -1)]?.focus();
     }
-    if (event.key === "x") links[at]?.closest("li")?.querySelector<HTMLInputElement>("input[type=checkbox]")?.click();
+    if (event.key === "x")
+      links[at]?.closest("li")?.querySelector<HTMLInputElement>("input[type=checkbox]")?.click();
   };
   return (
-    // biome-ignore lint/a11y/noNoninteractiveElementInteractions: arrows are an extra beside Tab
     <ul className="sheet divide-y divide-line" onKeyDown={onKeyDown}>
       {props.rows.map((row, i) => (
-        <Row key={`${row.unit_id}${row.kind}${row.component_id}${row.due_from}`} row={row} releases={props.releases} receipt={props.receipts[i] ?? ""} />
+        <Row
+          key={`${row.unit_id}${row.kind}${row.component_id}${row.due_from}`}
+          row={row}
+          releases={props.releases}
+          receipt={props.receipts[i] ?? ""}
+        />
       ))}
     </ul>
   );
@@ -35,40 +40,77 @@ export function NeedRows(props: {
 
 const URGENCY = ["", "fix", "safety"] as const;
 
-function Row({ row, releases, receipt }: { readonly row: BoardRow; readonly releases: Readonly<Record<string, string>>; readonly receipt: string }) {
+function Row({
+  row,
+  releases,
+  receipt,
+}: {
+  readonly row: BoardRow;
+  readonly releases: Readonly<Record<string, string>>;
+  readonly receipt: string;
+}) {
   const { locale, today, role, person } = useClub();
   const [reading, setReading] = useState(false);
   const names = namesOf(releases, locale, today);
   const page = `/units/${encodeURIComponent(row.tag)}`;
-  const links = { readings: `${page}#readings`, releases: `/models/${row.model_id}`, group: "/club", history: `/log?unit=${row.unit_id}` };
+  const links = {
+    readings: `${page}#readings`,
+    releases: `/models/${row.model_id}`,
+    group: "/club",
+    history: `/log?unit=${row.unit_id}`,
+  };
   const mayRecord = role !== "member" || row.holder_id === person;
   return (
     <li className="grid grid-cols-[1.5rem_4.5rem_minmax(0,1fr)] items-start gap-x-3 px-3 py-2 md:grid-cols-[1.5rem_4.5rem_8rem_minmax(0,1fr)_9rem_8.5rem]">
-      <input type="checkbox" name="unit" value={row.unit_id} form="picked" className="checkbox checkbox-sm checkbox-primary mt-0.5" aria-label={`Pick ${row.tag}`} />
+      <input
+        type="checkbox"
+        name="unit"
+        value={row.unit_id}
+        form="picked"
+        className="checkbox checkbox-sm checkbox-primary mt-0.5"
+        aria-label={`Pick ${row.tag}`}
+      />
       <Link data-row to={page} className="link tag">
         {row.tag}
       </Link>
       <span className="text-quiet max-md:col-start-3">{row.model}</span>
-      <div className="min-w-0 max-md:col-start-3">
+      <div className="flex min-w-0 flex-wrap items-baseline gap-x-3 max-md:col-start-3">
         <p>
           {row.urgency > 0 && (
-            <span className={`mr-2 px-1.5 py-px text-xs font-bold ${row.urgency === 2 ? "hatch border border-rust text-rust" : "border border-brass"}`}>{URGENCY[row.urgency]}</span>
+            <span
+              className={`mr-2 px-1.5 py-px text-xs font-bold ${row.urgency === 2 ? "hatch border border-rust text-rust" : "border border-brass"}`}
+            >
+              {URGENCY[row.urgency]}
+            </span>
           )}
           {row.raw && <span className="ver text-quiet">{row.raw.slice(0, 24)}: </span>}
           {sayNeed({ ...row, dueFrom: row.due_from }, names, row.component !== "main")}
         </p>
         <Why because={row.because} names={names} links={links} />
         {reading && (
-          <div className="mt-1">
+          <div className="mt-1 w-full">
             <ReadingField tag={row.tag} components={[row.component]} receipt={receipt} compact />
           </div>
         )}
       </div>
-      <span className="text-sm text-quiet max-md:col-start-3">{row.holder ? `with ${row.holder.split(" ")[0]}` : (row.place ?? "no place")}</span>
+      <span className="text-sm text-quiet max-md:col-start-3">
+        {row.holder ? `with ${row.holder.split(" ")[0]}` : (row.place ?? "no place")}
+      </span>
       <span className="text-sm max-md:col-start-3 md:text-right">
-        {row.due_from > today ? `till ${sayDate(row.due_from, locale, today)}` : <time dateTime={row.due_from} title={sayDate(row.due_from, locale)}>{sayDistance(row.due_from, today)}</time>}
+        {row.due_from > today ? (
+          `till ${sayDate(row.due_from, locale, today)}`
+        ) : (
+          <time dateTime={row.due_from} title={sayDate(row.due_from, locale)}>
+            {sayDistance(row.due_from, today)}
+          </time>
+        )}
         {mayRecord && (
-          <button type="button" className="link ml-3 font-normal" aria-expanded={reading} onClick={() => setReading(!reading)}>
+          <button
+            type="button"
+            className="link ml-3 font-normal"
+            aria-expanded={reading}
+            onClick={() => setReading(!reading)}
+          >
             read
           </button>
         )}

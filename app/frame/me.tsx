@@ -2,10 +2,10 @@
 import { Form } from "react-router";
 import { z } from "zod";
 import { setTheme } from "#db/people.ts";
-import type { Route } from "./+types/me";
 import { inClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/me";
 
 const THEMES = [
   ["auto", "As the computer has it"],
@@ -14,7 +14,10 @@ const THEMES = [
 ] as const;
 
 export async function action({ context, request }: Route.ActionArgs) {
-  const theme = z.enum(["auto", "fern", "lamp"]).catch("auto").parse((await request.formData()).get("theme"));
+  const theme = z
+    .enum(["auto", "fern", "lamp"])
+    .catch("auto")
+    .parse((await request.formData()).get("theme"));
   await inClub(context, (tx, who) => setTheme(tx, who.person, theme));
   return { ok: true };
 }
@@ -28,7 +31,13 @@ export default function Me() {
           <legend className="mb-1 font-serif font-bold">Light</legend>
           {THEMES.map(([value, text]) => (
             <label key={value} className="flex items-center gap-2 py-1">
-              <input type="radio" name="theme" value={value} defaultChecked={theme === value} className="radio radio-primary radio-sm" />
+              <input
+                type="radio"
+                name="theme"
+                value={value}
+                defaultChecked={theme === value}
+                className="radio radio-primary radio-sm"
+              />
               {text}
             </label>
           ))}

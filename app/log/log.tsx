@@ -5,12 +5,12 @@ import { isPlainDate } from "#core/quantities/date.ts";
 import { type LogFilter, readLog } from "#db/log.ts";
 import { people } from "#db/people.ts";
 import { unitByTag } from "#db/units.ts";
-import type { Route } from "./+types/log";
 import { inClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { sayEntry } from "../ui/words/log.ts";
 import { sayInstant } from "../ui/words/time.ts";
+import type { Route } from "./+types/log";
 
 const PAGE = 60;
 
@@ -55,7 +55,12 @@ export default function Log({ loaderData }: Route.ComponentProps) {
     <Page title="Log" says="what happened; it only grows">
       <Form className="mb-4 flex flex-wrap items-end gap-3 text-sm">
         <Labelled label="Radio">
-          <input name="tag" defaultValue={loaderData.tag} className="input input-sm ver w-28" placeholder="W-03" />
+          <input
+            name="tag"
+            defaultValue={loaderData.tag}
+            className="input input-sm ver w-28"
+            placeholder="W-03"
+          />
         </Labelled>
         <Labelled label="Person">
           <select name="person" defaultValue={asked.person ?? ""} className="select select-sm w-44">
@@ -91,7 +96,9 @@ export default function Log({ loaderData }: Route.ComponentProps) {
         </Link>
       </Form>
       {loaderData.unknownTag && <p className="doubt w-fit p-3">No radio goes by “{loaderData.tag}”.</p>}
-      {entries.length === 0 && !loaderData.unknownTag && <p className="doubt w-fit p-3">Nothing in the log matches.</p>}
+      {entries.length === 0 && !loaderData.unknownTag && (
+        <p className="doubt w-fit p-3">Nothing in the log matches.</p>
+      )}
       {entries.length > 0 && (
         <div className="sheet overflow-x-auto">
           <table className="table table-sm">

@@ -1,6 +1,7 @@
 // The ladder: a component's releases as rungs by date, one rail for each track; units sit on the rung they run.
-import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
+
 import type { Track } from "#core/firmware/catalogue.ts";
+import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
 import { sayDate } from "./words/time.ts";
 
 export type Rung = {
@@ -45,14 +46,21 @@ export function Ladder(props: {
   const { rungs, today, locale } = props;
   const [first] = [...rungs].sort((a, b) => (a.on < b.on ? -1 : 1));
   if (!first) return null;
-  const tracks = (["beta", "factory", "community"] as const).filter((track) => rungs.some((r) => r.track === track));
+  const tracks = (["beta", "factory", "community"] as const).filter((track) =>
+    rungs.some((r) => r.track === track),
+  );
   const latest = rungs.reduce((day, r) => (r.on > day ? r.on : day), today);
   const height = tracks.length * LANE + 26;
   const ticks = yearTicks(first.on, latest);
   const span = Math.max(1, daysBetween(first.on, latest));
   return (
     <figure className="sheet overflow-x-auto p-2">
-      <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full min-w-[38rem]" role="img" aria-label={describe(props)}>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        className="w-full min-w-[38rem]"
+        role="img"
+        aria-label={describe(props)}
+      >
         {tracks.map((track, lane) => (
           <Lane
             key={track}
@@ -83,11 +91,24 @@ export function Ladder(props: {
 
 const TRACK_WORD: Record<Track, string> = { factory: "maker", beta: "beta", community: "community" };
 
-function Lane({ track, y, rungs }: { readonly track: Track; readonly y: number; readonly rungs: readonly Placed[] }) {
+function Lane({
+  track,
+  y,
+  rungs,
+}: {
+  readonly track: Track;
+  readonly y: number;
+  readonly rungs: readonly Placed[];
+}) {
   const start = track === "factory" ? LEFT - 10 : Math.min(...rungs.map((r) => r.x)) - 30;
   return (
     <g>
-      <text x={Math.max(4, start - 8)} y={y + 4} textAnchor={track === "factory" ? "end" : "end"} className="fill-base-content font-serif text-[12px]">
+      <text
+        x={Math.max(4, start - 8)}
+        y={y + 4}
+        textAnchor={track === "factory" ? "end" : "end"}
+        className="fill-base-content font-serif text-[12px]"
+      >
         {TRACK_WORD[track]}
       </text>
       {track === "factory" && (
@@ -96,12 +117,20 @@ function Lane({ track, y, rungs }: { readonly track: Track; readonly y: number; 
           <path d={`M${start} ${y + 9}H${WIDTH - 8}`} stroke="var(--shelf)" strokeWidth="4" />
         </>
       )}
-      {track === "beta" && <path d={`M${start} ${y}H${WIDTH - 8}`} stroke="var(--shelf)" strokeWidth="4" strokeDasharray="8 5" />}
-      {track === "community" && <path d={`M${start} ${y}H${WIDTH - 8}`} stroke="var(--lichen)" strokeWidth="4" />}
+      {track === "beta" && (
+        <path d={`M${start} ${y}H${WIDTH - 8}`} stroke="var(--shelf)" strokeWidth="4" strokeDasharray="8 5" />
+      )}
+      {track === "community" && (
+        <path d={`M${start} ${y}H${WIDTH - 8}`} stroke="var(--lichen)" strokeWidth="4" />
+      )}
       {rungs.map((rung) => (
         <g key={rung.id}>
           <path
-            d={rung.withdrawn ? `M${rung.x} ${y - 14}V${y - 4}M${rung.x - 5} ${y - 4}L${rung.x + 5} ${y + 4}M${rung.x} ${y + 4}V${y + 14}` : `M${rung.x} ${y - 14}V${y + 14}`}
+            d={
+              rung.withdrawn
+                ? `M${rung.x} ${y - 14}V${y - 4}M${rung.x - 5} ${y - 4}L${rung.x + 5} ${y + 4}M${rung.x} ${y + 4}V${y + 14}`
+                : `M${rung.x} ${y - 14}V${y + 14}`
+            }
             stroke={rung.withdrawn ? "var(--color-error)" : "currentColor"}
             strokeWidth="3"
           />
@@ -125,8 +154,21 @@ function Sitting({ rung, y }: { readonly rung: Placed; readonly y: number }) {
   const width = text.length * 8 + 12;
   return (
     <g>
-      <rect x={rung.x - width / 2} y={y - 36} width={width} height={20} rx="2" className="fill-base-100 stroke-primary" strokeWidth="2" />
-      <text x={rung.x} y={y - 22} textAnchor="middle" className="fill-base-content font-mono text-[12px] font-bold">
+      <rect
+        x={rung.x - width / 2}
+        y={y - 36}
+        width={width}
+        height={20}
+        rx="2"
+        className="fill-base-100 stroke-primary"
+        strokeWidth="2"
+      />
+      <text
+        x={rung.x}
+        y={y - 22}
+        textAnchor="middle"
+        className="fill-base-content font-mono text-[12px] font-bold"
+      >
         {text}
       </text>
     </g>
@@ -149,7 +191,8 @@ function yearTicks(from: PlainDate, to: PlainDate): PlainDate[] {
 
 function describe({ rungs, name }: { readonly rungs: readonly Rung[]; readonly name: string }): string {
   const said = rungs.map(
-    (r) => `${r.version} (${TRACK_WORD[r.track]}${r.withdrawn ? ", withdrawn" : ""}${r.units.length > 0 ? `, ${r.units.join(" ")}` : ""})`,
+    (r) =>
+      `${r.version} (${TRACK_WORD[r.track]}${r.withdrawn ? ", withdrawn" : ""}${r.units.length > 0 ? `, ${r.units.join(" ")}` : ""})`,
   );
   return `Releases of ${name} by date: ${said.join(", ")}`;
 }

@@ -3,7 +3,7 @@ import type { MossLevel } from "#core/needs/moss.ts";
 
 const WIDTH = 84;
 const HEIGHT = 28;
-const VARIANTS = 3;
+const VARIANTS = [0, 1, 2] as const;
 const TOP: Record<MossLevel, number> = { 0: 0, 1: 6, 2: 11, 3: 15, 4: 20 };
 
 /** A small repeatable random sequence: the drawing must be the same on the server and in the browser. */
@@ -46,7 +46,7 @@ export function MossSymbols() {
   return (
     <svg className="absolute size-0" aria-hidden="true">
       {LEVELS.flatMap((level) =>
-        Array.from({ length: VARIANTS }, (_, variant) => {
+        VARIANTS.map((variant) => {
           const random = sequence(level * 31 + variant * 7 + 3);
           const high = TOP[level];
           return (
@@ -61,7 +61,12 @@ export function MossSymbols() {
               <path d={hummocks(random, high * 0.62)} fill="var(--moss-2)" />
               <path d={hummocks(random, high * 0.36)} fill="var(--moss-1)" />
               {level >= 3 && (
-                <path d={stalks(random, high, level * 2)} stroke="var(--lichen)" strokeWidth="1.2" strokeLinecap="round" />
+                <path
+                  d={stalks(random, high, level * 2)}
+                  stroke="var(--lichen)"
+                  strokeWidth="1.2"
+                  strokeLinecap="round"
+                />
               )}
             </symbol>
           );
@@ -82,7 +87,7 @@ export const MOSS_WORD: Record<MossLevel, string> = {
 /** The edge at the foot of its parent, which must be positioned. */
 export function Moss({ level, seed }: { readonly level: MossLevel; readonly seed: string }) {
   if (level === 0) return null;
-  const variant = [...seed].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % VARIANTS;
+  const variant = [...seed].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % VARIANTS.length;
   return (
     <svg
       className="pointer-events-none absolute inset-x-0 bottom-0 w-full"

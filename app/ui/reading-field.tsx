@@ -62,17 +62,17 @@ export function ReadingField(props: {
           aria-describedby={`${id}-answer`}
         />
         {!props.compact && (
-        <select
-          name="source"
-          aria-label="Where it was read"
-          className="select select-lg hidden w-auto sm:inline-flex"
-        >
-          {READING_SOURCES.filter((source) => source !== "flash").map((source) => (
-            <option key={source} value={source}>
-              {SOURCE_WORDS[source]}
-            </option>
-          ))}
-        </select>
+          <select
+            name="source"
+            aria-label="Where it was read"
+            className="select select-lg hidden w-auto sm:inline-flex"
+          >
+            {READING_SOURCES.filter((source) => source !== "flash").map((source) => (
+              <option key={source} value={source}>
+                {SOURCE_WORDS[source]}
+              </option>
+            ))}
+          </select>
         )}
         <button type="submit" className={`btn btn-primary ${props.compact ? "btn-sm" : "btn-lg"}`}>
           Record

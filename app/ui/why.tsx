@@ -11,7 +11,7 @@ export function Why(props: {
   readonly label?: string;
 }) {
   return (
-    <details className="group">
+    <details className="open:w-full">
       <summary className="link w-fit cursor-pointer list-none text-sm">{props.label ?? "Why?"}</summary>
       <ul className="mt-1.5 mb-1 flex list-[square] flex-col gap-1 border-l-2 border-brass pl-6 text-sm">
         {props.because.map((fact) => {
@@ -34,7 +34,11 @@ export function Why(props: {
 }
 
 /** Names from a plain table of release ids, as loaders send it. */
-export const namesOf = (releases: Readonly<Record<string, string>>, locale: string, today: Names["today"]): Names => ({
+export const namesOf = (
+  releases: Readonly<Record<string, string>>,
+  locale: string,
+  today: Names["today"],
+): Names => ({
   release: (id) => releases[id] ?? "a release that was shelved",
   locale,
   today,

@@ -1,8 +1,8 @@
 // Custody and hold: who takes it, when it is due back, until when it is left alone.
 import { Form } from "react-router";
+import type { UnitRow } from "#db/units.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { sayDate } from "../ui/words/time.ts";
-import type { UnitRow } from "#db/units.ts";
 
 type Who = { readonly id: string; readonly name: string };
 

@@ -1,11 +1,11 @@
 // What happened to a radio, and every reading of it.
 import { Link } from "react-router";
+import { dateInZone } from "#core/quantities/date.ts";
+import type { CustodyRow } from "#db/units.ts";
 import { useClub } from "../ui/club.ts";
 import { sayEntry } from "../ui/words/log.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
-import type { CustodyRow } from "#db/units.ts";
-import { dateInZone } from "#core/quantities/date.ts";
 
 type Entry = {
   readonly id: string;
@@ -15,7 +15,11 @@ type Entry = {
   readonly person: string | null;
 };
 
-export function History(props: { readonly log: readonly Entry[]; readonly custody: readonly CustodyRow[]; readonly unit: string }) {
+export function History(props: {
+  readonly log: readonly Entry[];
+  readonly custody: readonly CustodyRow[];
+  readonly unit: string;
+}) {
   const { locale, timeZone, today } = useClub();
   return (
     <section id="history">

@@ -6,15 +6,15 @@ import { readLog } from "#db/log.ts";
 import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf } from "#db/units.ts";
-import type { Route } from "./+types/unit";
 import { inClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
-import { Why, namesOf } from "../ui/why.tsx";
+import { namesOf, Why } from "../ui/why.tsx";
 import { sayNeed, saySince } from "../ui/words/need.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
+import type { Route } from "./+types/unit";
 import { actOnUnit, orSayAway } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
@@ -52,7 +52,10 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       })),
       needs: await needsOfUnit(tx, row.id, who.today),
       readings: (await readingsOf(tx, row.id)).map((r) => ({ ...r, read_at: r.read_at.toISOString() })),
-      log: (await readLog(tx, { unit: row.id }, 14)).map((entry) => ({ ...entry, at: entry.at.toISOString() })),
+      log: (await readLog(tx, { unit: row.id }, 14)).map((entry) => ({
+        ...entry,
+        at: entry.at.toISOString(),
+      })),
       custody: await custodyOf(tx, row.id),
       people: (await people(tx)).map((p) => ({ id: p.id, name: p.name })),
       receipt: crypto.randomUUID() as string,
@@ -74,14 +77,22 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
     <div className="px-4 pt-3 pb-8 md:px-6">
       <Head unit={unit} standings={standings} releases={loaderData.releases} />
       {said && !said.typed && (
-        <p role="status" className={`sheet mb-3 p-3 font-semibold ${said.ok ? "" : "hatch border-rust text-rust"}`}>
+        <p
+          role="status"
+          className={`sheet mb-3 p-3 font-semibold ${said.ok ? "" : "hatch border-rust text-rust"}`}
+        >
           {said.says}
         </p>
       )}
       <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1fr)_18rem]">
         <div className="flex min-w-0 flex-col gap-5">
           {mayRecord && unit.shelved_at === null && (
-            <ReadingField tag={unit.tag} components={loaderData.components} receipt={loaderData.receipt} typed={said?.ok === false ? said.typed : undefined} />
+            <ReadingField
+              tag={unit.tag}
+              components={loaderData.components}
+              receipt={loaderData.receipt}
+              typed={said?.ok === false ? said.typed : undefined}
+            />
           )}
           <Standings loaderData={loaderData} />
           <NeedList needs={needs} loaderData={loaderData} />
@@ -115,7 +126,12 @@ function Head({ unit, standings, releases }: Pick<Data, "unit" | "standings" | "
   const worst = standings.find((s) => s.standing.standing !== "current") ?? standings[0];
   const what = [unit.maker, unit.model].join(" ");
   const variant = unit.hardware_revision ? `hardware ${unit.hardware_revision}` : unit.region;
-  const title = unit.shelved_at !== null ? "Shelved" : worst ? capital(sayStanding(worst.standing, names)) : "Nothing is known of its model";
+  const title =
+    unit.shelved_at !== null
+      ? "Shelved"
+      : worst
+        ? capital(sayStanding(worst.standing, names))
+        : "Nothing is known of its model";
   return (
     <header className="mb-4 flex items-start gap-4">
       <p className="cut tag border-2 border-brass bg-plate px-3 py-4 text-xl">{unit.tag}</p>
@@ -126,8 +142,11 @@ function Head({ unit, standings, releases }: Pick<Data, "unit" | "standings" | "
             {what}
           </Link>
           {variant && `, ${variant}`}. {unit.place ?? "No place yet"}. {unit.group_name ?? "In no group"}.{" "}
-          {unit.holder && `With ${unit.holder} since ${sayDate(unit.out_on ?? today, locale, today)}${unit.due_back ? `, due back ${sayDate(unit.due_back, locale, today)}` : ""}. `}
-          {unit.hold_until !== null && unit.hold_until >= today && `On hold until ${sayDate(unit.hold_until, locale, today)}: ${unit.hold_why}.`}
+          {unit.holder &&
+            `With ${unit.holder} since ${sayDate(unit.out_on ?? today, locale, today)}${unit.due_back ? `, due back ${sayDate(unit.due_back, locale, today)}` : ""}. `}
+          {unit.hold_until !== null &&
+            unit.hold_until >= today &&
+            `On hold until ${sayDate(unit.hold_until, locale, today)}: ${unit.hold_why}.`}
         </p>
       </div>
     </header>
@@ -140,17 +159,33 @@ function Standings({ loaderData }: { readonly loaderData: Data }) {
   const { locale, today } = useClub();
   const { unit, standings, releases } = loaderData;
   const names = namesOf(releases, locale, today);
-  const links = { readings: "#readings", releases: `/models/${unit.model_id}`, group: "/club", history: `/log?unit=${unit.id}` };
+  const links = {
+    readings: "#readings",
+    releases: `/models/${unit.model_id}`,
+    group: "/club",
+    history: `/log?unit=${unit.id}`,
+  };
   return (
     <section>
       <h2 className="mb-1.5">How it stands</h2>
       <ul className="sheet divide-y divide-line">
         {standings.map(({ component, standing }) => (
-          <li key={component.id} className="grid grid-cols-[6rem_7rem_minmax(0,1fr)] items-baseline gap-x-3 px-4 py-2.5 max-md:grid-cols-[5rem_minmax(0,1fr)]">
+          <li
+            key={component.id}
+            className="grid grid-cols-[6rem_7rem_minmax(0,1fr)] items-baseline gap-x-3 px-4 py-2.5 max-md:grid-cols-[5rem_minmax(0,1fr)]"
+          >
             <span className="font-semibold">{component.name}</span>
             <span className="ver">{standing.reading?.raw.slice(0, 24) ?? "not read"}</span>
             <div className="max-md:col-span-2">
-              <p className={standing.standing === "unread" || standing.standing === "unclear" ? "doubt-thin w-fit px-1" : ""}>{capital(sayStanding(standing, names))}.</p>
+              <p
+                className={
+                  standing.standing === "unread" || standing.standing === "unclear"
+                    ? "doubt-thin w-fit px-1"
+                    : ""
+                }
+              >
+                {capital(sayStanding(standing, names))}.
+              </p>
               <Why because={standing.because} names={names} links={links} />
             </div>
           </li>
@@ -165,7 +200,12 @@ const URGENCY_WORD = ["", "a fix", "a matter of safety"] as const;
 function NeedList({ needs, loaderData }: { readonly needs: Data["needs"]; readonly loaderData: Data }) {
   const { locale, today } = useClub();
   const names = namesOf(loaderData.releases, locale, today);
-  const links = { readings: "#readings", releases: `/models/${loaderData.unit.model_id}`, group: "/club", history: `/log?unit=${loaderData.unit.id}` };
+  const links = {
+    readings: "#readings",
+    releases: `/models/${loaderData.unit.model_id}`,
+    group: "/club",
+    history: `/log?unit=${loaderData.unit.id}`,
+  };
   if (needs.length === 0) return null;
   return (
     <section>
@@ -175,7 +215,10 @@ function NeedList({ needs, loaderData }: { readonly needs: Data["needs"]; readon
           const held = need.due_from > today;
           const said = { ...need, dueFrom: need.due_from };
           return (
-            <li key={`${need.kind}${need.component_id}${need.due_from}`} className={`px-4 py-2.5 ${need.urgency === 2 ? "hatch" : ""}`}>
+            <li
+              key={`${need.kind}${need.component_id}${need.due_from}`}
+              className={`px-4 py-2.5 ${need.urgency === 2 ? "hatch" : ""}`}
+            >
               <p>
                 <strong>{capital(sayNeed(said, names, loaderData.components.length > 1))}</strong>{" "}
                 <span className="text-quiet">

@@ -8,9 +8,11 @@ export function releasesIn(because: readonly Fact[]): string[] {
     if ("releases" in fact) found.push(...fact.releases);
     if (fact.kind === "rule" && fact.rule.kind === "pinned") found.push(...fact.rule.releases);
     if (fact.kind === "two-places") {
-      for (const place of fact.places) found.push(...[place.below, place.above].filter((id) => id !== undefined));
+      for (const place of fact.places)
+        found.push(...[place.below, place.above].filter((id) => id !== undefined));
     }
-    if (fact.kind === "cannot-place" && fact.problem.kind === "ambiguous") found.push(...fact.problem.releases);
+    if (fact.kind === "cannot-place" && fact.problem.kind === "ambiguous")
+      found.push(...fact.problem.releases);
     return found;
   });
 }

@@ -1,9 +1,10 @@
 // What a cabinet needs, as a short ranked list: what to say first, and which units it is about.
-import { groupBy } from "../quantities/group.ts";
-import type { PlainDate } from "../quantities/date.ts";
+
 import type { Urgency } from "../firmware/catalogue.ts";
+import type { PlainDate } from "../quantities/date.ts";
+import { groupBy } from "../quantities/group.ts";
 import type { Doing } from "./doing.ts";
-import { type NeedCause, targetOn, type Target } from "./need.ts";
+import { type NeedCause, type Target, targetOn } from "./need.ts";
 
 export type SummaryNeed = {
   readonly unit: string;
@@ -52,10 +53,21 @@ export function summarise(
       if (!first) return [];
       const since = group.reduce((day, n) => (n.dueFrom < day ? n.dueFrom : day), first.dueFrom);
       const release = targetOn(first, today);
-      return [{ kind: "safety" as const, model: first.model, component: first.component, since, release, units: distinct(group) }];
+      return [
+        {
+          kind: "safety" as const,
+          model: first.model,
+          component: first.component,
+          since,
+          release,
+          units: distinct(group),
+        },
+      ];
     })
     .sort((a, b) => (a.since < b.since ? -1 : 1));
-  const overdue = units.filter((u) => u.away && u.dueBack !== undefined && u.dueBack < today).map((u) => u.unit);
+  const overdue = units
+    .filter((u) => u.away && u.dueBack !== undefined && u.dueBack < today)
+    .map((u) => u.unit);
   const add = (kind: Exclude<SummaryItem["kind"], "safety">, ids: readonly string[]) => {
     if (ids.length > 0) items.push({ kind, units: ids });
   };

@@ -18,19 +18,34 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
     case "runs":
       return { text: `That is release ${names.release(fact.release)}.`, to: "releases" };
     case "runs-uncatalogued":
-      return { text: `${clip(fact.version)} is not in our list of releases; it is placed by its number.`, to: "releases" };
+      return {
+        text: `${clip(fact.version)} is not in our list of releases; it is placed by its number.`,
+        to: "releases",
+      };
     case "newer":
       return { text: `Newer, admitted and fitting: ${releases(fact.releases)}.`, to: "releases" };
     case "ordered-by-date":
-      return { text: `${names.release(fact.release)} has a number of another shape and is placed by its date on its own track.`, to: "releases" };
+      return {
+        text: `${names.release(fact.release)} has a number of another shape and is placed by its date on its own track.`,
+        to: "releases",
+      };
     case "not-admitted":
       return { text: `On a track that the group does not use: ${releases(fact.releases)}.`, to: "group" };
     case "does-not-fit":
-      return { text: `Newer, but not for this hardware revision or region: ${releases(fact.releases)}.`, to: "releases" };
+      return {
+        text: `Newer, but not for this hardware revision or region: ${releases(fact.releases)}.`,
+        to: "releases",
+      };
     case "may-not-fit":
-      return { text: `May fit, but we do not know this radio's hardware revision or region: ${releases(fact.releases)}.`, to: "releases" };
+      return {
+        text: `May fit, but we do not know this radio's hardware revision or region: ${releases(fact.releases)}.`,
+        to: "releases",
+      };
     case "withdrawn":
-      return { text: `${names.release(fact.release)} was withdrawn on ${day(fact.on)}: ${fact.why}.`, to: "releases" };
+      return {
+        text: `${names.release(fact.release)} was withdrawn on ${day(fact.on)}: ${fact.why}.`,
+        to: "releases",
+      };
     case "numbering":
       return {
         text:
@@ -42,21 +57,39 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
     case "cannot-place":
       return { text: sayProblem(fact.problem, names), to: "readings" };
     case "two-places":
-      return { text: `It can be placed in two ways: ${fact.places.map((p) => sayPlace(p, names)).join("; ")}.`, to: "releases" };
+      return {
+        text: `It can be placed in two ways: ${fact.places.map((p) => sayPlace(p, names)).join("; ")}.`,
+        to: "releases",
+      };
     case "rule":
       return { text: `The group's policy: ${sayRule(fact.rule, names)}.`, to: "group" };
     case "fixes":
-      return { text: `${names.release(fact.release)} mends “${fact.tag}” (${fact.urgency === "safety" ? "a matter of safety" : "a fix"}).`, to: "releases" };
+      return {
+        text: `${names.release(fact.release)} mends “${fact.tag}” (${fact.urgency === "safety" ? "a matter of safety" : "a fix"}).`,
+        to: "releases",
+      };
     case "hold":
-      return { text: `On hold until ${day(fact.until)} (${fact.of === "unit" ? "this radio" : "its group"}): ${fact.why}.`, to: "group" };
+      return {
+        text: `On hold until ${day(fact.until)} (${fact.of === "unit" ? "this radio" : "its group"}): ${fact.why}.`,
+        to: "group",
+      };
     case "hold-broken":
-      return { text: `The safety fix in ${names.release(fact.release)} breaks through the hold.`, to: "releases" };
+      return {
+        text: `The safety fix in ${names.release(fact.release)} breaks through the hold.`,
+        to: "releases",
+      };
     case "stale":
-      return { text: `Readings are good for ${counted(fact.afterDays, "day")}; this one is from ${day(fact.on)}.`, to: "group" };
+      return {
+        text: `Readings are good for ${counted(fact.afterDays, "day")}; this one is from ${day(fact.on)}.`,
+        to: "group",
+      };
     case "back-from-custody":
       return { text: `It came back on ${day(fact.on)} and has not been read since.`, to: "history" };
     case "flash-unconfirmed":
-      return { text: `The flash on ${day(fact.on)} has not been confirmed by reading it off the radio.`, to: "readings" };
+      return {
+        text: `The flash on ${day(fact.on)} has not been confirmed by reading it off the radio.`,
+        to: "readings",
+      };
   }
 }
 
@@ -69,7 +102,9 @@ export function sayRule(rule: PolicyRule, names: Pick<Names, "release" | "locale
     case "fixes": {
       const parts = [
         ...(rule.tags.length > 0 ? [`it mends ${listed(rule.tags)}`] : []),
-        ...(rule.atLeast ? [rule.atLeast === "safety" ? "it is a matter of safety" : "it mends a fault"] : []),
+        ...(rule.atLeast
+          ? [rule.atLeast === "safety" ? "it is a matter of safety" : "it mends a fault"]
+          : []),
       ];
       return parts.length === 0 ? "nothing calls for an update" : `only if ${parts.join(" or ")}`;
     }

@@ -1,12 +1,15 @@
 // The log's entries as sentences.
 import { logEntry } from "#core/club/log.ts";
 import { isPlainDate } from "#core/quantities/date.ts";
-import { SOURCE_WORDS } from "./source.ts";
 import { counted } from "./count.ts";
+import { SOURCE_WORDS } from "./source.ts";
 import { clip } from "./standing.ts";
 import { sayDate } from "./time.ts";
 
-export function sayEntry(row: { readonly kind: string; readonly detail: Record<string, unknown> }, locale: string): string {
+export function sayEntry(
+  row: { readonly kind: string; readonly detail: Record<string, unknown> },
+  locale: string,
+): string {
   const parsed = logEntry.safeParse({ ...row.detail, kind: row.kind });
   if (!parsed.success) return row.kind;
   const entry = parsed.data;

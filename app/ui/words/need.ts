@@ -1,10 +1,15 @@
 // A need as one sentence.
 import { type NeedCause, type Target, targetOn } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { sayDate } from "./time.ts";
 import type { Names } from "./standing.ts";
+import { sayDate } from "./time.ts";
 
-type SaidNeed = { readonly cause: NeedCause; readonly component: string; readonly targets: readonly Target[]; readonly dueFrom: PlainDate };
+type SaidNeed = {
+  readonly cause: NeedCause;
+  readonly component: string;
+  readonly targets: readonly Target[];
+  readonly dueFrom: PlainDate;
+};
 
 export function sayNeed(need: SaidNeed, names: Names, many: boolean): string {
   const target = targetOn(need, names.today);
@@ -16,7 +21,9 @@ export function sayNeed(need: SaidNeed, names: Names, many: boolean): string {
     case "pinned":
       return `${which}bring to ${to ?? "the pinned release"}, which its group is pinned to`;
     case "withdrawn":
-      return to ? `${which}leave the withdrawn release for ${to}` : `${which}runs a withdrawn release, and there is none to go to`;
+      return to
+        ? `${which}leave the withdrawn release for ${to}`
+        : `${which}runs a withdrawn release, and there is none to go to`;
     case "aside":
       return to ? `${which}leave its track for ${to}` : `${which}on a track its group does not use`;
     case "unread":

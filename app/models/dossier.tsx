@@ -1,0 +1,175 @@
+// A model's dossier, first page: components, how their versions count, the ladder, the releases.
+import { Form, Link } from "react-router";
+import type { Catalogue } from "#core/firmware/catalogue.ts";
+import { standingOf } from "#core/firmware/standing.ts";
+import type { Numbering } from "#core/firmware/version.ts";
+import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
+import { modelById, releasesOf, revisionsOf } from "#db/models.ts";
+import { wallUnits } from "#db/units.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { useClub, useMay } from "../ui/club.ts";
+import { Ladder } from "../ui/ladder.tsx";
+import { Page } from "../ui/page.tsx";
+import { counted } from "../ui/words/count.ts";
+import { sayNumbering } from "../ui/words/standing.ts";
+import type { Route } from "./+types/dossier";
+import { confirm } from "./numbering.server.ts";
+import { ReleaseTable } from "./release-table.tsx";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.model.name ?? "Model"} · Mossy Cabinet` },
+];
+
+const modelId = (text: string) => (/^\d{1,18}$/.test(text) ? text : "0");
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  return inClub(context, async (tx, who) => {
+    const model = await modelById(tx, modelId(params.model));
+    if (!model) throw notFound("This model");
+    const facts = await loadFacts(tx, { of: "model", id: model.id });
+    const catalogue: Catalogue =
+      facts.catalogues.get(model.id) ?? (await loadCatalogues(tx, [model.id])).get(model.id) ?? new Map();
+    const tags = new Map((await wallUnits(tx)).map((row) => [row.id, row.tag]));
+    const components = [...catalogue.values()].map((prepared) => {
+      const running = new Map<string, string[]>();
+      for (const unit of facts.units) {
+        const { release } = standingOf(
+          unit,
+          prepared.component.id,
+          catalogue,
+          policyOf(facts, unit),
+          who.today,
+        );
+        if (release) running.set(release, [...(running.get(release) ?? []), tags.get(unit.id) ?? "?"]);
+      }
+      return {
+        id: prepared.component.id,
+        name: prepared.component.name,
+        numbering: prepared.reader.scheme.numbering,
+        confirmed: prepared.inference === undefined,
+        tau: prepared.inference?.best.tau,
+        tied: prepared.inference?.tied === true,
+        runnerUp: prepared.inference?.runnerUp.numbering,
+        rungs: prepared.releases.map((r) => ({
+          id: r.id,
+          version: r.version,
+          track: r.track,
+          on: r.releasedOn,
+          withdrawn: r.withdrawn !== undefined,
+          units: running.get(r.id) ?? [],
+        })),
+      };
+    });
+    return {
+      model,
+      components,
+      revisions: await revisionsOf(tx, model.id),
+      releases: await releasesOf(tx, model.id),
+      units: facts.units.length,
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-model");
+  const form = await request.formData();
+  return inClub(context, (tx, who) => confirm(tx, who, modelId(params.model), form));
+}
+
+export default function Dossier({ loaderData, actionData }: Route.ComponentProps) {
+  const { model, components } = loaderData;
+  const mayEdit = useMay("edit-release");
+  return (
+    <Page
+      title={model.name}
+      says={`${model.maker}, ${model.kind}; ${counted(loaderData.units, "unit")} here`}
+      acts={
+        mayEdit && (
+          <Link to={`/models/${model.id}/releases/new`} className="btn btn-primary btn-sm">
+            Add a release
+          </Link>
+        )
+      }
+    >
+      {actionData && (
+        <p role="status" className="sheet mb-3 p-3 font-semibold">
+          {actionData.says}
+        </p>
+      )}
+      <p className="mb-2 max-w-3xl">{model.note}</p>
+      {loaderData.revisions.length > 0 && (
+        <ul className="mb-4 text-sm text-quiet">
+          {loaderData.revisions.map((r) => (
+            <li key={r.id}>
+              Hardware {r.name}: {r.how_to_tell}
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="flex flex-col gap-7">
+        {components.map((component) => (
+          <ComponentPart key={component.id} component={component} loaderData={loaderData} />
+        ))}
+      </div>
+    </Page>
+  );
+}
+
+type Data = Route.ComponentProps["loaderData"];
+
+function ComponentPart({
+  component,
+  loaderData,
+}: {
+  readonly component: Data["components"][number];
+  readonly loaderData: Data;
+}) {
+  const { locale, today } = useClub();
+  const mayEdit = useMay("edit-model");
+  return (
+    <section>
+      <h2>{component.name}</h2>
+      <p className="mb-2 text-sm text-quiet">
+        {component.confirmed ? "Versions count " : "Versions seem to count "}
+        {sayNumbering(component.numbering)}
+        {!component.confirmed &&
+          component.tau !== undefined &&
+          `; fit ${component.tau.toFixed(2)} of 1, nobody has confirmed it`}
+        {component.tied &&
+          component.runnerUp &&
+          `. Just as well they count ${sayNumbering(component.runnerUp)}`}
+        .
+      </p>
+      {mayEdit && !component.confirmed && (
+        <div className="doubt mb-2 flex w-fit flex-wrap items-center gap-2 p-2 text-sm">
+          <span>How do they count?</span>
+          {[
+            component.numbering,
+            ...(component.runnerUp ? [component.runnerUp] : []),
+            { kind: "listed" } as Numbering,
+          ].map((numbering) => (
+            <Form method="post" key={JSON.stringify(numbering)}>
+              <input type="hidden" name="component" value={component.id} />
+              <input type="hidden" name="numbering" value={JSON.stringify(numbering)} />
+              <button type="submit" className="btn btn-outline btn-primary btn-sm">
+                {sayNumbering(numbering)}
+              </button>
+            </Form>
+          ))}
+        </div>
+      )}
+      <Ladder
+        rungs={component.rungs}
+        name={`${loaderData.model.name} ${component.name}`}
+        locale={locale}
+        today={today}
+      />
+      <ReleaseTable
+        releases={loaderData.releases.filter((r) => r.component_id === component.id)}
+        revisions={loaderData.revisions}
+        running={Object.fromEntries(component.rungs.map((r) => [r.id, r.units]))}
+        model={loaderData.model.id}
+      />
+    </section>
+  );
+}

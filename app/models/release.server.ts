@@ -1,0 +1,232 @@
+// Adding, correcting and withdrawing a release: parsed, weighed against the units, then saved with its needs.
+import { redirect } from "react-router";
+import { z } from "zod";
+import { type Catalogue, type Fix, type Release, TRACKS, URGENCIES } from "#core/firmware/catalogue.ts";
+import { plainDate } from "#core/firmware/policy.ts";
+import { effectOf, withRelease } from "#core/needs/effect.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { loadCatalogues, loadFacts, policyOf, type ReleaseRow } from "#db/facts.ts";
+import { tell } from "#db/log.ts";
+import { modelById, type RevisionRow, revisionsOf, unitTags } from "#db/models.ts";
+import { recompute } from "#db/needs.ts";
+import type { Tx } from "#db/pool.ts";
+import {
+  addRelease,
+  correctRelease,
+  type ReleaseFields,
+  releaseById,
+  withdrawRelease,
+} from "#db/releases.ts";
+import { notFound, type SignedIn } from "../context.ts";
+
+export type Touched = Record<"newlyDue" | "changed" | "freed" | "later", readonly string[]>;
+type Values = Record<string, string>;
+
+const isId = (text: string) => /^\d{1,18}$/.test(text);
+
+export async function loadRelease(tx: Tx, modelId: string, releaseId: string, today: PlainDate) {
+  const model = isId(modelId) ? await modelById(tx, modelId) : undefined;
+  if (!model) throw notFound("This model");
+  const release = isId(releaseId) ? await releaseById(tx, releaseId) : undefined;
+  if (releaseId !== "new" && release?.model_id !== model.id) throw notFound("This release");
+  const catalogue = (await loadCatalogues(tx, [model.id])).get(model.id) ?? new Map();
+  const revisions = await revisionsOf(tx, model.id);
+  const components = [...catalogue.values()].map(({ component }) => ({
+    id: component.id,
+    name: component.name,
+  }));
+  return {
+    model,
+    release,
+    components,
+    revisions,
+    values: release ? valuesOf(release, revisions) : ({ releasedOn: today, track: "factory" } as Values),
+  };
+}
+
+function valuesOf(row: ReleaseRow, revisions: readonly RevisionRow[]): Values {
+  return {
+    component: row.component_id,
+    version: row.version,
+    releasedOn: row.released_on,
+    track: row.track,
+    aliases: row.aliases.join(", "),
+    revisions: (row.hardware_revisions ?? [])
+      .map((id) => revisions.find((r) => r.id === id)?.name ?? "")
+      .join(", "),
+    regions: (row.regions ?? []).join(", "),
+    fixes: row.fixes.map((f) => `${f.tag}, ${f.urgency}, ${f.text}`).join("\n"),
+    notes: row.notes,
+    source: row.source,
+    withdrawnOn: row.withdrawn_on ?? "",
+    withdrawnWhy: row.withdrawn_why ?? "",
+  };
+}
+
+const list = z
+  .string()
+  .default("")
+  .transform((text) =>
+    text
+      .split(",")
+      .map((part) => part.trim())
+      .filter(Boolean),
+  );
+
+const fixLines = z
+  .string()
+  .default("")
+  .transform((text, context): Fix[] => {
+    const fixes: Fix[] = [];
+    for (const line of text
+      .split("\n")
+      .map((l) => l.trim())
+      .filter(Boolean)) {
+      const [tag = "", word = "", ...words] = line.split(",").map((part) => part.trim());
+      const urgency = URGENCIES.find((u) => u === word.toLowerCase());
+      if (!tag || !urgency || words.length === 0) {
+        context.addIssue({
+          code: "custom",
+          message: `“${line.slice(0, 60)}”: write tag, urgency, words; for instance: clock, fix, keeps the time.`,
+        });
+        return z.NEVER;
+      }
+      fixes.push({ tag, urgency, text: words.join(", ") });
+    }
+    return fixes;
+  });
+
+const shape = z.object({
+  component: z.string(),
+  version: z.string().trim().min(1, "A release has a version.").max(200, "At most 200 characters."),
+  releasedOn: z
+    .string()
+    .refine((text) => plainDate.safeParse(text).success, "A real date, such as 2027-05-02.")
+    .pipe(plainDate),
+  track: z.enum(TRACKS),
+  aliases: list,
+  revisions: list,
+  regions: list,
+  fixes: fixLines,
+  notes: z.string().trim().max(2000).default(""),
+  source: z.string().trim().max(300).default(""),
+  withdrawnOn: z
+    .union([z.literal(""), plainDate], { error: "A real date, such as 2027-05-02, or nothing." })
+    .default(""),
+  withdrawnWhy: z.string().trim().max(500).default(""),
+});
+
+export async function actOnRelease(
+  tx: Tx,
+  who: SignedIn,
+  modelId: string,
+  releaseId: string,
+  form: FormData,
+) {
+  const loaded = await loadRelease(tx, modelId, releaseId, who.today);
+  const values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
+  const parsed = shape.safeParse(values);
+  const errors: Record<string, string> = {};
+  if (!parsed.success) {
+    for (const issue of parsed.error.issues) errors[String(issue.path[0])] ??= issue.message;
+    return { values, errors };
+  }
+  const data = parsed.data;
+  const component = loaded.components.find((c) => c.id === data.component);
+  if (!component) errors.component = "This model has no such part.";
+  const revisionIds = data.revisions.map(
+    (name) => loaded.revisions.find((r) => r.name.toLowerCase() === name.toLowerCase())?.id,
+  );
+  const unknown = data.revisions.find((_, i) => revisionIds[i] === undefined);
+  if (unknown) errors.revisions = `This model has no hardware revision ${unknown}.`;
+  if (data.withdrawnOn !== "" && data.withdrawnOn > who.today)
+    errors.withdrawnOn = "A withdrawal is noted when it is known, not before.";
+  if (data.withdrawnOn !== "" && data.withdrawnWhy === "") errors.withdrawnWhy = "Say why it was withdrawn.";
+  const facts = await loadFacts(tx, { of: "model", id: loaded.model.id });
+  const catalogue: Catalogue =
+    facts.catalogues.get(loaded.model.id) ??
+    (await loadCatalogues(tx, [loaded.model.id])).get(loaded.model.id) ??
+    new Map();
+  const twin = catalogue
+    .get(data.component)
+    ?.component.releases.find((r: Release) => r.version === data.version && r.id !== loaded.release?.id);
+  if (twin) errors.version = `There is a release ${data.version} already, of ${twin.releasedOn}.`;
+  if (!component || Object.keys(errors).length > 0) return { values, errors };
+
+  const fields: ReleaseFields = {
+    component: component.id,
+    version: data.version,
+    aliases: data.aliases,
+    track: data.track,
+    releasedOn: data.releasedOn,
+    hardwareRevisions: data.revisions.length > 0 ? revisionIds.filter((id) => id !== undefined) : null,
+    regions: data.regions.length > 0 ? data.regions : null,
+    fixes: data.fixes,
+    notes: data.notes,
+    source: data.source,
+  };
+  const withdrawn = data.withdrawnOn === "" ? undefined : { on: data.withdrawnOn, why: data.withdrawnWhy };
+  const id = loaded.release?.id ?? "new";
+  const after = withRelease(catalogue, component.id, id, imagined(id, fields, withdrawn));
+  const effect = effectOf(
+    facts.units,
+    (unit) => policyOf(facts, facts.units.find((u) => u.id === unit.id) ?? { group: null }),
+    catalogue,
+    after,
+    who.today,
+  );
+  if (form.get("intent") !== "save") {
+    const touched: Touched = {
+      newlyDue: await unitTags(tx, effect.newlyDue),
+      changed: await unitTags(tx, effect.changed),
+      freed: await unitTags(tx, effect.freed),
+      later: await unitTags(tx, effect.later),
+    };
+    return { values, errors, touched };
+  }
+  const units = effect.newlyDue.length + effect.changed.length + effect.freed.length + effect.later.length;
+  await save(tx, loaded.release, fields, withdrawn, {
+    component: component.name,
+    model: loaded.model.id,
+    units,
+  });
+  throw redirect(`/models/${loaded.model.id}`);
+}
+
+const imagined = (id: string, f: ReleaseFields, withdrawn: Release["withdrawn"]): Release => ({
+  id,
+  version: f.version,
+  aliases: f.aliases,
+  track: f.track,
+  releasedOn: f.releasedOn,
+  fixes: f.fixes,
+  ...(f.hardwareRevisions && { hardwareRevisions: f.hardwareRevisions }),
+  ...(f.regions && { regions: f.regions }),
+  ...(withdrawn && { withdrawn }),
+});
+
+async function save(
+  tx: Tx,
+  release: ReleaseRow | undefined,
+  fields: ReleaseFields,
+  withdrawn: Release["withdrawn"],
+  about: { component: string; model: string; units: number },
+): Promise<void> {
+  const said = { component: about.component, version: fields.version, units: about.units };
+  if (!release) {
+    await addRelease(tx, fields);
+    await tell(tx, { kind: "release-added", ...said }, { model: about.model });
+  } else {
+    await correctRelease(tx, release.id, fields);
+    await withdrawRelease(tx, release.id, withdrawn ?? null);
+    const entry =
+      withdrawn && release.withdrawn_on === null
+        ? ({ kind: "release-withdrawn", ...said, why: withdrawn.why } as const)
+        : ({
+            kind: !withdrawn && release.withdrawn_on !== null ? "release-reinstated" : "release-corrected",
+            ...said,
+          } as const);
+    await tell(tx, entry, { model: about.model });
+  }
+  await recompute(tx, { of: "model", id: about.model });
+}
