@@ -16,11 +16,13 @@ export default [
     route("models", "./models/models.tsx"),
     route("models/:model", "./models/dossier.tsx"),
     route("models/:model/releases/:release", "./models/release.tsx"),
+    route("club", "./club/club.tsx"),
     route("log", "./log/log.tsx"),
     route("find", "./frame/find.tsx"),
     route("keys", "./frame/keys-page.tsx"),
     route("me", "./frame/me.tsx"),
     route("kept", "./door/kept.tsx"),
   ]),
+  route("out/:file", "./club/out.ts"),
   route("units/:tag/weigh", "./unit/weigh.ts"),
 ] satisfies RouteConfig;

@@ -16,7 +16,7 @@ export type Rung = {
 const WIDTH = 780;
 const LEFT = 84;
 const RIGHT = 30;
-const LANE = 74;
+const LANE = 92;
 const LETTER = 7.6;
 
 type Placed = Rung & { readonly x: number; readonly up: number };
@@ -50,7 +50,7 @@ export function Ladder(props: {
     rungs.some((r) => r.track === track),
   );
   const latest = rungs.reduce((day, r) => (r.on > day ? r.on : day), today);
-  const height = tracks.length * LANE + 26;
+  const height = tracks.length * LANE + 30;
   const ticks = yearTicks(first.on, latest);
   const span = Math.max(1, daysBetween(first.on, latest));
   return (
@@ -65,7 +65,7 @@ export function Ladder(props: {
           <Lane
             key={track}
             track={track}
-            y={lane * LANE + 44}
+            y={lane * LANE + 58}
             rungs={layOut(
               rungs.filter((r) => r.track === track),
               first.on,
@@ -156,7 +156,7 @@ function Sitting({ rung, y }: { readonly rung: Placed; readonly y: number }) {
     <g>
       <rect
         x={rung.x - width / 2}
-        y={y - 36}
+        y={y - 36 - (rung.up % 2) * 19}
         width={width}
         height={20}
         rx="2"
@@ -165,7 +165,7 @@ function Sitting({ rung, y }: { readonly rung: Placed; readonly y: number }) {
       />
       <text
         x={rung.x}
-        y={y - 22}
+        y={y - 22 - (rung.up % 2) * 19}
         textAnchor="middle"
         className="fill-base-content font-mono text-[12px] font-bold"
       >

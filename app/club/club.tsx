@@ -1,0 +1,112 @@
+// The club: people, places, groups and the policies they follow, and what can be taken out.
+import { releaseNames } from "#db/board.ts";
+import { groups, places } from "#db/club.ts";
+import { people } from "#db/people.ts";
+import { inClub } from "../context.ts";
+import { useClub } from "../ui/club.ts";
+import { Page } from "../ui/page.tsx";
+import { namesOf } from "../ui/why.tsx";
+import { counted, listed } from "../ui/words/count.ts";
+import { sayRule } from "../ui/words/facts.ts";
+import { sayDate } from "../ui/words/time.ts";
+import type { Route } from "./+types/club";
+
+export const meta: Route.MetaFunction = () => [{ title: "Club · Mossy Cabinet" }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  return inClub(context, async (tx) => {
+    const found = await groups(tx);
+    const pinned = found.flatMap(({ policy }) => (policy.rule.kind === "pinned" ? policy.rule.releases : []));
+    return {
+      groups: found,
+      places: await places(tx),
+      people: (await people(tx)).map(({ id, name, role, call_sign, licence_class }) => ({
+        id,
+        name,
+        role,
+        call_sign,
+        licence_class,
+      })),
+      releases: await releaseNames(tx, pinned),
+    };
+  });
+}
+
+export default function Club({ loaderData }: Route.ComponentProps) {
+  const { clubName, timeZone, locale, today } = useClub();
+  const names = namesOf(loaderData.releases, locale, today);
+  return (
+    <Page title={clubName} says={`time zone ${timeZone}`}>
+      <div className="grid gap-8 lg:grid-cols-2">
+        <section className="lg:col-span-2">
+          <h2 className="mb-2">Groups and their policies</h2>
+          <ul className="sheet divide-y divide-line">
+            {loaderData.groups.map(({ id, name, purpose, policy, units }) => (
+              <li key={id} className="px-4 py-2.5">
+                <p>
+                  <strong>{name}</strong>{" "}
+                  <span className="text-quiet">
+                    {purpose}; {counted(units, "radio")}
+                  </span>
+                </p>
+                <p className="text-sm">
+                  Target: {sayRule(policy.rule, names)}. Tracks: factory
+                  {policy.tracks.length > 0 && `, ${listed(policy.tracks)}`}. Readings are good for{" "}
+                  {policy.recheckAfterDays} days.{" "}
+                  {policy.hold &&
+                    policy.hold.until >= today &&
+                    `On hold until ${sayDate(policy.hold.until, locale, today)}: ${policy.hold.why}. ${policy.safetyBreaksHold ? "A safety fix breaks through." : "Not even a safety fix breaks through."}`}
+                </p>
+              </li>
+            ))}
+          </ul>
+          {loaderData.groups.length === 0 && (
+            <p className="doubt w-fit p-3">
+              No group yet; radios without one follow the newest factory release.
+            </p>
+          )}
+        </section>
+        <section>
+          <h2 className="mb-2">Places</h2>
+          <table className="table table-sm">
+            <tbody>
+              {loaderData.places.map((place) => (
+                <tr key={place.id}>
+                  <th scope="row">{place.name}</th>
+                  <td className="text-quiet">{place.note}</td>
+                  <td>{counted(place.units, "radio")}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        <section>
+          <h2 className="mb-2">People</h2>
+          <table className="table table-sm">
+            <tbody>
+              {loaderData.people.map((person) => (
+                <tr key={person.id}>
+                  <th scope="row">{person.name}</th>
+                  <td>{person.role}</td>
+                  <td className="ver">{person.call_sign}</td>
+                  <td className="text-quiet">{person.licence_class}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        <section id="out">
+          <h2 className="mb-2">Take out</h2>
+          <p className="flex gap-4">
+            <a className="link" href="/out/units.csv" download>
+              Units as CSV
+            </a>
+            <a className="link" href="/out/units.json" download>
+              Units, needs and releases as JSON
+            </a>
+          </p>
+        </section>
+      </div>
+    </Page>
+  );
+}
