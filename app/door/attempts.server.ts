@@ -4,7 +4,7 @@ import { pool } from "#db/pool.ts";
 
 const WINDOW_SECONDS = 15 * 60;
 
-let limiters: { account: RateLimiterPostgres; address: RateLimiterPostgres } | undefined;
+let limiters: { of: unknown; account: RateLimiterPostgres; address: RateLimiterPostgres } | undefined;
 
 function made() {
   const limiter = (keyPrefix: string, points: number) =>
@@ -16,7 +16,9 @@ function made() {
       points,
       duration: WINDOW_SECONDS,
     });
-  limiters ??= { account: limiter("account", 8), address: limiter("address", 40) };
+  // A server that was stopped and begun again in one process has a new pool.
+  if (limiters?.of !== pool())
+    limiters = { of: pool(), account: limiter("account", 8), address: limiter("address", 40) };
   return limiters;
 }
 

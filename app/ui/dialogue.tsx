@@ -10,6 +10,7 @@ export function Dialogue(props: {
   useEffect(() => {
     const dialog = ref.current;
     if (dialog && !dialog.open) dialog.showModal();
+    dialog?.querySelector("input")?.focus();
     return () => dialog?.close();
   }, []);
   return (
