@@ -6,5 +6,5 @@ export async function signIn(page: Page, address: string, who: string): Promise<
   await page.getByLabel("E-mail").fill(`${who}@lanternfen.example`);
   await page.getByLabel("Password").fill("lantern on the causeway");
   await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(page).toHaveURL(/\/cabinet/);
+  await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
 }

@@ -190,7 +190,8 @@ export async function actOnRelease(
     model: loaded.model.id,
     units,
   });
-  throw redirect(`/models/${loaded.model.id}`);
+  // Returned, not thrown: what is thrown out of a transaction undoes it.
+  return redirect(`/models/${loaded.model.id}`);
 }
 
 const imagined = (id: string, f: ReleaseFields, withdrawn: Release["withdrawn"]): Release => ({

@@ -1,5 +1,5 @@
 // One field and Enter: records what a radio shows, and answers while it is typed with what it means.
-import { useId, useState } from "react";
+import { useEffect, useId, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { useClub } from "./club.ts";
@@ -25,6 +25,19 @@ export function ReadingField(props: {
   const weigh = useFetcher<{ ok: boolean; says: string; standing?: string }>();
   const [typed, setTyped] = useState(props.typed ?? "");
   const path = `/units/${encodeURIComponent(props.tag)}`;
+  const field = useRef<HTMLInputElement>(null);
+  const ask = (text: string) => {
+    setTyped(text);
+    if (text.length <= 400) weigh.load(`${path}/weigh?typed=${encodeURIComponent(text)}`);
+  };
+  // Whoever typed before the scripts had come is answered as soon as they have.
+  const { load } = weigh;
+  useEffect(() => {
+    const early = field.current?.value;
+    if (!early) return;
+    setTyped(early);
+    load(`${path}/weigh?typed=${encodeURIComponent(early.slice(0, 400))}`);
+  }, [load, path]);
   const settled =
     record.data && record.state === "idle" && record.data.typed === typed ? record.data : undefined;
   const answer = settled ?? (typed.trim() === "" ? undefined : weigh.data);
@@ -47,13 +60,9 @@ export function ReadingField(props: {
           id={id}
           name="typed"
           data-reading
-          value={typed}
-          onChange={(event) => {
-            setTyped(event.target.value);
-            if (event.target.value.length <= 400) {
-              weigh.load(`${path}/weigh?typed=${encodeURIComponent(event.target.value)}`);
-            }
-          }}
+          ref={field}
+          defaultValue={props.typed}
+          onChange={(event) => ask(event.target.value)}
           className={`input ver min-w-0 grow ${props.compact ? "input-sm" : "input-lg"}`}
           placeholder={others[0] ? `1.14, or ${others[0]} 2.0` : "1.14"}
           autoComplete="off"
