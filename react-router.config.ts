@@ -3,6 +3,8 @@ import type { Config } from "@react-router/dev/config";
 
 export default {
   ssr: true,
+  // All addresses are known from the start: found one by one, answers to fast typing could overtake each other.
+  routeDiscovery: { mode: "initial" },
   future: {
     v8_middleware: true,
     v8_splitRouteModules: true,

@@ -3,6 +3,7 @@ import path from "node:path";
 import { fileURLToPath } from "node:url";
 import pg from "pg";
 import { migrate } from "#db/migrate.ts";
+import { closePool } from "#db/pool.ts";
 import { loadDemo } from "#demo/load.ts";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
@@ -22,7 +23,10 @@ export async function serveFresh(content: "demo" | "empty"): Promise<Served> {
   await admin.end();
   await migrate(named(owner, name));
   process.env.MOSSY_DATABASE_URL = named(app, name);
+  // The loader's pool is this process's own, beside the one inside the built server: it must not outlive its database.
+  await closePool();
   if (content === "demo") await loadDemo();
+  await closePool();
   const { serve } = (await import(
     path.join(root, "build/server/index.js")
   )) as typeof import("../server/app.ts");

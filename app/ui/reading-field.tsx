@@ -22,7 +22,7 @@ export function ReadingField(props: {
   const id = useId();
   const { locale } = useClub();
   const record = useFetcher<Answer>({ key: `reading-${props.tag}` });
-  const weigh = useFetcher<{ ok: boolean; says: string; standing?: string }>();
+  const weigh = useFetcher<{ ok: boolean; says: string; typed: string }>();
   const [typed, setTyped] = useState(props.typed ?? "");
   const path = `/units/${encodeURIComponent(props.tag)}`;
   const field = useRef<HTMLInputElement>(null);
@@ -40,7 +40,9 @@ export function ReadingField(props: {
   }, [load, path]);
   const settled =
     record.data && record.state === "idle" && record.data.typed === typed ? record.data : undefined;
-  const answer = settled ?? (typed.trim() === "" ? undefined : weigh.data);
+  // An answer to what was typed before is no answer to what stands there now.
+  const weighed = weigh.data?.typed === typed && typed.trim() !== "" ? weigh.data : undefined;
+  const answer = settled ?? weighed;
   const others = props.components.slice(1);
   return (
     <record.Form

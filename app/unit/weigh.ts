@@ -21,5 +21,5 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       who.today,
     );
   });
-  return data(answer);
+  return data({ ...answer, typed });
 }

@@ -1,0 +1,155 @@
+// The slice as its people use it: verdict and why, a new release, who may not, keyboard, no scripts, accessibility.
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+});
+test.afterAll(() => served.stop());
+
+test("a verdict opens its reasons, and they lead to records", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/units/H-01`);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("1 release behind since");
+  await page.getByText("Why?").first().click();
+  await expect(page.getByText("Read as “2.1.4” on").first()).toBeVisible();
+  await expect(page.getByText("Newer, admitted and fitting: 2.2.0.").first()).toBeVisible();
+});
+
+test("a new release shows whom it touches, then turns them due", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/models`);
+  await page.getByRole("link", { name: "Sorrel DM" }).click();
+  await page.getByRole("link", { name: "Add a release" }).click();
+  await page.getByLabel("Version", { exact: true }).fill("20991231");
+  await page.getByLabel("What it mends").fill("timer, urgent, wrong");
+  await page.getByRole("button", { name: "See what it touches" }).click();
+  await expect(page.getByText("write tag, urgency, words")).toBeVisible();
+  await expect(page.getByLabel("Version", { exact: true })).toHaveValue("20991231");
+  await page.getByLabel("What it mends").fill("timer, safety, the time-out timer stops");
+  await page.getByRole("button", { name: "See what it touches" }).click();
+  await expect(page.getByText(/\d+ would need something$/).first()).toBeVisible();
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page).toHaveURL(/models\/\d+$/);
+  await expect(page.getByText("the time-out timer stops")).toBeVisible();
+  await page.goto(`${served.address}/due?urgency=safety`);
+  await expect(page.getByText("install 20991231").first()).toBeVisible();
+});
+
+test("a member is not offered what is not theirs, and is refused if they try", async ({ page }) => {
+  await signIn(page, served.address, "ida");
+  await page.goto(`${served.address}/models/1`);
+  await expect(page.getByRole("link", { name: "Add a release" })).toHaveCount(0);
+  const answer = await page.goto(`${served.address}/models/1/releases/new`);
+  expect(answer?.status()).toBe(403);
+  await expect(page.getByText("That is not yours to do")).toBeVisible();
+  await page.goto(`${served.address}/units/W-01`);
+  await expect(page.getByLabel("What does W-01 show?")).toHaveCount(0);
+  await page.goto(`${served.address}/units/W-06`);
+  await expect(page.getByLabel("What does W-06 show?")).toBeVisible();
+});
+
+test("a form from elsewhere is refused", async ({ page, request }) => {
+  await signIn(page, served.address, "wren");
+  const cookies = (await page.context().cookies()).map((c) => `${c.name}=${c.value}`).join("; ");
+  for (const headers of [{ Origin: "http://elsewhere.example" }, { Origin: "null" }]) {
+    const answer = await request.post(`${served.address}/units/W-01`, {
+      form: { intent: "back" },
+      headers: { ...headers, Cookie: cookies },
+    });
+    expect([400, 403]).toContain(answer.status());
+  }
+});
+
+test("keyboard only: find a radio, record a reading", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await page.keyboard.press("/");
+  await page.keyboard.type("W-12");
+  await expect(page.getByRole("option", { name: /W-12/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/units\/W-12/);
+  await expect(page.getByLabel("What does W-12 show?")).toBeVisible();
+  await page.keyboard.press("r");
+  await page.keyboard.type("1.15-beta2");
+  await expect(page.getByText("main 1.15-beta2: on a track that its group does not use")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Recorded. main 1.15-beta2")).toBeVisible();
+});
+
+test("readings that are none are answered where they stand, and what was typed stays", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/W-01`);
+  const field = page.getByLabel("What does W-01 show?");
+  await field.fill("1".repeat(10_000));
+  await field.press("Enter");
+  await expect(page.getByText("no radio shows more than 200")).toBeVisible();
+  await expect(field).toHaveValue("1".repeat(10_000));
+  await field.fill("");
+  await field.press("Enter");
+  await expect(page.getByText("Type what the radio shows")).toBeVisible();
+});
+
+test("the session ends meanwhile: what was typed is saved after signing in", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/W-02`);
+  await page.getByLabel("What does W-02 show?").fill("1.12");
+  await page.context().clearCookies();
+  await page.keyboard.press("Enter");
+  await page.getByLabel("E-mail").fill("juno@lanternfen.example");
+  await page.getByLabel("Password").fill("lantern on the causeway");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByText("1.12", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Save it now" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Runs a release that has been withdrawn");
+});
+
+test.describe("without scripts", () => {
+  test.use({ javaScriptEnabled: false });
+  test("reading and recording work", async ({ page }) => {
+    await signIn(page, served.address, "juno");
+    await page.goto(`${served.address}/cabinet?unit=W-04`);
+    await page.getByLabel("What does W-04 show?").fill("1.10");
+    await page.getByRole("button", { name: "Record" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("1 release behind");
+    await expect(page.getByRole("cell", { name: "1.10" })).toBeVisible();
+  });
+});
+
+for (const scheme of ["light", "dark"] as const) {
+  test.describe(`accessibility, ${scheme}`, () => {
+    test.use({ colorScheme: scheme });
+    test("axe finds nothing on any page", async ({ page }) => {
+      test.setTimeout(180_000);
+      await signIn(page, served.address, "wren");
+      const pages = [
+        "/cabinet",
+        "/cabinet?lens=who&unit=W-03",
+        "/cabinet?lens=firmware",
+        "/due",
+        "/bench",
+        "/models",
+        "/models/1",
+        "/models/1/releases/new",
+        "/units/W-03",
+        "/units/H-10",
+        "/log",
+        "/club",
+        "/me",
+        "/find?q=w",
+        "/keys",
+        "/units/none",
+      ];
+      for (const path of pages) {
+        await page.goto(served.address + path);
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect([path, violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)]).toEqual([
+          path,
+          [],
+        ]);
+      }
+    });
+  });
+}
