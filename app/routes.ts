@@ -17,6 +17,7 @@ export default [
     route("models/:model", "./models/dossier.tsx"),
     route("models/:model/releases/:release", "./models/release.tsx"),
     route("club", "./club/club.tsx"),
+    route("import", "./import/import.tsx"),
     route("log", "./log/log.tsx"),
     route("find", "./frame/find.tsx"),
     route("keys", "./frame/keys-page.tsx"),

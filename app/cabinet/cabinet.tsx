@@ -2,6 +2,7 @@
 import { Link, useSearchParams } from "react-router";
 import { unitByTag } from "#db/units.ts";
 import { inClub } from "../context.ts";
+import { useMay } from "../ui/club.ts";
 import { MossSymbols } from "../ui/moss.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/cabinet";
@@ -79,10 +80,16 @@ function Lenses({ lens }: { readonly lens: Lens }) {
 }
 
 function EmptyCabinet() {
+  const mayImport = useMay("import-units");
   return (
     <div className="doubt mt-6 max-w-xl p-6">
       <h2>The cabinet is empty</h2>
       <p className="mt-2 text-quiet">No radio has been put in yet.</p>
+      {mayImport && (
+        <Link to="/import" className="btn btn-primary mt-4">
+          Bring in units from a spreadsheet
+        </Link>
+      )}
     </div>
   );
 }

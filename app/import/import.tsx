@@ -1,0 +1,78 @@
+// Units from a spreadsheet: paste or upload, match the columns, look at every row, then bring them in at once.
+import { data, Form, useNavigation } from "react-router";
+import { inClub, mustBeAllowed } from "../context.ts";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/import";
+import { PreviewForm } from "./preview.tsx";
+import { readImport } from "./read.server.ts";
+
+export const meta: Route.MetaFunction = () => [{ title: "Bring in units · Mossy Cabinet" }];
+
+export function loader({ context }: Route.LoaderArgs) {
+  mustBeAllowed(context, "import-units");
+  return null;
+}
+
+export async function action({ context, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "import-units");
+  const form = await request.formData();
+  const reply = await inClub(context, (tx, who) => readImport(tx, who, form));
+  if (reply instanceof Response) return reply;
+  return data(reply, { status: "trouble" in reply ? 400 : 200 });
+}
+
+export default function Import({ actionData }: Route.ComponentProps) {
+  const preview = actionData && "preview" in actionData ? actionData.preview : undefined;
+  const trouble = actionData && "trouble" in actionData ? actionData : undefined;
+  return (
+    <Page
+      title="Bring in units"
+      says={preview ? preview.file : "from a spreadsheet; nothing is saved until you say so"}
+    >
+      {trouble && (
+        <p role="alert" className="sheet hatch mb-4 border-rust p-3 font-semibold text-rust">
+          {trouble.trouble}
+        </p>
+      )}
+      {preview ? <PreviewForm preview={preview} /> : <Open key={trouble?.trouble} text={trouble?.text} />}
+    </Page>
+  );
+}
+
+function Open({ text }: { readonly text: string | undefined }) {
+  const busy = useNavigation().state !== "idle";
+  return (
+    <Form method="post" encType="multipart/form-data" className="flex max-w-3xl flex-col gap-4">
+      <input type="hidden" name="intent" value="open" />
+      <div>
+        <label htmlFor="file" className="mb-1 block font-semibold">
+          A file: CSV or TSV
+        </label>
+        <input
+          id="file"
+          type="file"
+          name="file"
+          accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
+          className="file-input w-full max-w-md"
+        />
+      </div>
+      <div>
+        <label htmlFor="text" className="mb-1 block font-semibold">
+          Or paste the rows here, the column names first
+        </label>
+        <textarea
+          id="text"
+          name="text"
+          rows={12}
+          defaultValue={text}
+          spellCheck={false}
+          className="textarea ver w-full text-sm"
+          placeholder={"tag\tmodel\tplace\tversion\nW-20\tWicket\tShelf 1\t1.14"}
+        />
+      </div>
+      <button type="submit" className="btn btn-primary w-fit" aria-disabled={busy}>
+        Look at it
+      </button>
+    </Form>
+  );
+}

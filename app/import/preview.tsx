@@ -1,0 +1,231 @@
+// The table as it would be brought in: what was found, which column means what, every row with its problem beside it.
+import { Form, Link, useNavigation } from "react-router";
+import { COLUMN_MEANINGS } from "#core/import/columns.ts";
+import { DATE_ORDERS } from "#core/import/signs.ts";
+import { DELIMITERS } from "#core/import/table.ts";
+import { useClub } from "../ui/club.ts";
+import { counted, listed } from "../ui/words/count.ts";
+import { sayDate } from "../ui/words/time.ts";
+import type { Preview } from "./read.server.ts";
+import { DELIMITER_WORD, ENCODING_WORD, MEANING_WORD, ORDER_WORD, sayRowProblem } from "./words.ts";
+
+export function PreviewForm({ preview }: { readonly preview: Preview }) {
+  const { counts } = preview;
+  const busy = useNavigation().state !== "idle";
+  const toDo = counts.add + counts.change;
+  return (
+    <Form method="post" encType="multipart/form-data" className="flex flex-col gap-5">
+      <input type="hidden" name="text" value={preview.text} />
+      <input type="hidden" name="name" value={preview.file} />
+      <input type="hidden" name="encoding" value={preview.encoding} />
+      <input type="hidden" name="columns" value={preview.head.length} />
+      {preview.trouble && (
+        <p role="alert" className="sheet hatch border-rust p-3 font-semibold text-rust">
+          {preview.trouble}
+        </p>
+      )}
+      <Found preview={preview} />
+      <Columns preview={preview} />
+      {preview.newModels.length > 0 && <NewModels models={preview.newModels} />}
+      <section
+        className="sheet sticky top-0 z-20 flex flex-wrap items-center gap-x-5 gap-y-2 p-3"
+        role="status"
+      >
+        <p>
+          <strong>{counts.add.toLocaleString("en-GB")} new</strong>, {counts.change} changed, {counts.same}{" "}
+          the same, {counted(counts.readings, "reading")}
+          {counts.problem > 0 && (
+            <strong className="text-rust">, {counted(counts.problem, "row")} with a problem</strong>
+          )}
+        </p>
+        {counts.problem > 0 && (
+          <label className="flex items-center gap-2 text-sm">
+            <input type="checkbox" name="leaveOut" className="checkbox checkbox-sm checkbox-primary" /> leave
+            those out
+          </label>
+        )}
+        <button
+          type="submit"
+          name="intent"
+          value="again"
+          className="btn btn-outline btn-primary btn-sm ml-auto"
+          aria-disabled={busy}
+        >
+          Look again
+        </button>
+        <button
+          type="submit"
+          name="intent"
+          value="save"
+          className="btn btn-primary btn-sm"
+          aria-disabled={busy || toDo === 0}
+          onClick={(e) => (busy || toDo === 0) && e.preventDefault()}
+        >
+          {toDo === 0 ? "Nothing would change" : `Bring in ${counted(toDo, "radio")}`}
+        </button>
+        <Link to="/import" reloadDocument className="link text-sm">
+          Another sheet
+        </Link>
+      </section>
+      <Rows preview={preview} />
+    </Form>
+  );
+}
+
+function Found({ preview }: { readonly preview: Preview }) {
+  return (
+    <section className="flex flex-wrap items-end gap-4 text-sm">
+      <p className="pb-2">
+        Found: {ENCODING_WORD[preview.encoding]}, parted by {DELIMITER_WORD[preview.delimiter]}.
+      </p>
+      <Choice
+        name="delimiter"
+        label="Parted by"
+        value={preview.delimiter}
+        options={DELIMITERS.map((d) => [d, DELIMITER_WORD[d]])}
+      />
+      <Choice
+        name="decimal"
+        label="Decimal sign"
+        value={preview.decimal}
+        options={[
+          [".", "point: 1.14"],
+          [",", "comma: 1,14"],
+        ]}
+      />
+      <Choice
+        name="dates"
+        label="Dates are"
+        value={preview.dates}
+        options={DATE_ORDERS.map((o) => [o, ORDER_WORD[o]])}
+      />
+      {preview.datesAsk && (
+        <p className="doubt-thin p-1.5 pb-2">The dates can be read in more than one order: please check.</p>
+      )}
+    </section>
+  );
+}
+
+function Columns({ preview }: { readonly preview: Preview }) {
+  return (
+    <section>
+      <h2 className="mb-1.5">What each column means</h2>
+      <ul className="flex max-h-64 flex-wrap gap-2 overflow-y-auto text-sm">
+        {preview.head.map((name, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
+          <li key={i} className="sheet w-44 p-2">
+            <Choice
+              name={`column-${i}`}
+              label={name || `column ${i + 1}`}
+              value={preview.meanings[i] ?? "ignore"}
+              options={COLUMN_MEANINGS.map((m) => [m, MEANING_WORD[m]])}
+            />
+            <p className="ver mt-1 truncate text-xs text-quiet">{preview.sample[i] || "empty"}</p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function NewModels({ models }: { readonly models: Preview["newModels"] }) {
+  return (
+    <section className="text-sm">
+      <h2 className="mb-1.5">Models that would be made</h2>
+      <ul className="flex flex-wrap gap-3">
+        {models.map((model, i) => (
+          <li key={model.maker + model.name} className="sheet flex items-center gap-2 p-2">
+            <strong>{listed([model.maker, model.name].filter(Boolean)).replace(" and ", " ")}</strong>
+            <Choice
+              name={`kind-${i}`}
+              label=""
+              value="handheld"
+              options={[
+                ["handheld", "handheld"],
+                ["mobile", "mobile"],
+                ["base", "base set"],
+                ["module", "module"],
+              ]}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const ACT_WORD = { add: "new", change: "changed", same: "the same", problem: "problem" } as const;
+
+function Rows({ preview }: { readonly preview: Preview }) {
+  const { locale } = useClub();
+  const total = preview.counts.add + preview.counts.change + preview.counts.same + preview.counts.problem;
+  return (
+    <div className="sheet overflow-x-auto">
+      <table className="table table-sm">
+        <thead>
+          <tr>
+            <th>Row</th>
+            <th>What happens</th>
+            <th>Tag</th>
+            <th>Model</th>
+            <th>Place and group</th>
+            <th>Reading</th>
+          </tr>
+        </thead>
+        <tbody>
+          {preview.shown.map((row) => (
+            <tr key={row.line} className={row.act === "problem" ? "hatch" : ""}>
+              <td>{row.line}</td>
+              <td className={row.act === "problem" ? "font-semibold text-rust" : ""}>
+                {row.problems.length > 0 ? row.problems.map(sayRowProblem).join("; ") : ACT_WORD[row.act]}
+                {row.changes.length > 0 &&
+                  row.act === "change" &&
+                  `: ${row.changes.map((c) => MEANING_WORD[c]).join(", ")}`}
+              </td>
+              <td className="tag">{row.values.tag}</td>
+              <td>
+                {row.values.maker} {row.values.model} {row.values.hardware}
+              </td>
+              <td>{[row.values.place, row.values.group].filter(Boolean).join(", ")}</td>
+              <td className="whitespace-nowrap">
+                {row.reading && (
+                  <>
+                    <span className="ver">{row.reading.raw.slice(0, 40)}</span>{" "}
+                    <span className="text-quiet">{sayDate(row.reading.on, locale)}</span>
+                  </>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {total > preview.shown.length && (
+        <p className="p-3 text-sm text-quiet">
+          {counted(total - preview.shown.length, "row")} more, not shown. Rows with a problem come first.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Choice(props: {
+  readonly name: string;
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly (readonly [string, string])[];
+}) {
+  return (
+    <label className="block font-semibold">
+      <span className={`mb-0.5 block truncate ${props.label ? "" : "sr-only"}`}>
+        {props.label || "Kind of radio"}
+      </span>
+      <select name={props.name} defaultValue={props.value} className="select select-sm w-full font-normal">
+        {props.options.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,80 @@
+// The import's findings and problems in words.
+
+import type { Meaning } from "#core/import/columns.ts";
+import type { DecodeProblem, Encoding } from "#core/import/decode.ts";
+import type { RowProblem } from "#core/import/plan.ts";
+import type { DateOrder } from "#core/import/signs.ts";
+import type { Delimiter, TableProblem } from "#core/import/table.ts";
+
+export const DELIMITER_WORD: Record<Delimiter, string> = {
+  ",": "comma",
+  ";": "semicolon",
+  "\t": "tab",
+  "|": "bar",
+};
+export const ENCODING_WORD: Record<Encoding | "pasted", string> = {
+  "utf-8": "UTF-8",
+  "utf-8 with mark": "UTF-8 with mark",
+  "utf-16": "UTF-16",
+  "latin-1": "Latin-1",
+  pasted: "pasted text",
+};
+export const ORDER_WORD: Record<DateOrder, string> = {
+  ymd: "year, month, day",
+  dmy: "day, month, year",
+  mdy: "month, day, year",
+};
+export const MEANING_WORD: Record<Meaning, string> = {
+  ignore: "leave out",
+  tag: "tag",
+  maker: "maker",
+  model: "model",
+  hardware: "hardware revision",
+  region: "region",
+  serial: "serial number",
+  place: "place",
+  group: "group",
+  note: "note",
+  reading: "version read",
+  readOn: "day it was read",
+};
+
+export function sayTrouble(problem: DecodeProblem | TableProblem): string {
+  switch (problem.kind) {
+    case "empty-file":
+      return "There is nothing in it. Paste the rows, or choose a file.";
+    case "binary":
+      return "That is not a table of text. Save the sheet as CSV or TSV and bring that.";
+    case "file-too-large":
+      return `That is ${Math.round(problem.bytes / 1024 / 1024)} MB; the most is ${problem.limit / 1024 / 1024} MB. Bring it in parts.`;
+    case "no-rows":
+      return "There is a head line but no rows, or only one line. The first line must name the columns.";
+    case "open-quote":
+      return `A quote that opens in row ${problem.row} never closes.`;
+    case "too-many-columns":
+      return `It has ${problem.columns} columns; the most is ${problem.limit}.`;
+    case "too-many-rows":
+      return `It has ${problem.rows} rows; the most is ${problem.limit}. Bring it in parts.`;
+  }
+}
+
+export function sayRowProblem(problem: RowProblem): string {
+  switch (problem.kind) {
+    case "no-tag":
+      return "no tag";
+    case "tag-too-long":
+      return `the tag is longer than ${problem.limit} characters`;
+    case "tag-twice":
+      return `the same tag stands in row ${problem.firstLine}`;
+    case "no-model":
+      return "a new radio needs a model";
+    case "unknown-revision":
+      return `the model has no hardware revision ${problem.revision}`;
+    case "not-a-date":
+      return `“${problem.text.slice(0, 30)}” is no date in this order`;
+    case "date-ahead":
+      return `${problem.date} lies ahead`;
+    case "reading-too-long":
+      return `the version is longer than ${problem.limit} characters`;
+  }
+}
