@@ -23,3 +23,63 @@ export async function groups(tx: Tx): Promise<GroupRow[]> {
   );
   return rows;
 }
+
+export async function groupById(tx: Tx, id: string): Promise<GroupRow | undefined> {
+  return (await groups(tx)).find((group) => group.id === id);
+}
+
+export async function putGroup(
+  tx: Tx,
+  id: string | undefined,
+  group: { name: string; purpose: string; policy: Policy },
+): Promise<string> {
+  const values = [group.name, group.purpose, group.policy];
+  const { rows } = id
+    ? await tx.query<{ id: string }>(
+        "update unit_group set name = $1, purpose = $2, policy = $3 where id = $4 returning id",
+        [...values, id],
+      )
+    : await tx.query<{ id: string }>(
+        `insert into unit_group (club_id, name, purpose, policy, position) values (current_club(), $1, $2, $3,
+           coalesce((select max(position) + 1 from unit_group), 0)) returning id`,
+        values,
+      );
+  return rows[0]?.id ?? "";
+}
+
+export async function putPlace(
+  tx: Tx,
+  id: string | undefined,
+  place: { name: string; kind: string; note: string },
+): Promise<void> {
+  const values = [place.name, place.kind, place.note];
+  if (id) await tx.query("update place set name = $1, kind = $2, note = $3 where id = $4", [...values, id]);
+  else {
+    await tx.query(
+      `insert into place (club_id, name, kind, note, position) values (current_club(), $1, $2, $3,
+         coalesce((select max(position) + 1 from place), 0))`,
+      values,
+    );
+  }
+}
+
+export type ShelvedRow = { id: string; tag: string; model: string; shelved_at: Date };
+
+export async function shelvedUnits(tx: Tx): Promise<ShelvedRow[]> {
+  const { rows } = await tx.query<ShelvedRow>(
+    `select u.id, u.tag, m.name model, u.shelved_at from unit u join model m on m.club_id = u.club_id and m.id = u.model_id
+     where u.shelved_at is not null order by u.shelved_at desc limit 200`,
+  );
+  return rows;
+}
+
+/** Releases that a policy can be pinned to, with where they belong. */
+export async function pinnable(tx: Tx): Promise<{ id: string; name: string; component_id: string }[]> {
+  const { rows } = await tx.query<{ id: string; name: string; component_id: string }>(
+    `select r.id, r.component_id, m.name || ' ' || c.name || ' ' || r.version || ' (' || r.track || ')' name
+     from release r join component c on c.club_id = r.club_id and c.id = r.component_id
+     join model m on m.club_id = c.club_id and m.id = c.model_id
+     where r.shelved_at is null and r.withdrawn_on is null order by m.name, c.position, r.released_on desc`,
+  );
+  return rows;
+}

@@ -196,3 +196,13 @@ export async function loadPolicies(tx: Tx): Promise<Map<string, Policy>> {
   const { rows } = await tx.query<{ id: string; policy: Policy }>("select id, policy from unit_group");
   return new Map(rows.map((row) => [row.id, row.policy]));
 }
+
+/** How many units a change concerns. */
+export async function scopeSize(tx: Tx, scope: Scope): Promise<number> {
+  const { where, values } = scopeCondition(scope);
+  const { rows } = await tx.query<{ n: number }>(
+    `select count(*)::int n from unit u where u.shelved_at is null and ${where}`,
+    values,
+  );
+  return rows[0]?.n ?? 0;
+}

@@ -83,3 +83,59 @@ export async function unitTags(tx: Tx, ids: readonly string[]): Promise<string[]
   );
   return rows.map((row) => row.tag);
 }
+
+export type ModelFields = {
+  readonly maker: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly note: string;
+  readonly suffixes: readonly string[];
+};
+
+export async function putModel(tx: Tx, id: string | undefined, m: ModelFields): Promise<string> {
+  const values = [m.maker, m.name, m.kind, m.note, m.suffixes];
+  const { rows } = id
+    ? await tx.query<{ id: string }>(
+        "update model set maker = $1, name = $2, kind = $3, note = $4, suffixes = $5 where id = $6 returning id",
+        [...values, id],
+      )
+    : await tx.query<{ id: string }>(
+        "insert into model (club_id, maker, name, kind, note, suffixes) values (current_club(), $1, $2, $3, $4, $5) returning id",
+        values,
+      );
+  return rows[0]?.id ?? "";
+}
+
+/** Adds the parts and revisions that are new; what is there stays, since units and releases refer to it. */
+export async function addParts(
+  tx: Tx,
+  model: string,
+  components: readonly string[],
+  revisions: readonly { name: string; tell: string }[],
+): Promise<void> {
+  await tx.query(
+    `insert into component (club_id, model_id, name, position)
+     select current_club(), $1, w.name, w.place from unnest($2::text[]) with ordinality w(name, place)
+     where not exists (select from component c where c.model_id = $1 and lower(c.name) = lower(w.name))`,
+    [model, components],
+  );
+  for (const { name, tell } of revisions) {
+    await tx.query(
+      `insert into hardware_revision (club_id, model_id, name, how_to_tell) values (current_club(), $1, $2, $3)
+       on conflict (club_id, model_id, lower(name)) do update set how_to_tell = excluded.how_to_tell`,
+      [model, name, tell],
+    );
+  }
+}
+
+export type PickRow = { id: string; name: string; maker: string; revisions: { id: string; name: string }[] };
+
+/** Models to choose from, each with its revisions. */
+export async function modelsToPick(tx: Tx): Promise<PickRow[]> {
+  const { rows } = await tx.query<PickRow>(
+    `select m.id, m.name, m.maker, coalesce((select jsonb_agg(jsonb_build_object('id', h.id::text, 'name', h.name) order by h.name)
+       from hardware_revision h where h.club_id = m.club_id and h.model_id = m.id), '[]') revisions
+     from model m where m.shelved_at is null order by m.name collate natural_order`,
+  );
+  return rows;
+}

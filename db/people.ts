@@ -76,3 +76,42 @@ export async function people(tx: Tx): Promise<PersonRow[]> {
 
 export const setTheme = (tx: Tx, person: string, theme: "auto" | "fern" | "lamp") =>
   tx.query("update person set theme = $2 where id = $1", [person, theme]);
+
+export type PersonFields = {
+  readonly name: string;
+  readonly email: string | null;
+  readonly role: string;
+  readonly callSign: string | null;
+  readonly licence: string | null;
+  /** Absent: the password stays as it is. */
+  readonly passwordHash?: string;
+};
+
+export async function putPerson(tx: Tx, id: string | undefined, p: PersonFields): Promise<void> {
+  const values = [p.name, p.email, p.role, p.callSign, p.licence, p.passwordHash ?? null];
+  if (id) {
+    await tx.query(
+      `update person set name = $1, email = $2, role = $3, call_sign = $4, licence_class = $5,
+         password_hash = coalesce($6, password_hash) where id = $7`,
+      [...values, id],
+    );
+  } else {
+    await tx.query(
+      `insert into person (club_id, name, email, role, call_sign, licence_class, password_hash)
+       values (current_club(), $1, $2, $3, $4, $5, $6)`,
+      values,
+    );
+  }
+}
+
+export const shelvePerson = (tx: Tx, id: string) =>
+  tx.query("update person set shelved_at = now() where id = $1", [id]);
+
+/** Keepers who can sign in: the last of them must stay one. */
+export async function otherKeepers(tx: Tx, than: string): Promise<number> {
+  const { rows } = await tx.query<{ n: number }>(
+    `select count(*)::int n from person where role = 'keeper' and shelved_at is null and password_hash is not null and id <> $1`,
+    [than],
+  );
+  return rows[0]?.n ?? 0;
+}

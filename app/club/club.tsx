@@ -1,9 +1,10 @@
 // The club: people, places, groups and the policies they follow, and what can be taken out.
+import { Link } from "react-router";
 import { releaseNames } from "#db/board.ts";
-import { groups, places } from "#db/club.ts";
+import { groups, places, shelvedUnits } from "#db/club.ts";
 import { people } from "#db/people.ts";
 import { inClub } from "../context.ts";
-import { useClub } from "../ui/club.ts";
+import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { namesOf } from "../ui/why.tsx";
 import { counted, listed } from "../ui/words/count.ts";
@@ -20,6 +21,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     return {
       groups: found,
       places: await places(tx),
+      shelved: (await shelvedUnits(tx)).map(({ id, tag, model }) => ({ id, tag, model })),
       people: (await people(tx)).map(({ id, name, role, call_sign, licence_class }) => ({
         id,
         name,
@@ -34,17 +36,31 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 export default function Club({ loaderData }: Route.ComponentProps) {
   const { clubName, timeZone, locale, today } = useClub();
+  const mayEdit = useMay("edit-club");
+  const mayRecover = useMay("recover-shelved");
   const names = namesOf(loaderData.releases, locale, today);
   return (
     <Page title={clubName} says={`time zone ${timeZone}`}>
       <div className="grid gap-8 lg:grid-cols-2">
         <section className="lg:col-span-2">
-          <h2 className="mb-2">Groups and their policies</h2>
+          <Head
+            title="Groups and their policies"
+            add={mayEdit ? "/club/groups/new" : undefined}
+            what="a group"
+          />
           <ul className="sheet divide-y divide-line">
             {loaderData.groups.map(({ id, name, purpose, policy, units }) => (
               <li key={id} className="px-4 py-2.5">
                 <p>
-                  <strong>{name}</strong>{" "}
+                  <strong>
+                    {mayEdit ? (
+                      <Link className="link" to={`/club/groups/${id}`}>
+                        {name}
+                      </Link>
+                    ) : (
+                      name
+                    )}
+                  </strong>{" "}
                   <span className="text-quiet">
                     {purpose}; {counted(units, "radio")}
                   </span>
@@ -67,12 +83,20 @@ export default function Club({ loaderData }: Route.ComponentProps) {
           )}
         </section>
         <section>
-          <h2 className="mb-2">Places</h2>
+          <Head title="Places" add={mayEdit ? "/club/places/new" : undefined} what="a place" />
           <table className="table table-sm">
             <tbody>
               {loaderData.places.map((place) => (
                 <tr key={place.id}>
-                  <th scope="row">{place.name}</th>
+                  <th scope="row">
+                    {mayEdit ? (
+                      <Link className="link" to={`/club/places/${place.id}`}>
+                        {place.name}
+                      </Link>
+                    ) : (
+                      place.name
+                    )}
+                  </th>
                   <td className="text-quiet">{place.note}</td>
                   <td>{counted(place.units, "radio")}</td>
                 </tr>
@@ -81,12 +105,20 @@ export default function Club({ loaderData }: Route.ComponentProps) {
           </table>
         </section>
         <section>
-          <h2 className="mb-2">People</h2>
+          <Head title="People" add={mayEdit ? "/club/people/new" : undefined} what="a person" />
           <table className="table table-sm">
             <tbody>
               {loaderData.people.map((person) => (
                 <tr key={person.id}>
-                  <th scope="row">{person.name}</th>
+                  <th scope="row">
+                    {mayEdit ? (
+                      <Link className="link" to={`/club/people/${person.id}`}>
+                        {person.name}
+                      </Link>
+                    ) : (
+                      person.name
+                    )}
+                  </th>
                   <td>{person.role}</td>
                   <td className="ver">{person.call_sign}</td>
                   <td className="text-quiet">{person.licence_class}</td>
@@ -95,6 +127,22 @@ export default function Club({ loaderData }: Route.ComponentProps) {
             </tbody>
           </table>
         </section>
+        {mayRecover && (
+          <section id="shelf">
+            <h2 className="mb-2">On the shelf</h2>
+            {loaderData.shelved.length === 0 && <p className="text-quiet">No radio has been shelved.</p>}
+            <ul>
+              {loaderData.shelved.map((unit) => (
+                <li key={unit.id}>
+                  <Link className="link tag" to={`/units/${encodeURIComponent(unit.tag)}/edit`}>
+                    {unit.tag}
+                  </Link>{" "}
+                  {unit.model}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         <section id="out">
           <h2 className="mb-2">Take out</h2>
           <p className="flex gap-4">
@@ -108,5 +156,26 @@ export default function Club({ loaderData }: Route.ComponentProps) {
         </section>
       </div>
     </Page>
+  );
+}
+
+function Head({
+  title,
+  add,
+  what,
+}: {
+  readonly title: string;
+  readonly add: string | undefined;
+  readonly what: string;
+}) {
+  return (
+    <div className="mb-2 flex items-baseline gap-4">
+      <h2>{title}</h2>
+      {add && (
+        <Link to={add} className="link text-sm">
+          Add {what}
+        </Link>
+      )}
+    </div>
   );
 }

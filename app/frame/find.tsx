@@ -16,6 +16,7 @@ const PAGES: readonly Found[] = [
   { name: "Codeplugs", what: "what is programmed into what", to: "/codeplugs" },
   { name: "Log", what: "what happened", to: "/log" },
   { name: "Club", what: "people, places, groups and policies", to: "/club" },
+  { name: "Add a radio", what: "one new unit", to: "/units/new" },
   { name: "Bring in units", what: "from a spreadsheet", to: "/import" },
   { name: "Take out", what: "units and needs as CSV and JSON", to: "/club#out" },
   { name: "Keys", what: "what each key does", to: "/keys" },

@@ -85,9 +85,14 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
       says={`${model.maker}, ${model.kind}; ${counted(loaderData.units, "unit")} here`}
       acts={
         mayEdit && (
-          <Link to={`/models/${model.id}/releases/new`} className="btn btn-primary btn-sm">
-            Add a release
-          </Link>
+          <>
+            <Link to={`/models/${model.id}/edit`} className="btn btn-outline btn-primary btn-sm">
+              Correct what it is
+            </Link>
+            <Link to={`/models/${model.id}/releases/new`} className="btn btn-primary btn-sm">
+              Add a release
+            </Link>
+          </>
         )
       }
     >

@@ -2,6 +2,7 @@
 import { Link } from "react-router";
 import { models } from "#db/models.ts";
 import { inClub } from "../context.ts";
+import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted, listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/models";
@@ -13,8 +14,19 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 export default function Models({ loaderData }: Route.ComponentProps) {
+  const mayEdit = useMay("edit-model");
   return (
-    <Page title="Models" says={`${counted(loaderData.models.length, "kind")} of radio`}>
+    <Page
+      title="Models"
+      says={`${counted(loaderData.models.length, "kind")} of radio`}
+      acts={
+        mayEdit && (
+          <Link to="/models/new" className="btn btn-primary btn-sm">
+            Add a model
+          </Link>
+        )
+      }
+    >
       {loaderData.models.length === 0 && <p className="doubt w-fit p-5">No model is known yet.</p>}
       <ul className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
         {loaderData.models.map((model) => (

@@ -9,9 +9,7 @@ type Fields = Record<string, FieldMetadata<unknown>>;
 export function PostForm(props: {
   readonly lastResult: SubmissionResult<string[]> | undefined;
   readonly submit: string;
-  readonly id?: string;
-  readonly defaults?: Record<string, string>;
-  readonly action?: string;
+  readonly defaults?: Record<string, string | string[]>;
   readonly danger?: boolean;
   readonly also?: ReactNode;
   readonly className?: string;
@@ -19,15 +17,13 @@ export function PostForm(props: {
 }) {
   const navigation = useNavigation();
   const [form, fields] = useForm<Record<string, unknown>>({
-    id: props.id,
     lastResult: props.lastResult,
-    defaultValue: props.defaults,
+    defaultValue: props.defaults as Record<string, string> | undefined,
   });
   const busy = navigation.state !== "idle" && navigation.formMethod === "POST";
   return (
     <Form
       method="post"
-      action={props.action}
       id={form.id}
       noValidate
       className={props.className ?? "flex max-w-md flex-col gap-3"}
@@ -58,50 +54,33 @@ export function PostForm(props: {
   );
 }
 
+type Options = readonly (string | readonly [string, string])[];
 type FieldProps = Omit<InputHTMLAttributes<HTMLInputElement>, "form" | "id" | "name"> & {
   readonly of: FieldMetadata<unknown> | undefined;
   readonly label: ReactNode;
   readonly hint?: ReactNode;
   /** Makes it a choice. Plain texts, or pairs of value and text. */
-  readonly options?: readonly (string | readonly [string, string])[];
+  readonly options?: Options;
   /** Makes it a text of several lines. */
   readonly rows?: number;
 };
 
 /** A labelled field with its hint and its trouble, tied together for screen readers. */
-export function Field({ of, label, hint, options, rows, ...input }: FieldProps) {
+export function Field({ of, label, hint, ...rest }: FieldProps) {
   if (!of) return null;
   const describedBy = [hint && `${of.id}-hint`, of.errors && `${of.id}-trouble`].filter(Boolean).join(" ");
-  const initial = typeof of.initialValue === "string" ? of.initialValue : undefined;
-  const shared = {
-    id: of.id,
-    name: of.name,
-    defaultValue: initial ?? input.defaultValue,
-    "aria-invalid": of.errors ? true : undefined,
-    "aria-describedby": describedBy || undefined,
-  };
-  const className = `w-full ${of.errors ? "input-error" : ""} ${input.className ?? ""}`;
+  const check = rest.type === "checkbox";
+  const control = <Control of={of} describedBy={describedBy} {...rest} />;
   return (
     <div>
-      <label htmlFor={of.id} className="mb-1 block text-sm font-semibold">
+      <label
+        htmlFor={of.id}
+        className={check ? "flex items-center gap-2" : "mb-1 block text-sm font-semibold"}
+      >
+        {check && control}
         {label}
       </label>
-      {options ? (
-        <select {...shared} key={of.key} className={`select ${className}`}>
-          {options.map((option) => {
-            const [value, text] = typeof option === "string" ? [option, option] : option;
-            return (
-              <option key={value} value={value}>
-                {text}
-              </option>
-            );
-          })}
-        </select>
-      ) : rows ? (
-        <textarea {...shared} key={of.key} rows={rows} className={`textarea ${className}`} />
-      ) : (
-        <input {...input} {...shared} key={of.key} className={`input ${className}`} />
-      )}
+      {!check && control}
       {hint && (
         <p id={`${of.id}-hint`} className="mt-1 text-sm text-quiet">
           {hint}
@@ -114,4 +93,72 @@ export function Field({ of, label, hint, options, rows, ...input }: FieldProps) 
       )}
     </div>
   );
+}
+
+type ControlProps = Omit<FieldProps, "label" | "hint" | "of"> & {
+  readonly of: FieldMetadata<unknown>;
+  readonly describedBy: string;
+};
+
+function Control({ of, describedBy, options, rows, ...input }: ControlProps) {
+  const initial: unknown = of.initialValue;
+  const text = typeof initial === "string" ? initial : input.defaultValue;
+  const shared = {
+    id: of.id,
+    name: of.name,
+    "aria-invalid": of.errors ? true : undefined,
+    "aria-describedby": describedBy || undefined,
+  };
+  const className = `w-full ${of.errors ? "input-error" : ""} ${input.className ?? ""}`;
+  if (input.type === "checkbox") {
+    return (
+      <input
+        {...shared}
+        key={of.key}
+        type="checkbox"
+        value="on"
+        defaultChecked={initial === "on"}
+        className="checkbox checkbox-sm checkbox-primary"
+      />
+    );
+  }
+  if (options) {
+    const many = input.multiple === true;
+    const chosen = Array.isArray(initial)
+      ? initial.map(String)
+      : typeof initial === "string"
+        ? [initial]
+        : [];
+    return (
+      <select
+        {...shared}
+        key={of.key}
+        multiple={many}
+        size={many ? 7 : undefined}
+        defaultValue={many ? chosen : text}
+        className={`${many ? "textarea h-auto text-sm" : "select"} ${className}`}
+      >
+        {options.map((option) => {
+          const [value, words] = typeof option === "string" ? [option, option] : option;
+          return (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          );
+        })}
+      </select>
+    );
+  }
+  if (rows) {
+    return (
+      <textarea
+        {...shared}
+        key={of.key}
+        rows={rows}
+        defaultValue={text}
+        className={`textarea ${className}`}
+      />
+    );
+  }
+  return <input {...input} {...shared} key={of.key} defaultValue={text} className={`input ${className}`} />;
 }

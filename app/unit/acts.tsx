@@ -1,5 +1,5 @@
 // Custody and hold: who takes it, when it is due back, until when it is left alone.
-import { Form } from "react-router";
+import { Form, Link } from "react-router";
 import type { UnitRow } from "#db/units.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -9,12 +9,19 @@ type Who = { readonly id: string; readonly name: string };
 export function Acts({ unit, people }: { readonly unit: UnitRow; readonly people: readonly Who[] }) {
   const mayLend = useMay("lend-and-take-back");
   const mayHold = useMay("hold-unit");
-  if (unit.shelved_at !== null || (!mayLend && !mayHold)) return null;
+  const mayEdit = useMay("edit-unit");
+  const edit = mayEdit && (
+    <Link to={`/units/${encodeURIComponent(unit.tag)}/edit`} className="link w-fit text-sm">
+      Correct what it is, or shelve it
+    </Link>
+  );
+  if (unit.shelved_at !== null || (!mayLend && !mayHold)) return edit;
   return (
     <section className="flex flex-col gap-2">
       <h2>Custody and hold</h2>
       {mayLend && (unit.holder ? <Back holder={unit.holder} /> : <Lend people={people} />)}
       {mayHold && <Hold unit={unit} />}
+      {edit}
     </section>
   );
 }

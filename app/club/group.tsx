@@ -1,0 +1,120 @@
+// A group and its policy: which release its radios should run, and when.
+import { parseWithZod } from "@conform-to/zod/v4";
+import { data, redirect } from "react-router";
+import { groupById, pinnable, putGroup } from "#db/club.ts";
+import { scopeSize } from "#db/facts.ts";
+import { tell } from "#db/log.ts";
+import { recompute } from "#db/needs.ts";
+import { isDuplicate } from "#db/pool.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { Field, PostForm } from "../ui/form.tsx";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/group";
+import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
+
+export const meta: Route.MetaFunction = () => [{ title: "Group · Mossy Cabinet" }];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-club");
+  return inClub(context, async (tx) => {
+    const group = params.group === "new" ? undefined : await groupById(tx, params.group);
+    if (params.group !== "new" && !group) throw notFound("This group");
+    return { name: group?.name, releases: await pinnable(tx), fields: fieldsOf(group) };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-club");
+  const submission = parseWithZod(await request.formData(), { schema: groupShape });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const refuse = (fieldErrors: Record<string, string[]>) =>
+    data(submission.reply({ fieldErrors }), { status: 400 });
+  try {
+    return await inClub(context, async (tx) => {
+      const known = await pinnable(tx);
+      const policy = policyFrom(submission.value, known);
+      if (!policy.ok) return refuse({ [policy.problem.field]: [policy.problem.says] });
+      const { name, purpose } = submission.value;
+      const id = params.group === "new" ? undefined : params.group;
+      const saved = await putGroup(tx, id, { name, purpose, policy: policy.value });
+      if (id) await recompute(tx, { of: "group", id });
+      const units = id ? await scopeSize(tx, { of: "group", id }) : 0;
+      await tell(tx, id ? { kind: "policy-changed", group: name, units } : { kind: "group-added", name });
+      return redirect(saved ? "/club" : "/club");
+    });
+  } catch (error) {
+    if (isDuplicate(error)) return refuse({ name: ["There is a group of that name already."] });
+    throw error;
+  }
+}
+
+export default function Group({ loaderData, actionData }: Route.ComponentProps) {
+  return (
+    <Page title={loaderData.name ?? "A new group"} says="the rule its radios follow">
+      <PostForm
+        lastResult={actionData}
+        submit="Save"
+        defaults={loaderData.fields}
+        className="flex max-w-xl flex-col gap-3"
+      >
+        {(fields) => (
+          <>
+            <Field of={fields.name} label="Name" />
+            <Field of={fields.purpose} label="What they are for" />
+            <Field
+              of={fields.rule}
+              label="Which release they should run"
+              options={[
+                ["newest", "always the newest"],
+                ["settled", "the newest, once it has settled"],
+                ["fixes", "newer only if it mends something that matters"],
+                ["pinned", "just these releases"],
+              ]}
+            />
+            <Field
+              of={fields.days}
+              label="Settled after days"
+              type="number"
+              hint="for the newest, once it has settled"
+            />
+            <Field
+              of={fields.tags}
+              label="What matters (tags of fixes, parted by commas)"
+              hint="for newer only if it mends something"
+            />
+            <Field
+              of={fields.atLeast}
+              label="or a fix at least this urgent"
+              options={[
+                ["", "no matter how urgent"],
+                ["fix", "a fix"],
+                ["safety", "a matter of safety"],
+              ]}
+            />
+            <Field
+              of={fields.pinned}
+              label="Pinned to"
+              multiple
+              options={loaderData.releases.map((r) => [r.id, r.name])}
+              hint="at most one for each part of a model; parts without one follow the newest"
+            />
+            <Field of={fields.pinnedUntil} label="Pinned until" type="date" hint="may stay empty" />
+            <fieldset className="flex gap-5">
+              <legend className="mb-1 text-sm font-semibold">Tracks beside the maker's own</legend>
+              <Field of={fields.beta} label="beta" type="checkbox" />
+              <Field
+                of={fields.community}
+                label="community (not the maker's; at the club's own risk)"
+                type="checkbox"
+              />
+            </fieldset>
+            <Field of={fields.recheckAfterDays} label="Readings are good for days" type="number" />
+            <Field of={fields.holdUntil} label="On hold until" type="date" hint="may stay empty" />
+            <Field of={fields.holdWhy} label="Why it is on hold" />
+            <Field of={fields.safetyBreaksHold} label="A safety fix breaks through a hold" type="checkbox" />
+          </>
+        )}
+      </PostForm>
+    </Page>
+  );
+}

@@ -1,0 +1,129 @@
+// A person of the club: name, role, and whether they can sign in.
+import { parseWithZod } from "@conform-to/zod/v4";
+import { data, redirect } from "react-router";
+import { z } from "zod";
+import { ROLES } from "#core/club/acts.ts";
+import { tell } from "#db/log.ts";
+import { otherKeepers, people, putPerson, shelvePerson } from "#db/people.ts";
+import { isDuplicate } from "#db/pool.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { hashPassword } from "../door/password.server.ts";
+import { Field, PostForm } from "../ui/form.tsx";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/person";
+
+const shape = z
+  .object({
+    name: z.string({ error: "A person has a name." }).trim().min(1).max(100),
+    role: z.enum(ROLES),
+    email: z.email({ error: "An e-mail address such as wren@example.org, or nothing." }).optional(),
+    password: z.string().min(10, "At least 10 characters.").max(200).optional(),
+    callSign: z.string().trim().max(20).optional(),
+    licence: z.string().trim().max(60).optional(),
+    shelve: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
+  })
+  .refine((p) => !p.password || p.email, {
+    path: ["email"],
+    error: "To sign in, a person needs an e-mail address too.",
+  });
+
+export const meta: Route.MetaFunction = () => [{ title: "Person · Mossy Cabinet" }];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-club");
+  return inClub(context, async (tx) => {
+    const person = (await people(tx)).find((p) => p.id === params.person);
+    if (params.person !== "new" && !person) throw notFound("This person");
+    return {
+      name: person?.name,
+      fields: {
+        name: person?.name ?? "",
+        role: person?.role ?? "member",
+        email: person?.email ?? "",
+        callSign: person?.call_sign ?? "",
+        licence: person?.licence_class ?? "",
+      },
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-club");
+  const submission = parseWithZod(await request.formData(), { schema: shape });
+  const refuse = (fieldErrors?: Record<string, string[]>) =>
+    data(submission.reply({ hideFields: ["password"], ...(fieldErrors && { fieldErrors }) }), {
+      status: 400,
+    });
+  if (submission.status !== "success") return refuse();
+  const { name, role, email, password, callSign, licence, shelve } = submission.value;
+  const passwordHash = password ? await hashPassword(password) : undefined;
+  const id = params.person === "new" ? undefined : params.person;
+  try {
+    return await inClub(context, async (tx) => {
+      if (id && (role !== "keeper" || shelve) && (await otherKeepers(tx, id)) === 0) {
+        return refuse({ role: ["The club needs a keeper who can sign in; make another one first."] });
+      }
+      await putPerson(tx, id, {
+        name,
+        role,
+        email: email ?? null,
+        callSign: callSign ?? null,
+        licence: licence ?? null,
+        ...(passwordHash && { passwordHash }),
+      });
+      if (id && shelve) await shelvePerson(tx, id);
+      await tell(
+        tx,
+        id
+          ? {
+              kind: "person-changed",
+              name,
+              what: shelve ? "shelved" : `role ${role}${password ? ", new password" : ""}`,
+            }
+          : { kind: "person-added", name, role },
+      );
+      return redirect("/club");
+    });
+  } catch (error) {
+    if (isDuplicate(error, "person_email")) return refuse({ email: ["This address is taken."] });
+    throw error;
+  }
+}
+
+export default function Person({ loaderData, actionData }: Route.ComponentProps) {
+  const known = loaderData.name !== undefined;
+  return (
+    <Page title={loaderData.name ?? "A new person"}>
+      <PostForm lastResult={actionData} submit="Save" defaults={loaderData.fields}>
+        {(fields) => (
+          <>
+            <Field of={fields.name} label="Name" />
+            <Field
+              of={fields.role}
+              label="Role"
+              options={ROLES}
+              hint="keepers decide, bench hands do the work, members have a radio at home"
+            />
+            <Field of={fields.email} label="E-mail" type="email" autoComplete="off" hint="only to sign in" />
+            <Field
+              of={fields.password}
+              label={known ? "A new password" : "A password"}
+              type="password"
+              autoComplete="new-password"
+              hint={known ? "empty: stays as it is" : "empty: cannot sign in"}
+            />
+            <Field of={fields.callSign} label="Call sign" />
+            <Field of={fields.licence} label="Licence class" />
+            {known && (
+              <Field
+                of={fields.shelve}
+                label="Put on the shelf: can sign in no more, stays in the history"
+                type="checkbox"
+              />
+            )}
+          </>
+        )}
+      </PostForm>
+    </Page>
+  );
+}

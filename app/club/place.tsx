@@ -1,0 +1,74 @@
+// A place where radios live.
+import { parseWithZod } from "@conform-to/zod/v4";
+import { data, redirect } from "react-router";
+import { z } from "zod";
+import { places, putPlace } from "#db/club.ts";
+import { tell } from "#db/log.ts";
+import { isDuplicate } from "#db/pool.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { Field, PostForm } from "../ui/form.tsx";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/place";
+
+const KINDS = ["shelf", "hut", "vehicle", "room"] as const;
+const shape = z.object({
+  name: z.string({ error: "A place has a name." }).trim().min(1).max(60),
+  kind: z.enum(KINDS),
+  note: z.string().trim().max(200).default(""),
+});
+
+export const meta: Route.MetaFunction = () => [{ title: "Place · Mossy Cabinet" }];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-club");
+  return inClub(context, async (tx) => {
+    const place = (await places(tx)).find((p) => p.id === params.place);
+    if (params.place !== "new" && !place) throw notFound("This place");
+    return {
+      name: place?.name,
+      fields: { name: place?.name ?? "", kind: place?.kind ?? "shelf", note: place?.note ?? "" },
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-club");
+  const submission = parseWithZod(await request.formData(), { schema: shape });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const { value } = submission;
+  try {
+    return await inClub(context, async (tx) => {
+      const id = params.place === "new" ? undefined : params.place;
+      await putPlace(tx, id, value);
+      await tell(
+        tx,
+        id
+          ? { kind: "club-changed", what: `the place ${value.name}` }
+          : { kind: "place-added", name: value.name },
+      );
+      return redirect("/club");
+    });
+  } catch (error) {
+    if (isDuplicate(error))
+      return data(submission.reply({ fieldErrors: { name: ["There is a place of that name already."] } }), {
+        status: 400,
+      });
+    throw error;
+  }
+}
+
+export default function Place({ loaderData, actionData }: Route.ComponentProps) {
+  return (
+    <Page title={loaderData.name ?? "A new place"}>
+      <PostForm lastResult={actionData} submit="Save" defaults={loaderData.fields}>
+        {(fields) => (
+          <>
+            <Field of={fields.name} label="Name" />
+            <Field of={fields.kind} label="Kind" options={KINDS} />
+            <Field of={fields.note} label="Note" />
+          </>
+        )}
+      </PostForm>
+    </Page>
+  );
+}

@@ -1,0 +1,96 @@
+// A policy as a flat form, and back.
+import { z } from "zod";
+import { PLAIN_POLICY, type Policy, plainDate, policyShape } from "#core/firmware/policy.ts";
+import { bad, good, type Result } from "#core/quantities/result.ts";
+
+const optionalDate = plainDate.optional();
+
+export const groupShape = z.object({
+  name: z.string({ error: "A group has a name." }).trim().min(1).max(80),
+  purpose: z.string().trim().max(200).default(""),
+  rule: z.enum(["newest", "settled", "fixes", "pinned"]),
+  days: z.coerce.number("A number of days.").int().min(0).max(3650, "At most 3650 days.").default(14),
+  tags: z.string().default(""),
+  atLeast: z.enum(["fix", "safety"]).optional(),
+  pinned: z.preprocess((v) => (v === undefined ? [] : Array.isArray(v) ? v : [v]), z.array(z.string())),
+  pinnedUntil: optionalDate,
+  beta: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
+  community: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
+  recheckAfterDays: z.coerce
+    .number("A number of days.")
+    .int()
+    .min(1, "At least one day.")
+    .max(3650, "At most 3650 days.")
+    .default(365),
+  holdUntil: optionalDate,
+  holdWhy: z.string().trim().max(300).default(""),
+  safetyBreaksHold: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
+});
+
+type GroupFields = z.infer<typeof groupShape>;
+type Trouble = { readonly kind: "trouble"; readonly field: keyof GroupFields; readonly says: string };
+
+/** The policy of a filled form; problems name the field they belong to. */
+export function policyFrom(
+  f: GroupFields,
+  releases: readonly { readonly id: string; readonly component_id: string }[],
+): Result<Policy, Trouble> {
+  const trouble = (field: keyof GroupFields, says: string) => bad<Trouble>({ kind: "trouble", field, says });
+  if (f.holdUntil && f.holdWhy === "") return trouble("holdWhy", "Say why, so that others know.");
+  const chosen = releases.filter((r) => f.pinned.includes(r.id));
+  if (f.rule === "pinned" && chosen.length === 0) return trouble("pinned", "Choose at least one release.");
+  if (new Set(chosen.map((r) => r.component_id)).size < chosen.length) {
+    return trouble("pinned", "Choose at most one release for each part of a model.");
+  }
+  const tags = f.tags
+    .split(",")
+    .map((tag) => tag.trim())
+    .filter(Boolean);
+  if (f.rule === "fixes" && tags.length === 0 && !f.atLeast)
+    return trouble("tags", "Name a tag, or how urgent a fix must be.");
+  const rules = {
+    newest: { kind: "newest" },
+    settled: { kind: "settled", days: f.days },
+    fixes: { kind: "fixes", tags, ...(f.atLeast && { atLeast: f.atLeast }) },
+    pinned: {
+      kind: "pinned",
+      releases: chosen.map((r) => r.id),
+      otherwise: { kind: "newest" },
+      ...(f.pinnedUntil && { until: f.pinnedUntil }),
+    },
+  } as const;
+  return good(
+    policyShape.parse({
+      rule: rules[f.rule],
+      tracks: [...(f.beta ? ["beta"] : []), ...(f.community ? ["community"] : [])],
+      safetyBreaksHold: f.safetyBreaksHold,
+      recheckAfterDays: f.recheckAfterDays,
+      ...(f.holdUntil && { hold: { until: f.holdUntil, why: f.holdWhy } }),
+    }),
+  );
+}
+
+/** The form of a group as it is, or of a new one. */
+export function fieldsOf(
+  group: { readonly name: string; readonly purpose: string; readonly policy: Policy } | undefined,
+): Record<string, string | string[]> {
+  const policy = group?.policy ?? PLAIN_POLICY;
+  const { rule } = policy;
+  const on = (yes: boolean) => (yes ? "on" : "");
+  return {
+    name: group?.name ?? "",
+    purpose: group?.purpose ?? "",
+    rule: rule.kind,
+    days: String(rule.kind === "settled" ? rule.days : 14),
+    tags: rule.kind === "fixes" ? rule.tags.join(", ") : "",
+    atLeast: rule.kind === "fixes" ? (rule.atLeast ?? "") : "",
+    pinned: rule.kind === "pinned" ? rule.releases : [],
+    pinnedUntil: rule.kind === "pinned" ? (rule.until ?? "") : "",
+    beta: on(policy.tracks.includes("beta")),
+    community: on(policy.tracks.includes("community")),
+    recheckAfterDays: String(policy.recheckAfterDays),
+    holdUntil: policy.hold?.until ?? "",
+    holdWhy: policy.hold?.why ?? "",
+    safetyBreaksHold: on(policy.safetyBreaksHold),
+  };
+}

@@ -1,0 +1,136 @@
+// A model's identity: maker, name, kind, its parts and hardware revisions.
+import { parseWithZod } from "@conform-to/zod/v4";
+import { data, redirect } from "react-router";
+import { z } from "zod";
+import { loadCatalogues } from "#db/facts.ts";
+import { tell } from "#db/log.ts";
+import { addParts, modelById, putModel, revisionsOf } from "#db/models.ts";
+import { recompute } from "#db/needs.ts";
+import { isDuplicate } from "#db/pool.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { Field, PostForm } from "../ui/form.tsx";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/edit";
+
+const list = (text: string) =>
+  text
+    .split(",")
+    .map((part) => part.trim())
+    .filter(Boolean);
+const KINDS = ["handheld", "mobile", "base", "module"] as const;
+
+const shape = z.object({
+  maker: z.string().trim().max(80).default(""),
+  name: z.string({ error: "A model has a name." }).trim().min(1).max(80),
+  kind: z.enum(KINDS),
+  note: z.string().trim().max(2000).default(""),
+  components: z
+    .string({ error: "At least one part, such as main." })
+    .transform(list)
+    .refine((parts) => parts.length > 0, "At least one part, such as main."),
+  suffixes: z.string().default("").transform(list),
+  revisions: z
+    .string()
+    .default("")
+    .transform((text) =>
+      text
+        .split("\n")
+        .map((line) => line.trim())
+        .filter(Boolean)
+        .map((line) => {
+          const [name = "", ...tell] = line.split(":");
+          return { name: name.trim(), tell: tell.join(":").trim() };
+        }),
+    ),
+});
+
+export const meta: Route.MetaFunction = () => [{ title: "Model · Mossy Cabinet" }];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-model");
+  return inClub(context, async (tx) => {
+    if (params.model === undefined)
+      return { name: undefined, fields: { kind: "handheld", components: "main" } as Record<string, string> };
+    const model = /^\d{1,18}$/.test(params.model) ? await modelById(tx, params.model) : undefined;
+    if (!model) throw notFound("This model");
+    const components = [...((await loadCatalogues(tx, [model.id])).get(model.id)?.values() ?? [])];
+    const revisions = await revisionsOf(tx, model.id);
+    const fields: Record<string, string> = {
+      maker: model.maker,
+      name: model.name,
+      kind: model.kind,
+      note: model.note,
+      components: components.map((c) => c.component.name).join(", "),
+      suffixes: model.suffixes.join(", "),
+      revisions: revisions.map((r) => `${r.name}: ${r.how_to_tell}`).join("\n"),
+    };
+    return { name: model.name, fields };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-model");
+  const submission = parseWithZod(await request.formData(), { schema: shape });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const { components, revisions, ...fields } = submission.value;
+  try {
+    return await inClub(context, async (tx) => {
+      const id = await putModel(tx, params.model, fields);
+      if (id === "") throw notFound("This model");
+      await addParts(tx, id, components, revisions);
+      await tell(
+        tx,
+        params.model
+          ? { kind: "model-changed", name: fields.name, what: "its identity" }
+          : { kind: "model-added", name: fields.name },
+        { model: id },
+      );
+      await recompute(tx, { of: "model", id });
+      return redirect(`/models/${id}`);
+    });
+  } catch (error) {
+    if (isDuplicate(error))
+      return data(
+        submission.reply({ fieldErrors: { name: ["This maker has a model of that name already."] } }),
+        { status: 400 },
+      );
+    throw error;
+  }
+}
+
+export default function EditModel({ loaderData, actionData }: Route.ComponentProps) {
+  return (
+    <Page title={loaderData.name ? `${loaderData.name}: what it is` : "A new model"}>
+      <PostForm
+        lastResult={actionData}
+        submit="Save"
+        defaults={loaderData.fields}
+        className="flex max-w-xl flex-col gap-3"
+      >
+        {(fields) => (
+          <>
+            <Field of={fields.maker} label="Maker" />
+            <Field of={fields.name} label="Name" />
+            <Field of={fields.kind} label="Kind" options={KINDS} />
+            <Field
+              of={fields.components}
+              label="Parts with firmware of their own (parted by commas)"
+              hint="the first is the one meant when a reading names none; parts can be added, not taken away"
+            />
+            <Field
+              of={fields.revisions}
+              label="Hardware revisions: a line each, as name: how to tell"
+              rows={3}
+            />
+            <Field
+              of={fields.suffixes}
+              label="Endings its versions carry (parted by commas)"
+              hint="regions and the like, such as -eu; they do not count"
+            />
+            <Field of={fields.note} label="Note" rows={3} />
+          </>
+        )}
+      </PostForm>
+    </Page>
+  );
+}

@@ -1,0 +1,175 @@
+// A radio's own facts: add one, correct one, put it on the shelf or take it back from there.
+import { parseWithZod } from "@conform-to/zod/v4";
+import { data, Form, redirect } from "react-router";
+import { groups, places } from "#db/club.ts";
+import { tell } from "#db/log.ts";
+import { modelsToPick } from "#db/models.ts";
+import { recompute } from "#db/needs.ts";
+import { isDuplicate } from "#db/pool.ts";
+import { addUnit, changeUnit, shelveUnit, unitByTag } from "#db/units.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { useMay } from "../ui/club.ts";
+import { Field, PostForm } from "../ui/form.tsx";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/edit";
+import { changesIn, fieldsOf, unitShape } from "./edit-form.ts";
+
+export const meta: Route.MetaFunction = ({ params }) => [
+  { title: `${params.tag ?? "A new radio"} · Mossy Cabinet` },
+];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-unit");
+  return inClub(context, async (tx) => {
+    const unit = params.tag === undefined ? undefined : await unitByTag(tx, params.tag);
+    if (params.tag !== undefined && !unit) throw notFound(`A radio with the tag ${params.tag}`);
+    return {
+      unit,
+      models: await modelsToPick(tx),
+      places: await places(tx),
+      groups: await groups(tx),
+      fields: fieldsOf(unit),
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-unit");
+  const form = await request.formData();
+  if (form.get("intent") === "shelve" || form.get("intent") === "recover")
+    return shelve(context, params.tag ?? "", form);
+  const submission = parseWithZod(form, { schema: unitShape });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const refuse = (fieldErrors: Record<string, string[]>) =>
+    data(submission.reply({ fieldErrors }), { status: 400 });
+  const { value } = submission;
+  try {
+    return await inClub(context, async (tx, who) => {
+      const model = (await modelsToPick(tx)).find((m) => m.id === value.model);
+      if (!model) return refuse({ model: ["Choose a model."] });
+      if (value.hardware && !model.revisions.some((r) => r.id === value.hardware)) {
+        return refuse({ hardware: [`The ${model.name} has no such hardware revision.`] });
+      }
+      const fields = {
+        ...value,
+        hardwareRevision: value.hardware ?? null,
+        region: value.region ?? null,
+        group: value.group ?? null,
+        place: value.place ?? null,
+      };
+      const before = params.tag === undefined ? undefined : await unitByTag(tx, params.tag);
+      if (params.tag !== undefined && !before) throw notFound(`A radio with the tag ${params.tag}`);
+      const id = before ? before.id : await addUnit(tx, fields, who.today);
+      if (before) {
+        await changeUnit(tx, before.id, fields);
+        const what = changesIn(before, fields);
+        if (what !== "") await tell(tx, { kind: "unit-changed", what }, { unit: id });
+      } else await tell(tx, { kind: "unit-added", tag: fields.tag, how: "form" }, { unit: id });
+      await recompute(tx, { of: "units", ids: [id] });
+      return redirect(`/units/${encodeURIComponent(fields.tag)}`);
+    });
+  } catch (error) {
+    if (isDuplicate(error, "unit_tag")) return refuse({ tag: ["Another radio has this tag."] });
+    throw error;
+  }
+}
+
+async function shelve(context: Route.ActionArgs["context"], tag: string, form: FormData) {
+  const recovering = form.get("intent") === "recover";
+  mustBeAllowed(context, recovering ? "recover-shelved" : "edit-unit");
+  const why = String(form.get("why") ?? "")
+    .trim()
+    .slice(0, 300);
+  try {
+    return await inClub(context, async (tx) => {
+      const unit = await unitByTag(tx, tag);
+      if (!unit) throw notFound(`A radio with the tag ${tag}`);
+      await shelveUnit(tx, unit.id, !recovering);
+      await tell(
+        tx,
+        recovering ? { kind: "unit-recovered" } : { kind: "unit-shelved", why: why || "no reason given" },
+        { unit: unit.id },
+      );
+      await recompute(tx, { of: "units", ids: [unit.id] });
+      return redirect(`/units/${encodeURIComponent(unit.tag)}`);
+    });
+  } catch (error) {
+    if (isDuplicate(error, "unit_tag")) throw redirect("/club#shelf");
+    throw error;
+  }
+}
+
+export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
+  const { unit, models } = loaderData;
+  const revisions = models.flatMap((m) => m.revisions.map((r) => [r.id, `${m.name}: ${r.name}`] as const));
+  return (
+    <Page title={unit ? `${unit.tag}: what it is` : "A new radio"}>
+      <div className="flex flex-wrap gap-10">
+        <PostForm
+          lastResult={actionData}
+          submit={unit ? "Save" : "Put it in the cabinet"}
+          defaults={loaderData.fields}
+        >
+          {(fields) => (
+            <>
+              <Field of={fields.tag} label="Tag" className="ver" hint="what stands on it, such as W-03" />
+              <Field
+                of={fields.model}
+                label="Model"
+                options={models.map((m) => [m.id, `${m.name} (${m.maker || "maker unknown"})`])}
+              />
+              <Field
+                of={fields.hardware}
+                label="Hardware revision"
+                options={[["", "we do not know, or there is only one"], ...revisions]}
+              />
+              <Field of={fields.region} label="Region" hint="empty: we do not know" />
+              <Field of={fields.serial} label="Serial number" className="ver" />
+              <Field
+                of={fields.place}
+                label="Place"
+                options={[["", "none yet"], ...loaderData.places.map((p) => [p.id, p.name] as const)]}
+              />
+              <Field
+                of={fields.group}
+                label="Group"
+                options={[["", "none"], ...loaderData.groups.map((g) => [g.id, g.name] as const)]}
+              />
+              <Field of={fields.note} label="Note" />
+            </>
+          )}
+        </PostForm>
+        {unit && <Shelf shelved={unit.shelved_at !== null} />}
+      </div>
+    </Page>
+  );
+}
+
+function Shelf({ shelved }: { readonly shelved: boolean }) {
+  const mayRecover = useMay("recover-shelved");
+  if (shelved && !mayRecover) return null;
+  return (
+    <Form method="post" className="sheet flex h-fit max-w-xs flex-col gap-2 p-4">
+      <h2>{shelved ? "It is on the shelf" : "Put it on the shelf"}</h2>
+      <p className="text-sm text-quiet">
+        {shelved
+          ? "Taken back, it is as it was."
+          : "It leaves the wall and the lists; its history stays, and a keeper can take it back."}
+      </p>
+      {!shelved && (
+        <label className="text-sm font-semibold">
+          Why
+          <input name="why" className="input input-sm mt-1 w-full" />
+        </label>
+      )}
+      <button
+        type="submit"
+        name="intent"
+        value={shelved ? "recover" : "shelve"}
+        className="btn btn-outline btn-primary btn-sm w-fit"
+      >
+        {shelved ? "Take it back" : "Shelve it"}
+      </button>
+    </Form>
+  );
+}

@@ -1,0 +1,124 @@
+// The keeper's settings: policies that change what is due, people who can sign in, radios added, shelved, recovered.
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+});
+test.afterAll(() => served.stop());
+
+test("a policy pinned to an older release makes newer radios due", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/club`);
+  await page.getByRole("link", { name: "Bench trials" }).click();
+  await page.getByLabel("Which release they should run").selectOption("pinned");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Choose at least one release.")).toBeVisible();
+  await page.getByLabel("Pinned to").selectOption({ label: "Wicket main 1.14 (factory)" });
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Target: pinned to 1.14, otherwise always the newest release.")).toBeVisible();
+  await page.goto(`${served.address}/units/W-13`);
+  await expect(page.getByText("Bring to 1.14, which its group is pinned to")).toBeVisible();
+});
+
+test("a hold needs a reason, and keeps needs off the board", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/due?do=install`);
+  await expect(page.getByRole("link", { name: "W-03" })).toBeVisible();
+  await page.getByLabel("Pick W-03").check();
+  await page.getByLabel("leave alone until").fill("2099-01-01");
+  await page.getByRole("button", { name: "Put on hold" }).click();
+  await expect(page.getByText("Say why, so that others know.")).toBeVisible();
+  await page.getByLabel("Pick W-03").check();
+  await page.getByLabel("leave alone until").fill("2099-01-01");
+  await page.getByLabel("because").fill("lent to the museum");
+  await page.getByRole("button", { name: "Put on hold" }).click();
+  await expect(page.getByText("1 radio on hold.")).toBeVisible();
+  await page.goto(`${served.address}/due?do=held`);
+  await expect(page.getByRole("link", { name: "W-03" })).toBeVisible();
+  await page.goto(`${served.address}/units/W-03`);
+  await page.getByRole("button", { name: "Lift the hold" }).click();
+  await expect(page.getByText("The hold is lifted.")).toBeVisible();
+});
+
+test("a new person can sign in; the last keeper stays one", async ({ page, browser }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/club/people/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Posy Lockhythe");
+  await page.getByLabel("Role").selectOption("bench");
+  await page.getByLabel("E-mail").fill("wren@lanternfen.example");
+  await page.getByLabel("A password").fill("lantern on the causeway");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("This address is taken.")).toBeVisible();
+  await page.getByLabel("E-mail").fill("posy@lanternfen.example");
+  await page.getByLabel("A password").fill("lantern on the causeway");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("link", { name: "Posy Lockhythe" })).toBeVisible();
+  const posy = await browser.newPage();
+  await signIn(posy, served.address, "posy");
+  await posy.close();
+  await page.getByRole("link", { name: "Wren Oldacre" }).last().click();
+  await page.getByLabel("Role").selectOption("member");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("The club needs a keeper who can sign in")).toBeVisible();
+});
+
+test("a radio is added, gets a taken tag refused, is shelved and comes back", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/units/new`);
+  await page.getByLabel("Tag").fill("w-01");
+  await page.getByLabel("Model").selectOption({ label: "Heron (Quillmere)" });
+  await page.getByRole("button", { name: "Put it in the cabinet" }).click();
+  await expect(page.getByText("Another radio has this tag.")).toBeVisible();
+  await expect(page.getByLabel("Tag")).toHaveValue("w-01");
+  await page.getByLabel("Tag").fill("H-20");
+  await page.getByRole("button", { name: "Put it in the cabinet" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("We have not read this radio yet");
+  await page.getByRole("link", { name: "Correct what it is" }).click();
+  await page.getByLabel("Why").fill("drowned");
+  await page.getByRole("button", { name: "Shelve it" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Shelved");
+  await page.goto(`${served.address}/due?do=read`);
+  await expect(page.getByRole("link", { name: "H-20" })).toHaveCount(0);
+  await page.goto(`${served.address}/club`);
+  await page.getByRole("link", { name: "H-20" }).click();
+  await page.getByRole("button", { name: "Take it back" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("We have not read this radio yet");
+});
+
+test("a doubtful numbering is confirmed, and a model is made by hand", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/models`);
+  await page.getByRole("link", { name: "Lantern 3" }).click();
+  await page.getByRole("button", { name: /as a decimal fraction/ }).click();
+  await expect(page.getByText("Confirmed: main counts as a decimal fraction")).toBeVisible();
+  await page.goto(`${served.address}/units/L-08`);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Newer than anything we know of");
+  await page.goto(`${served.address}/models/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Gorse");
+  await page.getByLabel(/Parts with firmware/).fill("main, panel");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Gorse");
+  await expect(page.getByRole("heading", { level: 2, name: "panel" })).toBeVisible();
+});
+
+test("axe finds nothing on the keeper's forms", async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page, served.address, "wren");
+  for (const path of [
+    "/units/new",
+    "/units/W-03/edit",
+    "/models/new",
+    "/club/groups/1",
+    "/club/people/new",
+    "/club/places/new",
+    "/import",
+  ]) {
+    await page.goto(served.address + path);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect([path, violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)]).toEqual([path, []]);
+  }
+});
