@@ -31,7 +31,7 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
   const away = drawers.filter((d) => d.holder !== null).length;
   const needing = drawers.filter((d) => d.needs > 0).length;
   return (
-    <div className="lg:grid lg:grid-cols-[minmax(0,1fr)_17rem]">
+    <div className="flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_17rem]">
       <MossSymbols />
       <div className="min-w-0 px-4 pt-3 pb-4 md:pl-5">
         <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
@@ -48,9 +48,13 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
           <Wall shelves={shelves} lens={lens} chosen={chosen?.tag} />
         )}
       </div>
-      <aside className="border-t border-line bg-base-100 px-5 py-4 lg:sticky lg:top-0 lg:h-dvh lg:overflow-y-auto lg:border-t-0 lg:border-l">
+      <aside
+        className={`${chosen ? "order-first" : ""} border-t border-line bg-base-100 px-5 py-4 lg:sticky lg:top-0 lg:h-dvh lg:overflow-y-auto lg:order-none lg:border-t-0 lg:border-l`}
+      >
         {chosen && <Chosen drawer={chosen} receipt={loaderData.receipt} key={chosen.tag} />}
-        <Needed items={items} />
+        <div className={chosen ? "max-lg:hidden" : ""}>
+          <Needed items={items} />
+        </div>
       </aside>
     </div>
   );

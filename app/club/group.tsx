@@ -55,7 +55,7 @@ export default function Group({ loaderData, actionData }: Route.ComponentProps) 
         lastResult={actionData}
         submit="Save"
         defaults={loaderData.fields}
-        className="flex max-w-xl flex-col gap-3"
+        className="group/rule flex max-w-xl flex-col gap-3"
       >
         {(fields) => (
           <>
@@ -71,34 +71,35 @@ export default function Group({ loaderData, actionData }: Route.ComponentProps) 
                 ["pinned", "just these releases"],
               ]}
             />
-            <Field
-              of={fields.days}
-              label="Settled after days"
-              type="number"
-              hint="for the newest, once it has settled"
-            />
-            <Field
-              of={fields.tags}
-              label="What matters (tags of fixes, parted by commas)"
-              hint="for newer only if it mends something"
-            />
-            <Field
-              of={fields.atLeast}
-              label="or a fix at least this urgent"
-              options={[
-                ["", "no matter how urgent"],
-                ["fix", "a fix"],
-                ["safety", "a matter of safety"],
-              ]}
-            />
-            <Field
-              of={fields.pinned}
-              label="Pinned to"
-              multiple
-              options={loaderData.releases.map((r) => [r.id, r.name])}
-              hint="at most one for each part of a model; parts without one follow the newest"
-            />
-            <Field of={fields.pinnedUntil} label="Pinned until" type="date" hint="may stay empty" />
+            <div className="hidden group-has-[option[value=settled]:checked]/rule:block">
+              <Field of={fields.days} label="Settled after days" type="number" />
+            </div>
+            <div className="hidden group-has-[option[value=fixes]:checked]/rule:block">
+              <Field of={fields.tags} label="What matters (tags of fixes, parted by commas)" />
+            </div>
+            <div className="hidden group-has-[option[value=fixes]:checked]/rule:block">
+              <Field
+                of={fields.atLeast}
+                label="or a fix at least this urgent"
+                options={[
+                  ["", "no matter how urgent"],
+                  ["fix", "a fix"],
+                  ["safety", "a matter of safety"],
+                ]}
+              />
+            </div>
+            <div className="hidden group-has-[option[value=pinned]:checked]/rule:block">
+              <Field
+                of={fields.pinned}
+                label="Pinned to"
+                multiple
+                options={loaderData.releases.map((r) => [r.id, r.name])}
+                hint="at most one for each part of a model; parts without one follow the newest"
+              />
+            </div>
+            <div className="hidden group-has-[option[value=pinned]:checked]/rule:block">
+              <Field of={fields.pinnedUntil} label="Pinned until" type="date" hint="may stay empty" />
+            </div>
             <fieldset className="flex gap-5">
               <legend className="mb-1 text-sm font-semibold">Tracks beside the maker's own</legend>
               <Field of={fields.beta} label="beta" type="checkbox" />

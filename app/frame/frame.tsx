@@ -122,7 +122,7 @@ function Plate({ to, name, count }: { readonly to: string; readonly name: string
   return (
     <NavLink
       to={to}
-      className="flex h-14 items-center justify-center gap-1 px-1.5 font-serif text-[0.78rem] font-semibold aria-[current=page]:bg-plate aria-[current=page]:text-secondary-content md:h-9 md:justify-between md:rounded-xs md:rounded-tr-[0.6rem] md:border md:border-brass/70 md:text-[0.82rem] md:hover:bg-white/10 md:aria-[current=page]:hover:bg-plate"
+      className="flex h-14 items-center justify-center gap-1 px-1 font-serif text-[0.68rem] font-semibold aria-[current=page]:bg-plate aria-[current=page]:text-secondary-content md:h-9 md:justify-between md:rounded-xs md:rounded-tr-[0.6rem] md:border md:border-brass/70 md:text-[0.82rem] md:hover:bg-white/10 md:aria-[current=page]:hover:bg-plate"
     >
       {name}
       {count > 0 && (

@@ -134,7 +134,7 @@ function Head({ unit, standings, releases }: Pick<Data, "unit" | "standings" | "
         : "Nothing is known of its model";
   return (
     <header className="mb-4 flex items-start gap-4">
-      <p className="cut tag border-2 border-brass bg-plate px-3 py-4 text-xl">{unit.tag}</p>
+      <p className="cut tag whitespace-nowrap border-2 border-brass bg-plate px-3 py-4 text-xl">{unit.tag}</p>
       <div className="min-w-0">
         <h1>{title}</h1>
         <p className="text-quiet">
