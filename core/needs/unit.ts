@@ -93,7 +93,7 @@ function readingNeed(
   causes: readonly ReadingCause[],
   seen: readonly Fact[],
 ): Need {
-  const inOrder = [...causes].sort((a, b) => compareText(a.from, b.from));
+  const inOrder = causes.length === 1 ? causes : [...causes].sort((a, b) => compareText(a.from, b.from));
   const [first] = inOrder;
   if (!first) throw new Error("a reading need has a cause");
   const hold = pastHolds(unit, policy, first.from);
@@ -159,29 +159,36 @@ function pastHolds(
   return { dates: { dueFrom: moved, ...(moved > from && { heldFrom: from }) }, facts };
 }
 
-/** Firmware calls are the same for all units of one revision and region that run one version under one policy. */
+/**
+ * Firmware calls are the same for all units of one revision and region that run one version under one policy. (Placing
+ * answers the same version object for the same readout, so the object itself is the key.)
+ */
 function rememberedCalls(
   prepared: PreparedComponent,
   unit: UnitFacts,
   policy: Policy,
   version: Version,
 ): readonly Call[] {
-  let byPolicy = remembered.get(prepared);
+  let byPolicy = remembered.get(version);
   if (!byPolicy) {
     byPolicy = new WeakMap();
-    remembered.set(prepared, byPolicy);
+    remembered.set(version, byPolicy);
   }
   let calls = byPolicy.get(policy);
   if (!calls) {
     calls = new Map();
     byPolicy.set(policy, calls);
   }
-  const key = `${unit.hardwareRevision ?? ""}\n${unit.region ?? ""}\n${version.release ?? ""}\n${version.cleaned}`;
-  let found = calls.get(key);
+  const { hardwareRevision, region } = unit;
+  const fit =
+    hardwareRevision === undefined && region === undefined
+      ? ""
+      : `${hardwareRevision ?? ""}\n${region ?? ""}`;
+  let found = calls.get(fit);
   if (!found) {
     found = firmwareCalls(prepared, unit, policy, version);
-    calls.set(key, found);
+    calls.set(fit, found);
   }
   return found;
 }
-const remembered = new WeakMap<PreparedComponent, WeakMap<Policy, Map<string, readonly Call[]>>>();
+const remembered = new WeakMap<Version, WeakMap<Policy, Map<string, readonly Call[]>>>();

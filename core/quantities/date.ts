@@ -38,14 +38,39 @@ export function plain(text: string): PlainDate {
   return text;
 }
 
-const dayNumberOf = (date: PlainDate): number =>
-  Date.UTC(Number(date.slice(0, 4)), Number(date.slice(5, 7)) - 1, Number(date.slice(8, 10))) / MS_PER_DAY;
+/** Days since 1 January 1970, by the calendar's own arithmetic: a Date for each would cost more than the rest. */
+function dayNumberOf(date: PlainDate): number {
+  const month = Number(date.slice(5, 7));
+  const year = Number(date.slice(0, 4)) - (month <= 2 ? 1 : 0);
+  const era = Math.floor(year / 400);
+  const yearOfEra = year - era * 400;
+  const dayOfYear =
+    Math.floor((153 * (month + (month > 2 ? -3 : 9)) + 2) / 5) + Number(date.slice(8, 10)) - 1;
+  return (
+    era * 146_097 +
+    yearOfEra * 365 +
+    Math.floor(yearOfEra / 4) -
+    Math.floor(yearOfEra / 100) +
+    dayOfYear -
+    719_468
+  );
+}
+
+function dateOfDayNumber(day: number): PlainDate {
+  let text = dateTexts.get(day);
+  if (text === undefined) {
+    text = new Date(day * MS_PER_DAY).toISOString().slice(0, 10) as PlainDate;
+    if (dateTexts.size > 40_000) dateTexts.clear();
+    dateTexts.set(day, text);
+  }
+  return text;
+}
+/** Few days are asked for again and again. */
+const dateTexts = new Map<number, PlainDate>();
 
 /** The date `days` later (or earlier, if negative). */
-export function addDays(date: PlainDate, days: number): PlainDate {
-  if (days === 0) return date;
-  return new Date((dayNumberOf(date) + days) * MS_PER_DAY).toISOString().slice(0, 10) as PlainDate;
-}
+export const addDays = (date: PlainDate, days: number): PlainDate =>
+  days === 0 ? date : dateOfDayNumber(dayNumberOf(date) + days);
 
 /** Whole days from `from` to `to`; negative if `to` is earlier. */
 export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumberOf(to) - dayNumberOf(from);

@@ -1,0 +1,17 @@
+// npm run measure: speeds as ratios in one run; prints the table that docs/measurements.md keeps.
+
+import { measureCore } from "./needs.ts";
+import { measurePages } from "./pages.ts";
+import { measureStore } from "./store.ts";
+
+const PARTS = { core: measureCore, store: measureStore, pages: measurePages };
+const wanted = process.argv.slice(2);
+const results = [];
+for (const [name, measure] of Object.entries(PARTS)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  console.error(name);
+  results.push(...(await measure()));
+}
+console.log("| what | measured | asked | |\n| --- | --- | --- | --- |");
+for (const { what, value, asked, ok } of results)
+  console.log(`| ${what} | ${value} | ${asked} | ${ok ? "holds" : "**missed**"} |`);

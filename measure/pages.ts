@@ -1,0 +1,77 @@
+// Pages over HTTP, 16 at once, against the sign-in page; and the script that the first load of Cabinet brings.
+import fs from "node:fs";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import { gzipSync } from "node:zlib";
+import { serveFresh } from "../e2e/serve.ts";
+import { best, type Measured, ratio } from "./clock.ts";
+
+const AT_ONCE = 16;
+const ROUNDS = 6;
+
+export async function measurePages(): Promise<Measured[]> {
+  const served = await serveFresh("demo");
+  const cookie = await signIn(served.address);
+  const load = async (where: string, headers: Record<string, string>) => {
+    const answer = await fetch(served.address + where, { headers });
+    await answer.text();
+    if (answer.status !== 200) throw new Error(`${where} answered ${answer.status}`);
+  };
+  const time = (where: string, headers: Record<string, string> = {}) =>
+    best(ROUNDS, () => Promise.all(Array.from({ length: AT_ONCE }, () => load(where, headers))));
+  await time("/sign-in");
+  const base = await time("/sign-in");
+  const results: Measured[] = [];
+  for (const [name, where] of [
+    ["Cabinet", "/cabinet"],
+    ["Due", "/due"],
+  ] as const) {
+    await time(where, { cookie });
+    results.push(
+      ratio(
+        `${name}, demo data, ${AT_ONCE} at once, against the sign-in page`,
+        await time(where, { cookie }),
+        base,
+        3,
+      ),
+    );
+  }
+  const html = await (await fetch(`${served.address}/cabinet`, { headers: { cookie } })).text();
+  results.push(scriptSize(html));
+  await served.stop();
+  return results;
+}
+
+async function signIn(address: string): Promise<string> {
+  const answer = await fetch(`${address}/sign-in`, {
+    method: "POST",
+    redirect: "manual",
+    headers: { Origin: address, "Content-Type": "application/x-www-form-urlencoded" },
+    body: new URLSearchParams({ email: "wren@lanternfen.example", password: "lantern on the causeway" }),
+  });
+  const cookie = answer.headers.get("set-cookie")?.split(";")[0];
+  if (!cookie) throw new Error(`signing in answered ${answer.status}`);
+  return cookie;
+}
+
+/** Every script that the page names, compressed. */
+function scriptSize(html: string): Measured {
+  const client = fileURLToPath(new URL("../build/client", import.meta.url));
+  const scripts = new Set([...html.matchAll(/\/assets\/[\w.-]+\.js/g)].map((match) => match[0]));
+  const used = [...scripts].filter(
+    (script) =>
+      html.includes(`href="${script}"`) ||
+      html.includes(`import "${script}"`) ||
+      html.includes(`from "${script}"`),
+  );
+  const bytes = used.reduce(
+    (sum, script) => sum + gzipSync(fs.readFileSync(path.join(client, script))).length,
+    0,
+  );
+  return {
+    what: "first load of Cabinet, compressed script",
+    value: `${(bytes / 1000).toFixed(0)} kB in ${used.length} files`,
+    asked: "at most 190 kB",
+    ok: bytes <= 190_000 && used.length > 0,
+  };
+}
