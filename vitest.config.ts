@@ -7,6 +7,7 @@ export default defineConfig({
       {
         test: {
           name: "core",
+          testTimeout: 120_000,
           include: ["core/**/*.test.ts", "app/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"],
         },
       },

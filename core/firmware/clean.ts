@@ -18,7 +18,7 @@ export type CleaningRules = {
  */
 export function cleanReadout(raw: string, rules: CleaningRules): string {
   let text = fold(raw);
-  const suffixes = rules.suffixes.map((s) => fold(s)).filter((s) => s !== "");
+  const suffixes = rules.suffixes.map(fold).filter((s) => s !== "");
   for (;;) {
     const next = withoutSuffix(withoutLabel(text, rules.keepsLetters), suffixes);
     if (next === text) return text;
@@ -26,7 +26,11 @@ export function cleanReadout(raw: string, rules: CleaningRules): string {
   }
 }
 
+const PLAIN_LETTERS = /^[ -~]*$/;
+
 function fold(text: string): string {
+  // Nearly every readout: nothing to compose, nothing hidden.
+  if (PLAIN_LETTERS.test(text)) return text.toLowerCase().trim();
   let folded = text;
   // Lower case can decompose and a removed character can join its neighbours: settle to a fixed point.
   for (;;) {

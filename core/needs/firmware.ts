@@ -182,14 +182,17 @@ function stepsOf(
   releases: readonly PlacedRelease[],
   rule: FallbackRule,
 ): Target[] {
-  const dates = [...new Set(releases.map((r) => countsFrom(r, rule)))].sort(compareText);
+  const inOrder = releases
+    .map((release) => ({ release, from: countsFrom(release, rule) }))
+    .sort((a, b) => compareText(a.from, b.from));
   const steps: Target[] = [];
-  for (const from of dates) {
-    const greatest = greatestOf(
-      prepared,
-      releases.filter((r) => countsFrom(r, rule) <= from),
-    );
-    if (greatest && steps.at(-1)?.release !== greatest.id) steps.push({ from, release: greatest.id });
+  let greatest: PlacedRelease | undefined;
+  for (const { release, from } of inOrder) {
+    const next: PlacedRelease | undefined = greatest ? greatestOf(prepared, [greatest, release]) : release;
+    if (!next || next === greatest) continue;
+    greatest = next;
+    if (steps.at(-1)?.from === from) steps.pop();
+    steps.push({ from, release: next.id });
   }
   return steps;
 }

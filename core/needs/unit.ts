@@ -169,15 +169,20 @@ function rememberedCalls(
   policy: Policy,
   version: Version,
 ): readonly Call[] {
-  let byPolicy = remembered.get(version);
+  let byPolicy = remembered.get(prepared);
   if (!byPolicy) {
-    byPolicy = new WeakMap();
-    remembered.set(version, byPolicy);
+    byPolicy = new Map();
+    remembered.set(prepared, byPolicy);
   }
-  let calls = byPolicy.get(policy);
+  let byVersion = byPolicy.get(policy);
+  if (!byVersion) {
+    byVersion = new Map();
+    byPolicy.set(policy, byVersion);
+  }
+  let calls = byVersion.get(version);
   if (!calls) {
     calls = new Map();
-    byPolicy.set(policy, calls);
+    byVersion.set(version, calls);
   }
   const { hardwareRevision, region } = unit;
   const fit =
@@ -191,4 +196,5 @@ function rememberedCalls(
   }
   return found;
 }
-const remembered = new WeakMap<Version, WeakMap<Policy, Map<string, readonly Call[]>>>();
+type CallsByFit = Map<string, readonly Call[]>;
+const remembered = new WeakMap<PreparedComponent, Map<Policy, Map<Version, CallsByFit>>>();

@@ -56,21 +56,25 @@ function dayNumberOf(date: PlainDate): number {
   );
 }
 
-function dateOfDayNumber(day: number): PlainDate {
-  let text = dateTexts.get(day);
-  if (text === undefined) {
-    text = new Date(day * MS_PER_DAY).toISOString().slice(0, 10) as PlainDate;
-    if (dateTexts.size > 40_000) dateTexts.clear();
-    dateTexts.set(day, text);
-  }
-  return text;
-}
-/** Few days are asked for again and again. */
-const dateTexts = new Map<number, PlainDate>();
-
 /** The date `days` later (or earlier, if negative). */
-export const addDays = (date: PlainDate, days: number): PlainDate =>
-  days === 0 ? date : dateOfDayNumber(dayNumberOf(date) + days);
+export function addDays(date: PlainDate, days: number): PlainDate {
+  if (days === 0) return date;
+  let known = sums.get(days);
+  if (!known) {
+    if (sums.size > 500) sums.clear();
+    known = new Map();
+    sums.set(days, known);
+  }
+  let sum = known.get(date);
+  if (sum === undefined) {
+    sum = new Date((dayNumberOf(date) + days) * MS_PER_DAY).toISOString().slice(0, 10) as PlainDate;
+    if (known.size > 5000) known.clear();
+    known.set(date, sum);
+  }
+  return sum;
+}
+/** The same few sums are asked for again and again: "a year after that reading". By days, then by date. */
+const sums = new Map<number, Map<PlainDate, PlainDate>>();
 
 /** Whole days from `from` to `to`; negative if `to` is earlier. */
 export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumberOf(to) - dayNumberOf(from);
