@@ -24,7 +24,7 @@ export async function measureStore(): Promise<Measured[]> {
   await owner.connect();
   await owner.query("vacuum analyze");
   say("analysed");
-  const stored = await best(2, () => withClub(actor, (tx) => recompute(tx, { of: "club" })));
+  const stored = await best(1, () => withClub(actor, (tx) => recompute(tx, { of: "club" })));
   await owner.query("vacuum analyze");
   say("stored");
   const copied = await copyPlain(owner, actor);

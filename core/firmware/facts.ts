@@ -10,6 +10,7 @@ export type Fact =
   | { readonly kind: "runs"; readonly release: string }
   | { readonly kind: "runs-uncatalogued"; readonly version: string }
   | { readonly kind: "newer"; readonly releases: readonly string[] }
+  | { readonly kind: "skips"; readonly count: number; readonly first: string; readonly latest: string }
   | { readonly kind: "ordered-by-date"; readonly release: string }
   | { readonly kind: "not-admitted"; readonly releases: readonly string[] }
   | { readonly kind: "does-not-fit"; readonly releases: readonly string[] }

@@ -5,6 +5,7 @@ export function releasesIn(because: readonly Fact[]): string[] {
   return because.flatMap((fact) => {
     const found: string[] = [];
     if ("release" in fact) found.push(fact.release);
+    if (fact.kind === "skips") found.push(fact.first, fact.latest);
     if ("releases" in fact) found.push(...fact.releases);
     if (fact.kind === "rule" && fact.rule.kind === "pinned") found.push(...fact.rule.releases);
     if (fact.kind === "two-places") {

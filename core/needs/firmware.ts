@@ -218,20 +218,21 @@ function safetyOf(skipped: readonly PlacedRelease[], rule: FallbackRule): Pick<C
   return first ? { safetyFrom: first } : {};
 }
 
-const newerFact = (skipped: readonly PlacedRelease[]): Fact[] =>
-  skipped.length === 0
-    ? []
-    : [
-        {
-          kind: "newer",
-          releases: [...skipped].sort((a, b) => compareText(a.releasedOn, b.releasedOn)).map((r) => r.id),
-        },
-      ];
+/** What is skipped, in short: needs are stored by the hundred thousand, and the unit's page names them all anyway. */
+function newerFact(skipped: readonly PlacedRelease[]): Fact[] {
+  const inOrder = [...skipped].sort((a, b) => compareText(a.releasedOn, b.releasedOn));
+  const [first] = inOrder;
+  const latest = inOrder.at(-1);
+  if (!first || !latest) return [];
+  return [{ kind: "skips", count: skipped.length, first: first.id, latest: latest.id }];
+}
 
-/** The fixes that are more than routine, which is what decides the urgency. */
+/** The first fix of each urgency above routine: these decide the need's own urgency. */
 const fixFacts = (skipped: readonly PlacedRelease[]): Fact[] =>
-  skipped.flatMap((release) =>
-    release.fixes
-      .filter((fix) => fix.urgency !== "routine")
-      .map(({ tag, urgency }): Fact => ({ kind: "fixes", release: release.id, tag, urgency })),
-  );
+  (["fix", "safety"] as const).flatMap((urgency) => {
+    for (const release of skipped) {
+      const fix = release.fixes.find((f) => f.urgency === urgency);
+      if (fix) return [{ kind: "fixes", release: release.id, tag: fix.tag, urgency }];
+    }
+    return [];
+  });

@@ -24,6 +24,14 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
       };
     case "newer":
       return { text: `Newer, admitted and fitting: ${releases(fact.releases)}.`, to: "releases" };
+    case "skips":
+      return {
+        text:
+          fact.count === 1
+            ? `Newer, admitted and fitting: ${names.release(fact.first)}.`
+            : `Newer, admitted and fitting: ${fact.count} releases, from ${names.release(fact.first)} to ${names.release(fact.latest)}.`,
+        to: "releases",
+      };
     case "ordered-by-date":
       return {
         text: `${names.release(fact.release)} has a number of another shape and is placed by its date on its own track.`,
