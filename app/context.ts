@@ -2,7 +2,8 @@
 import { createContext, type RouterContextProvider } from "react-router";
 import { type Act, may, type Role } from "#core/club/acts.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { type Tx, withClub } from "#db/pool.ts";
+import { DatabaseAway, type Tx, withClub } from "#db/pool.ts";
+import { orAway } from "./frame/away.server.ts";
 
 export type SignedIn = {
   readonly club: string;
@@ -24,10 +25,14 @@ export const requestContext = createContext<{ readonly nonce: string; readonly a
 /** Null on pages before the door. */
 export const sessionContext = createContext<SignedIn | null>(null);
 
+/** True if the database could not be asked who this is: a form is then answered where it stands. */
+export const awayContext = createContext<boolean>(false);
+
 type Context = Readonly<RouterContextProvider>;
 
 export function signedIn(context: Context): SignedIn {
   const session = context.get(sessionContext);
+  if (!session && context.get(awayContext)) throw new DatabaseAway("the database cannot be reached");
   if (!session) throw new Error("this page lies behind the sign-in; its layout asks for it");
   return session;
 }
@@ -37,8 +42,12 @@ export function inClub<Value>(
   context: Context,
   act: (tx: Tx, who: SignedIn) => Promise<Value>,
 ): Promise<Value> {
-  const who = signedIn(context);
-  return withClub(who, (tx) => act(tx, who));
+  return orAway(
+    (async () => {
+      const who = signedIn(context);
+      return withClub(who, (tx) => act(tx, who));
+    })(),
+  );
 }
 
 /** Answers 403 with a plain page unless the person's role allows the act. */

@@ -14,10 +14,9 @@ import type { Route } from "./+types/root";
 import "./app.css";
 import { requestContext, sessionContext } from "./context.ts";
 import { checkOrigin, findPerson } from "./door/session.server.ts";
-import { answerWhenAway } from "./frame/away.server.ts";
 import { TroublePage } from "./frame/trouble.tsx";
 
-export const middleware: Route.MiddlewareFunction[] = [answerWhenAway, checkOrigin, findPerson];
+export const middleware: Route.MiddlewareFunction[] = [checkOrigin, findPerson];
 
 export const meta: Route.MetaFunction = () => [{ title: "Mossy Cabinet" }];
 

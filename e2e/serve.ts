@@ -12,9 +12,14 @@ export type Served = { readonly address: string; readonly stop: () => Promise<vo
 
 const named = (url: string, database: string) => url.replace(/\/[^/]*$/, `/${database}`);
 
-export async function serveFresh(content: "demo" | "empty"): Promise<Served> {
-  const owner = process.env.MOSSY_TEST_OWNER_URL;
-  const app = process.env.MOSSY_TEST_APP_URL;
+export async function serveFresh(
+  content: "demo" | "empty",
+  on: { owner?: string | undefined; app?: string | undefined } = {
+    owner: process.env.MOSSY_TEST_OWNER_URL,
+    app: process.env.MOSSY_TEST_APP_URL,
+  },
+): Promise<Served> {
+  const { owner, app } = on;
   if (!owner || !app) throw new Error("run with scripts/with-postgres.ts");
   const name = `e2e_${content}_${Date.now()}`;
   const admin = new pg.Client({ connectionString: owner });

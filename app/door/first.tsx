@@ -3,6 +3,7 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { z } from "zod";
 import { anyClub, foundClub } from "#db/people.ts";
+import { orAway } from "../frame/away.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import type { Route } from "./+types/first";
 import { DoorPage } from "./door-page.tsx";
@@ -28,7 +29,7 @@ const shape = z.object({
 export const meta: Route.MetaFunction = () => [{ title: "A new cabinet · Mossy Cabinet" }];
 
 export async function loader() {
-  if (await anyClub()) throw redirect("/cabinet");
+  if (await orAway(anyClub())) throw redirect("/cabinet");
   const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return { zones: ["UTC", ...Intl.supportedValuesOf("timeZone").filter((z) => z !== "UTC")], here };
 }

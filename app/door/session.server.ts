@@ -3,7 +3,8 @@ import { createCookie, type MiddlewareFunction, redirect } from "react-router";
 import { readRole } from "#core/club/acts.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { closeSession, openSession, sessionPerson } from "#db/people.ts";
-import { sessionContext } from "../context.ts";
+import { awayContext, sessionContext } from "../context.ts";
+import { isAwayAnswer, orAway } from "../frame/away.server.ts";
 import { packKept } from "./pack.ts";
 import { newToken, tokenHash } from "./password.server.ts";
 
@@ -33,7 +34,11 @@ export async function endSession(request: Request): Promise<string> {
 export const findPerson: MiddlewareFunction<Response> = async ({ request, context }, next) => {
   const token: unknown = await cookie.parse(request.headers.get("cookie"));
   if (typeof token === "string" && token !== "") {
-    const row = await sessionPerson(tokenHash(token));
+    const row = await orAway(sessionPerson(tokenHash(token))).catch((error: unknown) => {
+      if (request.method !== "POST" || !isAwayAnswer(error)) throw error;
+      context.set(awayContext, true);
+      return undefined;
+    });
     if (row) {
       context.set(sessionContext, {
         club: row.club_id,
@@ -53,7 +58,7 @@ export const findPerson: MiddlewareFunction<Response> = async ({ request, contex
 
 /** Pages behind the door: without a session, to the sign-in and back; a form sent meanwhile is kept. */
 export const askForPerson: MiddlewareFunction<Response> = async ({ request, context }, next) => {
-  if (context.get(sessionContext)) return next();
+  if (context.get(sessionContext) || context.get(awayContext)) return next();
   const url = new URL(request.url);
   const back = new URLSearchParams({ back: url.pathname.replace(/\.data$/, "") + url.search });
   if (request.method !== "GET" && request.method !== "HEAD") {

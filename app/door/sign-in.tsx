@@ -4,6 +4,7 @@ import { data, redirect } from "react-router";
 import { z } from "zod";
 import { anyClub, findAccount } from "#db/people.ts";
 import { requestContext, sessionContext } from "../context.ts";
+import { orAway } from "../frame/away.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import type { Route } from "./+types/sign-in";
 import { countAttempt, forgetAttempts } from "./attempts.server.ts";
@@ -22,7 +23,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Sign in · Mossy Cabine
 export async function loader({ request, context }: Route.LoaderArgs) {
   const url = new URL(request.url);
   if (context.get(sessionContext)) throw redirect(ownPath(url.searchParams.get("back")));
-  if (!(await anyClub())) throw redirect("/first");
+  if (!(await orAway(anyClub()))) throw redirect("/first");
   return { ended: url.searchParams.has("kept") };
 }
 
@@ -32,10 +33,10 @@ export async function action({ request, context }: Route.ActionArgs) {
     data(submission.reply({ hideFields: ["password"], ...(why && { formErrors: [why] }) }), { status });
   if (submission.status !== "success") return refuse(400);
   const { email, password } = submission.value;
-  const wait = await countAttempt(email, context.get(requestContext).address);
+  const wait = await orAway(countAttempt(email, context.get(requestContext).address));
   if (wait)
     return refuse(429, `Too many attempts. Try again in ${wait === 1 ? "a minute" : `${wait} minutes`}.`);
-  const account = await findAccount(email);
+  const account = await orAway(findAccount(email));
   const right = account ? await isPassword(account.password_hash, password) : await pretendToCheck(password);
   if (!account || !right) return refuse(400, "This e-mail and password do not belong together.");
   await forgetAttempts(email);

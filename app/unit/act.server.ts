@@ -8,10 +8,11 @@ import { weighReading } from "#core/firmware/weigh.ts";
 import { tell } from "#db/log.ts";
 import { recompute } from "#db/needs.ts";
 import { people } from "#db/people.ts";
-import { isAway, isDuplicate, type Tx } from "#db/pool.ts";
+import { isDuplicate, type Tx } from "#db/pool.ts";
 import { recordReading } from "#db/readings.ts";
 import { lendUnit, lockUnit, setHold, takeBack } from "#db/units.ts";
 import { notAllowed, type SignedIn } from "../context.ts";
+import { isAwayAnswer } from "../frame/away.server.ts";
 import { loadUnit } from "./load.server.ts";
 import { sayWeighed } from "./say.ts";
 
@@ -193,7 +194,7 @@ export async function orSayAway(form: FormData, act: () => Promise<ReturnType<ty
     if (isDuplicate(error, "custody_one_at_a_time")) {
       return answer(409, { ok: false, intent: "lend", says: "Somebody else has just lent it. Look again." });
     }
-    if (!isAway(error)) throw error;
+    if (!isAwayAnswer(error)) throw error;
     return answer(503, {
       ok: false,
       intent: String(form.get("intent") ?? ""),
