@@ -104,7 +104,7 @@ function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Val
       await client.query(
         `begin; select set_config('mossy.club', '${BigInt(actor.club)}', true), set_config('mossy.person', '${BigInt(actor.person)}', true)`,
       );
-      const value = await act(client);
+      const value = await act(prepared(client));
       await client.query("commit");
       return value;
     } catch (error) {
@@ -118,6 +118,22 @@ function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Val
     }
   });
 }
+
+/** Statements with values are prepared under a name of their own, so that PostgreSQL plans each once a connection. */
+function prepared(client: pg.PoolClient): Tx {
+  return {
+    query: <Row extends pg.QueryResultRow>(text: string, values?: unknown[]) => {
+      if (!values || values.length === 0) return client.query<Row>(text);
+      let name = names.get(text);
+      if (!name) {
+        name = `s${names.size}`;
+        names.set(text, name);
+      }
+      return client.query<Row>({ name, text, values });
+    },
+  };
+}
+const names = new Map<string, string>();
 
 async function guarded<Value>(act: () => Promise<Value>): Promise<Value> {
   try {
