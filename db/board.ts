@@ -45,10 +45,16 @@ export async function needsOfUnit(tx: Tx, unit: string, today: PlainDate): Promi
   return rows;
 }
 
-/** All open needs of the club on a day: for the wall. */
-export async function openNeeds(tx: Tx, today: PlainDate): Promise<StoredNeed[]> {
-  const { rows } = await tx.query<StoredNeed>(
-    `${NEED} where n.due_from <= $1 and (n.due_to is null or n.due_to > $1) order by n.urgency desc, n.due_from`,
+export type WallNeed = Pick<
+  StoredNeed,
+  "unit_id" | "component_id" | "due_from" | "cause" | "urgency" | "doing" | "targets"
+>;
+
+/** All open needs of the club on a day, without their reasons: for the wall. */
+export async function openNeeds(tx: Tx, today: PlainDate): Promise<WallNeed[]> {
+  const { rows } = await tx.query<WallNeed>(
+    `select unit_id, component_id, due_from, cause, urgency, doing, targets from need
+     where due_from <= $1 and (due_to is null or due_to > $1) order by urgency desc, due_from`,
     [today],
   );
   return rows;

@@ -23,7 +23,8 @@ export function makeApp(clientFolder: string): express.Express {
     next();
   });
   app.use(headers());
-  app.use(compression());
+  // Pages are made anew each time: a quick squeeze is worth more than the smallest one.
+  app.use(compression({ level: 2 }));
   app.use("/assets", express.static(`${clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(clientFolder, { maxAge: "1h" }));
   app.use(pinoHttp({ logger: pino({ level: process.env.MOSSY_LOG ?? "warn" }), customLogLevel: levelOf }));

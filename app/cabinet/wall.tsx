@@ -1,6 +1,6 @@
 // The wall: shelves of drawers. A drawer shows its tag, model and what the lens asks for; moss grows at its foot.
 import { useRef } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link } from "react-router";
 import { useClub } from "../ui/club.ts";
 import { MOSS_WORD, Moss } from "../ui/moss.tsx";
 import { STANDING_WORD } from "../ui/words/standing.ts";
@@ -91,14 +91,11 @@ function DrawerFront({
   readonly lens: Lens;
   readonly chosen: boolean;
 }) {
-  const [search] = useSearchParams();
-  const to = new URLSearchParams(search);
-  to.set("unit", drawer.tag);
   const away = drawer.holder !== null;
   const doubt = drawer.standing === "unread" || drawer.standing === "unclear";
   return (
     <Link
-      to={`?${to}`}
+      to={`/cabinet?lens=${lens}&unit=${encodeURIComponent(drawer.tag)}`}
       preventScrollReset
       data-drawer
       aria-current={chosen ? "true" : undefined}
