@@ -59,31 +59,47 @@ export const recordOf = (need: Need, away: boolean): NeedRecord => ({
   because: JSON.stringify(need.because),
 });
 
-const CHUNK = 5000;
+const COLUMNS = [
+  "unit_id",
+  "kind",
+  "component_id",
+  "due_from",
+  "due_to",
+  "held_from",
+  "cause",
+  "urgency",
+  "doing",
+  "targets",
+  "because",
+] as const satisfies readonly (keyof NeedRecord)[];
+
+/** From this many rows on it pays to make a table for COPY: the needs' own is under row-level security, which forbids it. */
+const MANY = 400;
 
 export async function insertNeeds(tx: Tx, rows: readonly NeedRecord[]): Promise<void> {
-  for (let at = 0; at < rows.length; at += CHUNK) {
-    const chunk = rows.slice(at, at + CHUNK);
-    const column = (name: keyof NeedRecord) => chunk.map((row) => row[name]);
+  if (rows.length === 0) return;
+  const list = COLUMNS.join(", ");
+  if (rows.length < MANY) {
     await tx.query(
-      `insert into need (club_id, unit_id, kind, component_id, due_from, due_to, held_from, cause, urgency, doing, targets, because)
-       select current_club(), * from unnest($1::bigint[], $2::text[], $3::bigint[], $4::date[], $5::date[], $6::date[],
-         $7::text[], $8::smallint[], $9::text[], $10::jsonb[], $11::jsonb[])`,
-      [
-        column("unit_id"),
-        column("kind"),
-        column("component_id"),
-        column("due_from"),
-        column("due_to"),
-        column("held_from"),
-        column("cause"),
-        column("urgency"),
-        column("doing"),
-        column("targets"),
-        column("because"),
-      ],
+      `insert into need (club_id, ${list}) select current_club(), ${list} from jsonb_to_recordset($1::jsonb)
+         as r(unit_id bigint, kind text, component_id bigint, due_from date, due_to date, held_from date, cause text,
+              urgency smallint, doing text, targets jsonb, because jsonb)`,
+      [`[${rows.map(rowJson).join(",")}]`],
     );
+    return;
   }
+  await tx.query("drop table if exists pg_temp.need_in");
+  await tx.query(`create temp table need_in on commit drop as select ${list} from need with no data`);
+  await tx.copyIn(
+    "need_in",
+    rows.map((row) => COLUMNS.map((column) => row[column])),
+  );
+  await tx.query(`insert into need (club_id, ${list}) select current_club(), ${list} from need_in`);
+}
+
+/** The two columns that are JSON already go in as they are. */
+function rowJson({ targets, because, ...row }: NeedRecord): string {
+  return `${JSON.stringify(row).slice(0, -1)},"targets":${targets},"because":${because}}`;
 }
 
 async function lock(tx: Tx, scope: Scope): Promise<void> {

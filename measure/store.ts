@@ -202,6 +202,7 @@ async function measureBoard(actor: Actor, owner: pg.Client): Promise<Measured[]>
 async function sequentialScans(tx: Tx): Promise<string[]> {
   const spied: string[] = [];
   const spy: Tx = {
+    copyIn: tx.copyIn,
     query: async (text, values) => {
       const plan = await tx.query<{ "QUERY PLAN": string }>(`explain ${text}`, values);
       spied.push(...plan.rows.map((row) => row["QUERY PLAN"]));
