@@ -118,7 +118,6 @@ export async function boardGroup(
   add("u.model_id", filter.model);
   add("u.group_id", filter.group);
   add("k.person_id", filter.person);
-  values.push(limit);
   const { rows } = await tx.query<BoardRow>(
     `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause, n.urgency, n.doing,
        n.targets, n.because, u.tag, u.model_id, m.name model, p.name place, g.name group_name, k.person_id holder_id, w.name holder,
@@ -133,7 +132,7 @@ export async function boardGroup(
      left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null
      left join person w on w.club_id = k.club_id and w.id = k.person_id
      where (n.due_to is null or n.due_to > $1) ${conditions.join(" ")}
-     order by ${ORDER[sort]} limit $${values.length}`,
+     order by ${ORDER[sort]} limit ${Math.trunc(limit)}`,
     values,
   );
   return rows;

@@ -30,7 +30,9 @@ let shared: pg.Pool | undefined;
 export function openPool(url: string, size = 12): pg.Pool {
   const opened = new pg.Pool({
     connectionString: url,
-    options: "-c role=mossy_app",
+    // Joins are written in the order in which they are best made; searching for another took PostgreSQL ten times as
+    // long as the board's whole query.
+    options: "-c role=mossy_app -c join_collapse_limit=1",
     max: size,
     connectionTimeoutMillis: 4000,
     idleTimeoutMillis: 30_000,
