@@ -77,7 +77,7 @@ type ReadingFactsRow = {
   component_id: string;
   raw: string;
   source: ReadingSource;
-  read_at: Date;
+  read_at: string;
   read_on: PlainDate;
 };
 
@@ -91,7 +91,7 @@ async function loadUnits(tx: Tx, scope: Scope): Promise<KnownUnit[]> {
     values,
   );
   const readings = await tx.query<ReadingFactsRow>(
-    `select distinct on (r.unit_id, r.component_id) r.id, r.unit_id, r.component_id, r.raw, r.source, r.read_at,
+    `select distinct on (r.unit_id, r.component_id) r.id, r.unit_id, r.component_id, r.raw, r.source, r.read_at::text,
        (r.read_at at time zone (select time_zone from club))::date read_on
      from reading r join unit u on u.club_id = r.club_id and u.id = r.unit_id
      where u.shelved_at is null and ${where}
@@ -123,7 +123,7 @@ const readingOf = (row: ReadingFactsRow): Reading => ({
   component: row.component_id,
   raw: row.raw,
   source: row.source,
-  at: row.read_at.toISOString(),
+  at: row.read_at,
   on: row.read_on,
 });
 

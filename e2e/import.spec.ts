@@ -62,6 +62,8 @@ test("units go out as CSV and JSON", async ({ page }) => {
   expect(csv).toContain("W-03,Fenwright,Wicket");
   const json = await (await page.request.get(`${served.address}/out/units.json`)).json();
   expect(json).toMatchObject({ format: "mossy-cabinet/units", version: 1, club: "Lanternfen Radio Circle" });
+  const schema = await (await page.request.get(`${served.address}/out/units.schema.json`)).json();
+  expect(Object.keys(schema.properties)).toEqual(Object.keys(json));
   expect(json.units.find((u: { tag: string }) => u.tag === "H-01").needs[0]).toMatchObject({
     kind: "firmware",
     target: "2.2.0",

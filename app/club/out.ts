@@ -1,6 +1,7 @@
 // Units, standings, needs and releases as a file: CSV or JSON, by the ending of the address.
 import Papa from "papaparse";
-import { csvRows, type OutDocument, type OutUnit } from "#core/club/out.ts";
+import { z } from "zod";
+import { csvRows, type OutDocument, type OutUnit, outDocument } from "#core/club/out.ts";
 import { standingOf } from "#core/firmware/standing.ts";
 import { isOpen, targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
@@ -15,6 +16,7 @@ import type { Route } from "./+types/out";
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
+  if (params.file === "units.schema.json") return Response.json(z.toJSONSchema(outDocument, { io: "input" }));
   if (params.file !== "units.csv" && params.file !== "units.json") throw notFound("This file");
   const out = await inClub(context, collect);
   const isCsv = params.file === "units.csv";

@@ -75,7 +75,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
   const mayRecord = useMay("record-reading", { holdsUnit: unit.holder_id === person });
   return (
     <div className="px-4 pt-3 pb-8 md:px-6">
-      <Head unit={unit} standings={standings} releases={loaderData.releases} />
+      <Head unit={unit} standings={standings} releases={loaderData.releases} needs={needs} />
       {said && !said.typed && (
         <p
           role="status"
@@ -120,7 +120,7 @@ function LadderHere(props: Data["ladders"][number]) {
   return <Ladder rungs={props.rungs} name={props.name} locale={locale} today={today} />;
 }
 
-function Head({ unit, standings, releases }: Pick<Data, "unit" | "standings" | "releases">) {
+function Head({ unit, standings, releases, needs }: Pick<Data, "unit" | "standings" | "releases" | "needs">) {
   const { locale, today } = useClub();
   const names = namesOf(releases, locale, today);
   const worst = standings.find((s) => s.standing.standing !== "current") ?? standings[0];
@@ -136,7 +136,14 @@ function Head({ unit, standings, releases }: Pick<Data, "unit" | "standings" | "
     <header className="mb-4 flex items-start gap-4">
       <p className="cut tag whitespace-nowrap border-2 border-brass bg-plate px-3 py-4 text-xl">{unit.tag}</p>
       <div className="min-w-0">
-        <h1>{title}</h1>
+        <h1>
+          {title}
+          {needs.some((need) => need.urgency === 2 && need.due_from <= today) && (
+            <span className="hatch ml-3 border border-rust px-2 align-middle font-sans text-base text-rust">
+              lacks a safety fix
+            </span>
+          )}
+        </h1>
         <p className="text-quiet">
           <Link className="underline underline-offset-2" to={`/models/${unit.model_id}`}>
             {what}

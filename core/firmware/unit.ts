@@ -12,7 +12,7 @@ export type Reading = {
   /** As it was shown, untouched. */
   readonly raw: string;
   readonly source: ReadingSource;
-  /** The instant, ISO 8601 in UTC: only for the order of readings. */
+  /** The instant as a text that sorts: only for the order of readings. */
   readonly at: string;
   /** The same as a calendar date in the club's time zone. */
   readonly on: PlainDate;
