@@ -1,4 +1,4 @@
-// Two projects: "core" needs nothing; "db" needs the throw-away cluster of scripts/with-postgres.ts.
+// Three projects: "core" needs nothing; "start" needs PostgreSQL and the build; "db" needs the throw-away cluster of scripts/with-postgres.ts.
 import { defineConfig } from "vitest/config";
 
 export default defineConfig({
@@ -8,7 +8,15 @@ export default defineConfig({
         test: {
           name: "core",
           testTimeout: 120_000,
-          include: ["core/**/*.test.ts", "app/**/*.test.ts", "demo/**/*.test.ts", "scripts/**/*.test.ts"],
+          include: ["core/**/*.test.ts", "app/**/*.test.ts", "demo/**/*.test.ts"],
+        },
+      },
+      {
+        test: {
+          name: "start",
+          include: ["scripts/**/*.test.ts"],
+          fileParallelism: false,
+          testTimeout: 180_000,
         },
       },
       {

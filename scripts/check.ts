@@ -49,6 +49,7 @@ const STEPS: readonly Step[] = [
   { name: "core", command: vitest("core"), report: "vitest" },
   { name: "db", command: [...withPostgres, ...vitest("db")], report: "vitest" },
   { name: "build", command: [bin("tsx"), "scripts/build-now.ts"] },
+  { name: "start", command: vitest("start"), report: "vitest" },
   { name: "e2e", command: [...withPostgres, bin("playwright"), "test"], report: "playwright" },
 ];
 

@@ -15,10 +15,11 @@ const HELP = `./start [--port 4700] [--empty] [--fresh-demo]
   --port N       serve on this port instead of 4700
   --empty        no demo club: the first visitor founds one
   --fresh-demo   throw the records of this folder away and begin the demo again
+  MOSSY_DATA     if set, the records are kept in that folder instead of .data
   DATABASE_URL   if set, that PostgreSQL server is used instead of a private one`;
 
 const root = fileURLToPath(new URL("..", import.meta.url));
-const folder = path.join(root, ".data");
+const folder = process.env.MOSSY_DATA ?? path.join(root, ".data");
 const say = (line: string) => console.log(line);
 
 type Database = { ownerUrl: string; appUrl: string; stop: () => Promise<void> };
