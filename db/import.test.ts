@@ -90,3 +90,14 @@ test("if anything fails on the way, nothing has happened", async () => {
   ).rejects.toThrow(/unit_tag/);
   expect(await counts()).toEqual(before);
 });
+
+test("5,000 rows go in and are all the same the second time", async () => {
+  const lines = Array.from(
+    { length: 5000 },
+    (_, i) => `Big-${i},Tarn,Gorse,Hall ${i % 9},Many,1.${i % 30},2026-0${1 + (i % 5)}-11`,
+  );
+  const sheet = ["tag,maker,model,place,group,version,date read", ...lines].join("\n");
+  expect(await bring(sheet)).toEqual({ added: 5000, changed: 0, readings: 5000 });
+  const acts = await withClub(actor, async (tx) => (await plan(tx, sheet)).rows.map((r) => r.act));
+  expect(new Set(acts)).toEqual(new Set(["same"]));
+});
