@@ -10,6 +10,7 @@ import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
 import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
 import { addUnit } from "./units.ts";
+import { bringUpToDate } from "./work.ts";
 
 let database: TestDatabase;
 let one: Actor;
@@ -65,6 +66,7 @@ beforeAll(async () => {
     });
     await tell(tx, { kind: "note", text: "x" }, { unit, model });
     await recompute(tx, { of: "club" });
+    await bringUpToDate(tx, { of: "club" }, "for the test", 0);
   });
   const owner = new pg.Client({ connectionString: database.ownerUrl });
   await owner.connect();

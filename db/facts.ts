@@ -206,3 +206,13 @@ export async function scopeSize(tx: Tx, scope: Scope): Promise<number> {
   );
   return rows[0]?.n ?? 0;
 }
+
+/** The next of a scope's units in the order of their ids. */
+export async function loadUnitIds(tx: Tx, scope: Scope, after: string, limit: number): Promise<string[]> {
+  const { where, values } = scopeCondition(scope);
+  const { rows } = await tx.query<{ id: string }>(
+    `select u.id from unit u where u.shelved_at is null and ${where} and u.id > $2 order by u.id limit $3`,
+    [...values, after, limit],
+  );
+  return rows.map((row) => row.id);
+}

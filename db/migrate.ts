@@ -2,6 +2,7 @@
 import { fileURLToPath } from "node:url";
 import { runner } from "node-pg-migrate";
 import pg from "pg";
+import { makeQueue } from "./queue.ts";
 
 const DIRECTORY = fileURLToPath(new URL("./migrations", import.meta.url));
 
@@ -15,6 +16,7 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
     migrationsTable: "migration",
     logger: { debug: quiet, info: quiet, warn: quiet, error: console.error },
   });
+  await makeQueue(ownerUrl);
   return ran.map((migration) => migration.name);
 }
 

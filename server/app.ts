@@ -12,6 +12,8 @@ import { pinoHttp } from "pino-http";
 import { RouterContextProvider, type ServerBuild } from "react-router";
 import { requestContext } from "#app/context.ts";
 import { closePool } from "#db/pool.ts";
+import type { Worker } from "#db/queue.ts";
+import { startWorking } from "#db/work.ts";
 
 export type Running = { readonly address: string; readonly stop: () => Promise<void> };
 
@@ -82,8 +84,9 @@ function levelOf(_request: unknown, response: { statusCode: number }, error: Err
 /** Serves on loopback until stopped. A taken port rejects with code EADDRINUSE. */
 export function serve(options: { port: number; clientFolder: string }): Promise<Running> {
   return new Promise((resolve, reject) => {
+    const working = keepWorking();
     const server = makeApp(options.clientFolder).listen(options.port, "127.0.0.1");
-    server.once("error", reject);
+    server.once("error", (error) => working.stop().finally(() => reject(error)));
     server.once("listening", () => {
       const { port } = server.address() as AddressInfo;
       resolve({
@@ -91,9 +94,33 @@ export function serve(options: { port: number; clientFolder: string }): Promise<
         stop: async () => {
           server.closeAllConnections();
           await new Promise((done) => server.close(done));
+          await working.stop();
           await closePool();
         },
       });
     });
   });
+}
+
+/** Takes work from the queue as long as the server runs; where the database cannot be reached yet, tries again. */
+function keepWorking(): { stop: () => Promise<void> } {
+  let over = false;
+  let again: NodeJS.Timeout | undefined;
+  const begin = (): Promise<Worker | undefined> =>
+    startWorking(process.env.MOSSY_DATABASE_URL ?? "").catch((error: Error) => {
+      console.error(`The queue of work waits: ${error.message}`);
+      if (!over)
+        again = setTimeout(() => {
+          started = begin();
+        }, 5000);
+      return undefined;
+    });
+  let started = begin();
+  return {
+    stop: async () => {
+      over = true;
+      clearTimeout(again);
+      await (await started)?.stop();
+    },
+  };
 }

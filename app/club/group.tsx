@@ -2,10 +2,9 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { groupById, pinnable, putGroup } from "#db/club.ts";
-import { scopeSize } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
-import { recompute } from "#db/needs.ts";
 import { isDuplicate } from "#db/pool.ts";
+import { bringUpToDate } from "#db/work.ts";
 import { inClub, mustBeAllowed, notFound } from "../context.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
@@ -37,10 +36,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       const { name, purpose } = submission.value;
       const id = params.group === "new" ? undefined : params.group;
       const saved = await putGroup(tx, id, { name, purpose, policy: policy.value });
-      if (id) await recompute(tx, { of: "group", id });
-      const units = id ? await scopeSize(tx, { of: "group", id }) : 0;
+      if (!saved) throw notFound("This group");
+      const units = id ? await bringUpToDate(tx, { of: "group", id }, `the policy of ${name}`) : 0;
       await tell(tx, id ? { kind: "policy-changed", group: name, units } : { kind: "group-added", name });
-      return redirect(saved ? "/club" : "/club");
+      return redirect("/club");
     });
   } catch (error) {
     if (isDuplicate(error)) return refuse({ name: ["There is a group of that name already."] });

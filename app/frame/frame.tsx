@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { isRouteErrorResponse, NavLink, Outlet, useRouteError } from "react-router";
 import { unitsDue } from "#db/board.ts";
+import { openWork } from "#db/work.ts";
 import { inClub, signedIn } from "../context.ts";
 import { askForPerson } from "../door/session.server.ts";
 import type { FrameData } from "../ui/club.ts";
@@ -9,6 +10,7 @@ import type { Route } from "./+types/frame";
 import { Finder } from "./finder.tsx";
 import { Keys, useKeys } from "./keys.tsx";
 import { TroublePage } from "./trouble.tsx";
+import { Working } from "./working.tsx";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
@@ -23,7 +25,10 @@ export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> 
     personName: who.name,
     role: who.role,
     theme: who.theme,
-    dueUnits: await inClub(context, (tx) => unitsDue(tx, who.today)),
+    ...(await inClub(context, async (tx) => ({
+      dueUnits: await unitsDue(tx, who.today),
+      work: await openWork(tx),
+    }))),
   };
 }
 
@@ -71,6 +76,7 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
       </a>
       <Rail data={data} onOpen={setOpen} />
       <main id="work" tabIndex={-1} className="min-h-dvh min-w-0 pb-20 outline-none md:pb-0">
+        {data.work.length > 0 && <Working work={data.work} />}
         {children}
       </main>
       {open === "finder" && <Finder onClose={close} />}

@@ -5,8 +5,8 @@ import { z } from "zod";
 import { loadCatalogues } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
 import { addParts, modelById, putModel, revisionsOf } from "#db/models.ts";
-import { recompute } from "#db/needs.ts";
 import { isDuplicate } from "#db/pool.ts";
+import { bringUpToDate } from "#db/work.ts";
 import { inClub, mustBeAllowed, notFound } from "../context.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
@@ -85,7 +85,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
           : { kind: "model-added", name: fields.name },
         { model: id },
       );
-      await recompute(tx, { of: "model", id });
+      await bringUpToDate(tx, { of: "model", id }, fields.name);
       return redirect(`/models/${id}`);
     });
   } catch (error) {

@@ -4,8 +4,8 @@ import { DATE_PATTERNS } from "#core/firmware/schemes/dated.ts";
 import { loadCatalogues } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
 import { confirmNumbering } from "#db/models.ts";
-import { recompute } from "#db/needs.ts";
 import type { Tx } from "#db/pool.ts";
+import { bringUpToDate } from "#db/work.ts";
 import type { SignedIn } from "../context.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
 
@@ -29,7 +29,7 @@ export async function confirm(
   await confirmNumbering(tx, component.id, numbering.data, who.person);
   const words = sayNumbering(numbering.data);
   await tell(tx, { kind: "numbering-confirmed", component: component.name, numbering: words }, { model });
-  await recompute(tx, { of: "model", id: model });
+  await bringUpToDate(tx, { of: "model", id: model }, `${component.name} counts ${words}`);
   return { ok: true, says: `Confirmed: ${component.name} counts ${words}.` };
 }
 

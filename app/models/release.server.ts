@@ -8,7 +8,6 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { loadCatalogues, loadFacts, policyOf, type ReleaseRow } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
 import { modelById, type RevisionRow, revisionsOf, unitTags } from "#db/models.ts";
-import { recompute } from "#db/needs.ts";
 import type { Tx } from "#db/pool.ts";
 import {
   addRelease,
@@ -17,6 +16,7 @@ import {
   releaseById,
   withdrawRelease,
 } from "#db/releases.ts";
+import { bringUpToDate } from "#db/work.ts";
 import { notFound, type SignedIn } from "../context.ts";
 
 export type Touched = Record<"newlyDue" | "changed" | "freed" | "later", readonly string[]>;
@@ -229,5 +229,5 @@ async function save(
           } as const);
     await tell(tx, entry, { model: about.model });
   }
-  await recompute(tx, { of: "model", id: about.model });
+  await bringUpToDate(tx, { of: "model", id: about.model }, `${about.component} ${fields.version}`);
 }

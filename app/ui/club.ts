@@ -13,6 +13,8 @@ export type FrameData = {
   readonly role: Role;
   readonly theme: "auto" | "fern" | "lamp";
   readonly dueUnits: number;
+  /** Needs being worked out just now, after a change that touches many units. */
+  readonly work: readonly { readonly why: string; readonly done: number; readonly total: number }[];
 };
 
 export const FRAME = "frame/frame";
