@@ -9,7 +9,7 @@ import {
   type Track,
 } from "#core/firmware/catalogue.ts";
 import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
-import type { Reading, ReadingSource, UnitFacts } from "#core/firmware/unit.ts";
+import type { Reading, UnitFacts } from "#core/firmware/unit.ts";
 import type { Numbering } from "#core/firmware/version.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
@@ -69,63 +69,37 @@ type UnitFactsRow = {
   away: boolean;
   hold_until: PlainDate | null;
   hold_why: string | null;
+  readings: Reading[] | null;
 };
 
-type ReadingFactsRow = {
-  id: string;
-  unit_id: string;
-  component_id: string;
-  raw: string;
-  source: ReadingSource;
-  read_at: string;
-  read_on: PlainDate;
-};
-
-async function loadUnits(tx: Tx, scope: Scope): Promise<KnownUnit[]> {
+/** The units that are not shelved, each with the newest reading of each component. */
+export async function loadUnits(tx: Tx, scope: Scope): Promise<KnownUnit[]> {
   const { where, values } = scopeCondition(scope);
-  const units = await tx.query<UnitFactsRow>(
+  // The readings come as JSON in the shape they are used in: for many units that takes half the time of rows.
+  const { rows } = await tx.query<UnitFactsRow>(
     `select u.id, u.model_id, u.group_id, u.hardware_revision_id, u.region, u.added_on, u.hold_until, u.hold_why,
        (select max(c.back_on) from custody c where c.club_id = u.club_id and c.unit_id = u.id) back_on,
-       exists (select from custody c where c.club_id = u.club_id and c.unit_id = u.id and c.back_on is null) away
+       exists (select from custody c where c.club_id = u.club_id and c.unit_id = u.id and c.back_on is null) away,
+       (select json_agg(json_build_object('id', r.id::text, 'component', r.component_id::text, 'raw', r.raw,
+          'source', r.source, 'at', r.read_at::text, 'on', (r.read_at at time zone (select time_zone from club))::date))
+        from (select distinct on (component_id) * from reading where club_id = u.club_id and unit_id = u.id
+              order by component_id, read_at desc, id desc) r) readings
      from unit u where u.shelved_at is null and ${where}`,
     values,
   );
-  const readings = await tx.query<ReadingFactsRow>(
-    `select distinct on (r.unit_id, r.component_id) r.id, r.unit_id, r.component_id, r.raw, r.source, r.read_at::text,
-       (r.read_at at time zone (select time_zone from club))::date read_on
-     from reading r join unit u on u.club_id = r.club_id and u.id = r.unit_id
-     where u.shelved_at is null and ${where}
-     order by r.unit_id, r.component_id, r.read_at desc, r.id desc`,
-    values,
-  );
-  const byUnit = new Map<string, Reading[]>();
-  for (const row of readings.rows) {
-    const list = byUnit.get(row.unit_id);
-    if (list) list.push(readingOf(row));
-    else byUnit.set(row.unit_id, [readingOf(row)]);
-  }
-  return units.rows.map((row) => ({
+  return rows.map((row) => ({
     id: row.id,
     model: row.model_id,
     group: row.group_id,
     away: row.away,
     addedOn: row.added_on,
-    readings: byUnit.get(row.id) ?? [],
+    readings: row.readings ?? [],
     ...(row.hardware_revision_id !== null && { hardwareRevision: row.hardware_revision_id }),
     ...(row.region !== null && { region: row.region }),
     ...(row.back_on !== null && { backOn: row.back_on }),
     ...(row.hold_until !== null && { hold: { until: row.hold_until, why: row.hold_why ?? "" } }),
   }));
 }
-
-const readingOf = (row: ReadingFactsRow): Reading => ({
-  id: row.id,
-  component: row.component_id,
-  raw: row.raw,
-  source: row.source,
-  at: row.read_at,
-  on: row.read_on,
-});
 
 export type ReleaseRow = {
   id: string;

@@ -1,11 +1,24 @@
 // Keeps the stored needs as core works them out, and reads the board from them.
 
+import type { Catalogue } from "#core/firmware/catalogue.ts";
 import { URGENCIES } from "#core/firmware/catalogue.ts";
+import type { Policy } from "#core/firmware/policy.ts";
 import { doingOf } from "#core/needs/doing.ts";
 import type { Need } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
-import { loadFacts, policyOf, type Scope, scopeCondition } from "./facts.ts";
+import {
+  type KnownUnit,
+  loadCatalogues,
+  loadPolicies,
+  loadUnits,
+  policyOf,
+  type Scope,
+  scopeCondition,
+} from "./facts.ts";
 import type { Tx } from "./pool.ts";
+
+/** So many units are worked out at a time: while PostgreSQL stores one part, the next is computed. */
+const PART = 5000;
 
 /**
  * Works out the needs of a scope's units anew and stores them, in the caller's transaction. Models and groups are
@@ -13,21 +26,43 @@ import type { Tx } from "./pool.ts";
  * (No key update: a foreign key's own lock on the same row, taken by an insert just before, does not stand against it.)
  */
 export async function recompute(tx: Tx, scope: Scope): Promise<number> {
-  await lock(tx, scope);
-  const facts = await loadFacts(tx, scope);
+  const { models, units } = await lock(tx, scope);
+  const catalogues = await loadCatalogues(tx, models);
+  const policies = await loadPolicies(tx);
   const { where, values } = scopeCondition(scope);
   await tx.query(
     `delete from need n using unit u where u.club_id = n.club_id and u.id = n.unit_id and ${where}`,
     values,
   );
-  const rows: NeedRecord[] = [];
-  for (const unit of facts.units) {
-    const catalogue = facts.catalogues.get(unit.model);
-    if (!catalogue) continue;
-    for (const need of needsOf(unit, catalogue, policyOf(facts, unit))) rows.push(recordOf(need, unit.away));
+  let storing: Promise<unknown> = Promise.resolve();
+  let known = await loadUnits(tx, { of: "units", ids: units.slice(0, PART) });
+  for (let next = PART; known.length > 0; next += PART) {
+    const rows = recordsOf(known, catalogues, policies);
+    await storing;
+    const store = await stage(tx, rows);
+    known =
+      next < units.length ? await loadUnits(tx, { of: "units", ids: units.slice(next, next + PART) }) : [];
+    storing = store();
+    // Awaited above or below; until then a failure must not count as one that nobody minds.
+    storing.catch(() => {});
   }
-  await insertNeeds(tx, rows);
-  return facts.units.length;
+  await storing;
+  return units.length;
+}
+
+function recordsOf(
+  units: readonly KnownUnit[],
+  catalogues: ReadonlyMap<string, Catalogue>,
+  policies: ReadonlyMap<string, Policy>,
+): NeedRecord[] {
+  const rows: NeedRecord[] = [];
+  for (const unit of units) {
+    const catalogue = catalogues.get(unit.model);
+    if (!catalogue) continue;
+    for (const need of needsOf(unit, catalogue, policyOf({ policies }, unit)))
+      rows.push(recordOf(need, unit.away));
+  }
+  return rows;
 }
 
 export type NeedRecord = {
@@ -76,17 +111,18 @@ const COLUMNS = [
 /** From this many rows on it pays to make a table for COPY: the needs' own is under row-level security, which forbids it. */
 const MANY = 400;
 
-export async function insertNeeds(tx: Tx, rows: readonly NeedRecord[]): Promise<void> {
-  if (rows.length === 0) return;
+/** Sends rows to the database; answers what remains to do to store them. */
+async function stage(tx: Tx, rows: readonly NeedRecord[]): Promise<() => Promise<unknown>> {
   const list = COLUMNS.join(", ");
+  if (rows.length === 0) return async () => {};
   if (rows.length < MANY) {
-    await tx.query(
-      `insert into need (club_id, ${list}) select current_club(), ${list} from jsonb_to_recordset($1::jsonb)
-         as r(unit_id bigint, kind text, component_id bigint, due_from date, due_to date, held_from date, cause text,
-              urgency smallint, doing text, targets jsonb, because jsonb)`,
-      [`[${rows.map(rowJson).join(",")}]`],
-    );
-    return;
+    return () =>
+      tx.query(
+        `insert into need (club_id, ${list}) select current_club(), ${list} from jsonb_to_recordset($1::jsonb)
+           as r(unit_id bigint, kind text, component_id bigint, due_from date, due_to date, held_from date, cause text,
+                urgency smallint, doing text, targets jsonb, because jsonb)`,
+        [`[${rows.map(rowJson).join(",")}]`],
+      );
   }
   await tx.query("drop table if exists pg_temp.need_in");
   await tx.query(`create temp table need_in on commit drop as select ${list} from need with no data`);
@@ -94,7 +130,7 @@ export async function insertNeeds(tx: Tx, rows: readonly NeedRecord[]): Promise<
     "need_in",
     rows.map((row) => COLUMNS.map((column) => row[column])),
   );
-  await tx.query(`insert into need (club_id, ${list}) select current_club(), ${list} from need_in`);
+  return () => tx.query(`insert into need (club_id, ${list}) select current_club(), ${list} from need_in`);
 }
 
 /** The two columns that are JSON already go in as they are. */
@@ -102,11 +138,12 @@ function rowJson({ targets, because, ...row }: NeedRecord): string {
   return `${JSON.stringify(row).slice(0, -1)},"targets":${targets},"because":${because}}`;
 }
 
-async function lock(tx: Tx, scope: Scope): Promise<void> {
+/** Locks what the needs of a scope depend on; answers the units that are not shelved, and their models. */
+async function lock(tx: Tx, scope: Scope): Promise<{ models: string[]; units: string[] }> {
   const { where, values } = scopeCondition(scope);
   const strength = (of: Scope["of"]) => (scope.of === of || scope.of === "club" ? "no key update" : "share");
-  await tx.query(
-    `select from model where id in (select u.model_id from unit u where ${where}) ${scope.of === "model" ? "or id = $1" : ""}
+  const models = await tx.query<{ id: string }>(
+    `select id from model where id in (select u.model_id from unit u where ${where}) ${scope.of === "model" ? "or id = $1" : ""}
      order by id for ${strength("model")}`,
     values,
   );
@@ -115,5 +152,12 @@ async function lock(tx: Tx, scope: Scope): Promise<void> {
      order by id for ${strength("group")}`,
     values,
   );
-  await tx.query(`select from unit u where ${where} order by u.id for no key update`, values);
+  const units = await tx.query<{ id: string; shelved: boolean }>(
+    `select u.id, u.shelved_at is not null shelved from unit u where ${where} order by u.id for no key update`,
+    values,
+  );
+  return {
+    models: models.rows.map((row) => row.id),
+    units: units.rows.filter((row) => !row.shelved).map((row) => row.id),
+  };
 }
