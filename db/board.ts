@@ -3,6 +3,7 @@ import type { Fact } from "#core/firmware/facts.ts";
 import type { Doing } from "#core/needs/doing.ts";
 import type { NeedCause, NeedKind, Target } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { decodeTargets } from "./needs.ts";
 import type { Tx } from "./pool.ts";
 
 /** Units with something due, counted up to a thousand: beyond that the plate says "999+". */
@@ -31,18 +32,23 @@ export type StoredNeed = {
   because: Fact[];
 };
 
+type Undecoded<Row extends { targets: Target[] }> = Omit<Row, "targets"> & { targets: string };
+
+const decoded = <Row extends { targets: Target[] }>(rows: readonly Undecoded<Row>[]): Row[] =>
+  rows.map((row) => ({ ...row, targets: decodeTargets(row.targets) }) as unknown as Row);
+
 const NEED = `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause,
     n.urgency, n.doing, n.targets, n.because
   from need n join component c on c.club_id = n.club_id and c.id = n.component_id`;
 
 /** The needs of one unit that are open or held on a day, worst first. */
 export async function needsOfUnit(tx: Tx, unit: string, today: PlainDate): Promise<StoredNeed[]> {
-  const { rows } = await tx.query<StoredNeed>(
+  const { rows } = await tx.query<Undecoded<StoredNeed>>(
     `${NEED} where n.unit_id = $1 and coalesce(n.held_from, n.due_from) <= $2 and (n.due_to is null or n.due_to > $2)
      order by n.urgency desc, n.due_from`,
     [unit, today],
   );
-  return rows;
+  return decoded(rows);
 }
 
 export type WallNeed = Pick<
@@ -52,12 +58,12 @@ export type WallNeed = Pick<
 
 /** All open needs of the club on a day, without their reasons: for the wall. */
 export async function openNeeds(tx: Tx, today: PlainDate): Promise<WallNeed[]> {
-  const { rows } = await tx.query<WallNeed>(
+  const { rows } = await tx.query<Undecoded<WallNeed>>(
     `select unit_id, component_id, due_from, cause, urgency, doing, targets from need
      where due_from <= $1 and (due_to is null or due_to > $1) order by urgency desc, due_from`,
     [today],
   );
-  return rows;
+  return decoded(rows);
 }
 
 export type BoardFilter = {
@@ -79,20 +85,25 @@ const ORDER: Record<BoardSort, string> = {
   place: "p.position, p.name, u.slot",
 };
 
+const SORT_JOIN: Partial<Record<BoardSort, string>> = {
+  model: "join model m on m.club_id = u.club_id and m.id = u.model_id",
+  place: "left join place p on p.club_id = u.club_id and p.id = u.place_id",
+};
+
 export type BoardRow = StoredNeed & {
   tag: string;
   model_id: string;
-  model: string;
-  place: string | null;
-  group_name: string | null;
+  place_id: string | null;
   holder_id: string | null;
-  holder: string | null;
   raw: string | null;
 };
 
 export type BoardGroup = Doing | "held";
 
-/** One group of the board: its first `limit` needs, by the index need_board (need_held for what is on hold). */
+/**
+ * One group of the board: its first `limit` needs, by the index need_board (need_held for what is on hold). Names of
+ * models, places and holders are left to `boardNames`, which the page's filters ask for anyway.
+ */
 export async function boardGroup(
   tx: Tx,
   group: BoardGroup,
@@ -118,34 +129,37 @@ export async function boardGroup(
   add("u.model_id", filter.model);
   add("u.group_id", filter.group);
   add("k.person_id", filter.person);
-  const { rows } = await tx.query<BoardRow>(
+  const { rows } = await tx.query<Undecoded<BoardRow>>(
     `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause, n.urgency, n.doing,
-       n.targets, n.because, u.tag, u.model_id, m.name model, p.name place, g.name group_name, k.person_id holder_id, w.name holder,
+       n.targets, n.because, u.tag, u.model_id, u.place_id, k.person_id holder_id,
        (select r.raw from reading r where r.club_id = n.club_id and r.unit_id = n.unit_id and r.component_id = n.component_id
         order by r.read_at desc, r.id desc limit 1) raw
      from need n
      join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
-     join model m on m.club_id = u.club_id and m.id = u.model_id
      join component c on c.club_id = n.club_id and c.id = n.component_id
-     left join place p on p.club_id = u.club_id and p.id = u.place_id
-     left join unit_group g on g.club_id = u.club_id and g.id = u.group_id
+     ${SORT_JOIN[sort] ?? ""}
      left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null
-     left join person w on w.club_id = k.club_id and w.id = k.person_id
      where (n.due_to is null or n.due_to > $1) ${conditions.join(" ")}
      order by ${ORDER[sort]} limit ${Math.trunc(limit)}`,
     values,
   );
-  return rows;
+  return decoded(rows);
 }
 
-/** The choices for the board's filters. */
-export async function boardChoices(
-  tx: Tx,
-): Promise<{ kind: "place" | "model" | "group"; id: string; name: string }[]> {
-  const { rows } = await tx.query<{ kind: "place" | "model" | "group"; id: string; name: string }>(
-    `select 'place' kind, id, name from place where shelved_at is null
-     union all select 'model', id, name from model where shelved_at is null
-     union all select 'group', id, name from unit_group where shelved_at is null order by kind, name`,
+export type BoardName = {
+  readonly kind: "place" | "model" | "group" | "person";
+  readonly id: string;
+  readonly name: string;
+  readonly shelved: boolean;
+};
+
+/** The names of all places, models, groups and people: for the board's rows, and those not shelved for its filters. */
+export async function boardNames(tx: Tx): Promise<BoardName[]> {
+  const { rows } = await tx.query<BoardName>(
+    `select 'place' kind, id, name, shelved_at is not null shelved from place
+     union all select 'model', id, name, shelved_at is not null from model
+     union all select 'group', id, name, shelved_at is not null from unit_group
+     union all select 'person', id, name, shelved_at is not null from person order by kind, name`,
   );
   return rows;
 }

@@ -141,8 +141,46 @@ export type ComponentRow = {
   suffixes: string[];
 };
 
-/** The catalogues of some models, by model id, each with its components in their order. */
+/**
+ * The catalogues of some models, by model id, each with its components in their order. A catalogue is prepared once and
+ * kept as long as the model's stamp stays: the database gives a new, never repeated one with every change to it.
+ */
 export async function loadCatalogues(tx: Tx, models: readonly string[]): Promise<Map<string, Catalogue>> {
+  const { rows } = await tx.query<{ id: string; catalogue_stamp: string }>(
+    "select id, catalogue_stamp from model where id = any($1::bigint[]) order by id",
+    [models],
+  );
+  const missing = rows.filter((row) => !kept.has(row.catalogue_stamp));
+  const fresh =
+    missing.length > 0
+      ? await prepareCatalogues(
+          tx,
+          missing.map((row) => row.id),
+        )
+      : new Map();
+  const found = new Map<string, Catalogue>();
+  for (const { id, catalogue_stamp: stamp } of rows) {
+    const catalogue = kept.get(stamp) ?? fresh.get(id) ?? new Map();
+    keep(stamp, catalogue);
+    if (catalogue.size > 0) found.set(id, catalogue);
+  }
+  return found;
+}
+
+/** The catalogues last used, oldest first. */
+const kept = new Map<string, Catalogue>();
+const MOST_KEPT = 1000;
+
+function keep(stamp: string, catalogue: Catalogue): void {
+  kept.delete(stamp);
+  kept.set(stamp, catalogue);
+  for (const oldest of kept.keys()) {
+    if (kept.size <= MOST_KEPT) break;
+    kept.delete(oldest);
+  }
+}
+
+async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map<string, Catalogue>> {
   const components = await tx.query<ComponentRow>(
     `select c.id, c.model_id, c.name, c.numbering, m.suffixes
      from component c join model m on m.club_id = c.club_id and m.id = c.model_id
@@ -181,12 +219,15 @@ export async function scopeSize(tx: Tx, scope: Scope): Promise<number> {
   return rows[0]?.n ?? 0;
 }
 
-/** The next of a scope's units in the order of their ids. */
-export async function loadUnitIds(tx: Tx, scope: Scope, after: string, limit: number): Promise<string[]> {
+export type ByModel = { readonly model: string; readonly id: string };
+
+/** The next of a scope's units in the order of models and ids: those of one model need its catalogue once. */
+export async function loadByModel(tx: Tx, scope: Scope, after: ByModel, limit: number): Promise<ByModel[]> {
   const { where, values } = scopeCondition(scope);
-  const { rows } = await tx.query<{ id: string }>(
-    `select u.id from unit u where u.shelved_at is null and ${where} and u.id > $2 order by u.id limit $3`,
-    [...values, after, limit],
+  const { rows } = await tx.query<ByModel>(
+    `select u.model_id model, u.id from unit u where u.shelved_at is null and ${where} and (u.model_id, u.id) > ($2, $3)
+     order by u.model_id, u.id limit $4`,
+    [...values, after.model, after.id, limit],
   );
-  return rows.map((row) => row.id);
+  return rows;
 }

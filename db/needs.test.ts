@@ -63,7 +63,7 @@ afterAll(() => database.close());
 
 const text = (records: NeedRecord[]) =>
   records
-    .map((r) => JSON.stringify({ ...r, targets: JSON.parse(r.targets), because: JSON.parse(r.because) }))
+    .map((r) => JSON.stringify({ ...r, because: JSON.parse(r.because) }))
     .map((json) => JSON.stringify(sortKeys(JSON.parse(json))))
     .sort();
 
@@ -90,7 +90,7 @@ async function fromScratch(tx: Tx): Promise<string[]> {
 
 async function stored(tx: Tx): Promise<string[]> {
   const { rows } = await tx.query<NeedRecord>(
-    `select unit_id, kind, component_id, due_from, due_to, held_from, cause, urgency, doing, targets::text, because::text from need`,
+    `select unit_id, kind, component_id, due_from, due_to, held_from, cause, urgency, doing, targets, because::text from need`,
   );
   return text(rows);
 }

@@ -4,8 +4,9 @@ import type { Catalogue } from "#core/firmware/catalogue.ts";
 import { URGENCIES } from "#core/firmware/catalogue.ts";
 import type { Policy } from "#core/firmware/policy.ts";
 import { doingOf } from "#core/needs/doing.ts";
-import type { Need } from "#core/needs/need.ts";
+import type { Need, Target } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
 import {
   type KnownUnit,
   loadCatalogues,
@@ -79,6 +80,18 @@ export type NeedRecord = {
   because: string;
 };
 
+/** Targets as the table holds them: "2026-05-02 17,2026-06-01 19". */
+export const encodeTargets = (targets: readonly Target[]): string =>
+  targets.map((t) => `${t.from} ${t.release}`).join(",");
+
+export const decodeTargets = (text: string): Target[] =>
+  text === ""
+    ? []
+    : text.split(",").map((one) => {
+        const [from = "", release = ""] = one.split(" ");
+        return { from: from as PlainDate, release };
+      });
+
 /** A need as the table holds it. */
 export const recordOf = (need: Need, away: boolean): NeedRecord => ({
   unit_id: need.unit,
@@ -90,7 +103,7 @@ export const recordOf = (need: Need, away: boolean): NeedRecord => ({
   cause: need.cause,
   urgency: URGENCIES.indexOf(need.urgency),
   doing: doingOf(need, away),
-  targets: JSON.stringify(need.targets),
+  targets: encodeTargets(need.targets),
   because: JSON.stringify(need.because),
 });
 
@@ -120,7 +133,7 @@ async function stage(tx: Tx, rows: readonly NeedRecord[]): Promise<() => Promise
       tx.query(
         `insert into need (club_id, ${list}) select current_club(), ${list} from jsonb_to_recordset($1::jsonb)
            as r(unit_id bigint, kind text, component_id bigint, due_from date, due_to date, held_from date, cause text,
-                urgency smallint, doing text, targets jsonb, because jsonb)`,
+                urgency smallint, doing text, targets text, because jsonb)`,
         [`[${rows.map(rowJson).join(",")}]`],
       );
   }
@@ -133,9 +146,9 @@ async function stage(tx: Tx, rows: readonly NeedRecord[]): Promise<() => Promise
   return () => tx.query(`insert into need (club_id, ${list}) select current_club(), ${list} from need_in`);
 }
 
-/** The two columns that are JSON already go in as they are. */
-function rowJson({ targets, because, ...row }: NeedRecord): string {
-  return `${JSON.stringify(row).slice(0, -1)},"targets":${targets},"because":${because}}`;
+/** What is JSON already goes in as it is. */
+function rowJson({ because, ...row }: NeedRecord): string {
+  return `${JSON.stringify(row).slice(0, -1)},"because":${because}}`;
 }
 
 /** Locks what the needs of a scope depend on; answers the units that are not shelved, and their models. */

@@ -32,7 +32,7 @@ export function openPool(url: string, size = 12): pg.Pool {
     connectionString: url,
     // Joins are written in the order in which they are best made; searching for another took PostgreSQL ten times as
     // long as the board's whole query.
-    options: "-c role=mossy_app -c join_collapse_limit=1",
+    options: "-c role=mossy_app -c join_collapse_limit=1 -c plan_cache_mode=force_generic_plan",
     max: size,
     connectionTimeoutMillis: 4000,
     idleTimeoutMillis: 30_000,

@@ -1,12 +1,12 @@
 // Needs brought up to date after a change that touches many units: at once if they are few, else as a job with progress.
-import { loadUnitIds, type Scope, scopeSize } from "./facts.ts";
+import { type ByModel, loadByModel, type Scope, scopeSize } from "./facts.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, type Tx, withClub, withoutClub } from "./pool.ts";
 import { type Job, send, takeJobs, type Worker } from "./queue.ts";
 
 /** So many units are done in the transaction of the change itself; it takes less than a second. */
 export const AT_ONCE = 2500;
-const PART = 1000;
+const PART = 2000;
 
 /** Brings the needs of a scope's units up to date, in the caller's transaction or by a job. Answers how many units. */
 export async function bringUpToDate(tx: Tx, scope: Scope, why: string, atOnce = AT_ONCE): Promise<number> {
@@ -22,30 +22,44 @@ export async function bringUpToDate(tx: Tx, scope: Scope, why: string, atOnce = 
   return total;
 }
 
-type Part = { readonly left: boolean };
-
-/** Does one job to its end, in parts of a thousand units; each part is a transaction, so what is done stays done. */
+/**
+ * Does one job to its end, in parts of some thousand units; each part is a transaction, so what is done stays done.
+ */
 export async function doWork(job: Job, part = PART): Promise<void> {
   const actor: Actor = { club: job.club, person: job.person };
-  let left = true;
-  while (left) ({ left } = await withClub(actor, (tx) => doPart(tx, job.work, part)));
+  for (;;) {
+    const left = await withClub(actor, async (tx) => {
+      const next = await nextUnits(tx, job.work, part);
+      if (!next) return false;
+      await recompute(tx, { of: "units", ids: next.units.map((unit) => unit.id) });
+      await moveOn(tx, job.work, next, next.units.length === part);
+      return true;
+    });
+    if (!left) return;
+  }
 }
 
-async function doPart(tx: Tx, id: string, part: number): Promise<Part> {
-  const { rows } = await tx.query<{ scope: Scope; last_unit: string }>(
-    "select scope, last_unit from work where id = $1 and finished_at is null for update",
+type Next = { readonly after: ByModel; readonly units: readonly ByModel[] };
+
+/** The units that come next; nothing if the work is finished. */
+async function nextUnits(tx: Tx, id: string, limit: number): Promise<Next | undefined> {
+  const { rows } = await tx.query<{ scope: Scope; last_model: string; last_unit: string }>(
+    "select scope, last_model, last_unit from work where id = $1 and finished_at is null for update",
     [id],
   );
   const work = rows[0];
-  if (!work) return { left: false };
-  const ids = await loadUnitIds(tx, work.scope, work.last_unit, part);
-  if (ids.length > 0) await recompute(tx, { of: "units", ids });
-  const left = ids.length === part;
+  if (!work) return undefined;
+  const after = { model: work.last_model, id: work.last_unit };
+  return { after, units: await loadByModel(tx, work.scope, after, limit) };
+}
+
+async function moveOn(tx: Tx, id: string, { after, units }: Next, left: boolean): Promise<void> {
+  const last = units.at(-1) ?? after;
   await tx.query(
-    `update work set done = done + $2, last_unit = $3, finished_at = case when $4 then null else now() end where id = $1`,
-    [id, ids.length, ids.at(-1) ?? work.last_unit, left],
+    `update work set done = done + $2, last_model = $3, last_unit = $4, finished_at = case when $5 then null else now() end
+     where id = $1`,
+    [id, units.length, last.model, last.id, left],
   );
-  return { left };
 }
 
 export type OpenWork = { readonly why: string; readonly done: number; readonly total: number };

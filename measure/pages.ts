@@ -7,7 +7,7 @@ import { serveFresh } from "../e2e/serve.ts";
 import { best, type Measured, ratio } from "./clock.ts";
 
 const AT_ONCE = 16;
-const ROUNDS = 6;
+const ROUNDS = 20;
 
 export async function measurePages(): Promise<Measured[]> {
   const served = await serveFresh("demo");
@@ -17,25 +17,32 @@ export async function measurePages(): Promise<Measured[]> {
     await answer.text();
     if (answer.status !== 200) throw new Error(`${where} answered ${answer.status}`);
   };
-  const time = (where: string, headers: Record<string, string> = {}) =>
-    best(ROUNDS, () => Promise.all(Array.from({ length: AT_ONCE }, () => load(where, headers))));
-  await time("/sign-in");
-  const base = await time("/sign-in");
-  const results: Measured[] = [];
-  for (const [name, where] of [
-    ["Cabinet", "/cabinet"],
-    ["Due", "/due"],
-  ] as const) {
-    await time(where, { cookie });
-    results.push(
-      ratio(
-        `${name}, demo data, ${AT_ONCE} at once, against the sign-in page`,
-        await time(where, { cookie }),
-        base,
-        3,
-      ),
-    );
+  const pages: {
+    readonly name: string;
+    readonly where: string;
+    readonly headers: Record<string, string>;
+    best: number;
+  }[] = [
+    { name: "the sign-in page", where: "/sign-in", headers: {}, best: Number.POSITIVE_INFINITY },
+    { name: "Cabinet", where: "/cabinet", headers: { cookie }, best: Number.POSITIVE_INFINITY },
+    { name: "Due", where: "/due", headers: { cookie }, best: Number.POSITIVE_INFINITY },
+  ];
+  // In turn, so that a slow minute of the machine slows them all.
+  for (let round = 0; round < ROUNDS; round++) {
+    for (const page of pages) {
+      const all = () => Promise.all(Array.from({ length: AT_ONCE }, () => load(page.where, page.headers)));
+      page.best = Math.min(page.best, await best(1, all));
+    }
   }
+  const [base, ...others] = pages;
+  const results: Measured[] = others.map((page) =>
+    ratio(
+      `${page.name}, demo data, ${AT_ONCE} at once, against the sign-in page`,
+      page.best,
+      base?.best ?? 0,
+      3,
+    ),
+  );
   const html = await (await fetch(`${served.address}/cabinet`, { headers: { cookie } })).text();
   results.push(scriptSize(html));
   await served.stop();

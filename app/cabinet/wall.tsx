@@ -1,7 +1,7 @@
 // The wall: shelves of drawers. A drawer shows its tag, model and what the lens asks for; moss grows at its foot.
 import { useRef } from "react";
-import { Link } from "react-router";
 import { useClub } from "../ui/club.ts";
+import { Go } from "../ui/go.tsx";
 import { MOSS_WORD, Moss } from "../ui/moss.tsx";
 import { STANDING_WORD } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -94,29 +94,25 @@ function DrawerFront({
   const away = drawer.holder !== null;
   const doubt = drawer.standing === "unread" || drawer.standing === "unclear";
   return (
-    <Link
+    <Go
       to={`/cabinet?lens=${lens}&unit=${encodeURIComponent(drawer.tag)}`}
-      preventScrollReset
+      data-stay
       data-drawer
       aria-current={chosen ? "true" : undefined}
       aria-label={labelOf(drawer)}
-      className={`cut relative block h-[4.6rem] w-[5.1rem] overflow-hidden border px-1.5 pt-0.5 leading-tight ${
-        away ? "border-dashed border-quiet bg-transparent" : "border-line bg-base-100 hover:border-brass"
-      } ${chosen ? "outline-2 outline-offset-1 outline-primary" : ""}`}
+      className={`drawer ${away ? "drawer-away" : ""} ${chosen ? "drawer-chosen" : ""}`}
     >
-      {drawer.safety && <span className="hatch-rust absolute inset-y-0 left-0 w-[7px]" />}
-      {drawer.community && <span className="absolute inset-y-0 right-0 w-1 bg-lichen" />}
-      <span className={`relative z-10 block ${drawer.safety ? "pl-1.5" : ""}`}>
-        <span className="tag block text-[0.9rem]">{drawer.tag}</span>
-        <span className="block truncate text-[0.72rem] text-quiet">{drawer.model}</span>
-        <span
-          className={`block truncate text-[0.75rem] leading-[1.2] ${doubt && !away ? "doubt-thin mt-px w-fit max-w-full px-0.5" : "mt-0.5"}`}
-        >
+      {drawer.safety && <i className="hatch-rust absolute inset-y-0 left-0 w-[7px]" />}
+      {drawer.community && <i className="absolute inset-y-0 right-0 w-1 bg-lichen" />}
+      <span className={drawer.safety ? "pl-1.5" : undefined}>
+        <b>{drawer.tag}</b>
+        <small>{drawer.model}</small>
+        <span className={doubt && !away ? "doubt-thin mt-px w-fit max-w-full px-0.5" : "mt-0.5"}>
           <Shown drawer={drawer} lens={lens} />
         </span>
       </span>
       <Moss level={drawer.moss} seed={drawer.tag} />
-    </Link>
+    </Go>
   );
 }
 

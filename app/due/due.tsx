@@ -1,8 +1,7 @@
 // Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
 import { data, Form, Link } from "react-router";
 import { releasesIn } from "#core/firmware/mentions.ts";
-import { BOARD_SORTS, type BoardGroup, boardChoices, boardGroup, releaseNames } from "#db/board.ts";
-import { people } from "#db/people.ts";
+import { BOARD_SORTS, type BoardGroup, boardGroup, boardNames, releaseNames } from "#db/board.ts";
 import { inClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -51,10 +50,8 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     return {
       groups,
       releases: await releaseNames(tx, [...new Set(mentioned)]),
-      choices: await boardChoices(tx),
-      people: (await people(tx)).map((p) => ({ id: p.id, name: p.name })),
+      known: await boardNames(tx),
       asked: Object.fromEntries(search),
-      receipts: groups.flatMap((g) => g.rows).map(() => crypto.randomUUID() as string),
     };
   });
 }
@@ -72,15 +69,12 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const mayHold = useMay("hold-unit");
   const units = new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((r) => r.unit_id)))
     .size;
-  let receipt = 0;
   return (
-    <Page title="Due" says={`${counted(units, "radio")} ${units === 1 ? "needs" : "need"} something`}>
-      <Filters
-        asked={loaderData.asked}
-        choices={loaderData.choices}
-        people={loaderData.people}
-        groups={GROUPS}
-      />
+    <Page
+      title="Due"
+      says={`${counted(units, "radio")}${groups.some((g) => g.more) ? " or more" : ""} ${units === 1 ? "needs" : "need"} something`}
+    >
+      <Filters asked={loaderData.asked} known={loaderData.known} groups={GROUPS} />
       {actionData && (
         <p
           role="status"
@@ -97,8 +91,6 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
       <div className="flex flex-col gap-6">
         {shown.map((group) => {
           const about = GROUPS.find((g) => g.key === group.key);
-          const start = receipt;
-          receipt += group.rows.length;
           return (
             <section key={group.key} aria-labelledby={`g-${group.key}`}>
               <h2 id={`g-${group.key}`} className="mb-1.5">
@@ -108,11 +100,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
                   {group.more && " and more"}: {about?.says}
                 </span>
               </h2>
-              <NeedRows
-                rows={group.rows}
-                releases={loaderData.releases}
-                receipts={loaderData.receipts.slice(start, receipt)}
-              />
+              <NeedRows rows={group.rows} releases={loaderData.releases} known={loaderData.known} />
               {group.more && (
                 <Link
                   className="link mt-2 inline-block"

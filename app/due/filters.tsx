@@ -1,17 +1,15 @@
 // The filters of Due: a plain form whose fields become the address.
 import { Form, Link } from "react-router";
-
-type Choice = { readonly kind: "place" | "model" | "group"; readonly id: string; readonly name: string };
+import type { BoardName } from "#db/board.ts";
 
 export function Filters(props: {
   readonly asked: Readonly<Record<string, string>>;
-  readonly choices: readonly Choice[];
-  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly known: readonly BoardName[];
   readonly groups: readonly { readonly key: string; readonly title: string }[];
 }) {
   const { asked } = props;
-  const of = (kind: Choice["kind"]) =>
-    props.choices.filter((c) => c.kind === kind).map((c) => [c.id, c.name] as const);
+  const of = (kind: BoardName["kind"]) =>
+    props.known.filter((c) => c.kind === kind && !c.shelved).map((c) => [c.id, c.name] as const);
   return (
     <Form className="mb-4 flex flex-wrap items-end gap-2.5 text-sm" key={JSON.stringify(asked)}>
       <Choose
@@ -35,13 +33,7 @@ export function Filters(props: {
           ["routine", "routine"],
         ]}
       />
-      <Choose
-        name="person"
-        label="With"
-        all="anybody"
-        value={asked.person}
-        options={props.people.map((p) => [p.id, p.name])}
-      />
+      <Choose name="person" label="With" all="anybody" value={asked.person} options={of("person")} />
       <Choose
         name="sort"
         label="Sort by"

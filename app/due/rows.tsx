@@ -1,8 +1,8 @@
 // The rows of one group: the radio, the need in a sentence, since when, why; arrows move, Enter opens, x picks.
 import { useState } from "react";
-import { Link } from "react-router";
-import type { BoardRow } from "#db/board.ts";
+import type { BoardName, BoardRow } from "#db/board.ts";
 import { useClub } from "../ui/club.ts";
+import { Go } from "../ui/go.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
 import { namesOf, Why } from "../ui/why.tsx";
 import { sayNeed } from "../ui/words/need.ts";
@@ -11,8 +11,9 @@ import { sayDate, sayDistance } from "../ui/words/time.ts";
 export function NeedRows(props: {
   readonly rows: readonly BoardRow[];
   readonly releases: Readonly<Record<string, string>>;
-  readonly receipts: readonly string[];
+  readonly known: readonly BoardName[];
 }) {
+  const names = new Map(props.known.map((k) => [k.kind + k.id, k.name]));
   const onKeyDown = (event: React.KeyboardEvent<HTMLUListElement>) => {
     const links = [...event.currentTarget.ownerDocument.querySelectorAll<HTMLElement>("a[data-row]")];
     const at = links.indexOf(document.activeElement as HTMLElement);
@@ -26,12 +27,12 @@ export function NeedRows(props: {
   };
   return (
     <ul className="sheet divide-y divide-line" onKeyDown={onKeyDown}>
-      {props.rows.map((row, i) => (
+      {props.rows.map((row) => (
         <Row
           key={`${row.unit_id}${row.kind}${row.component_id}${row.due_from}`}
           row={row}
           releases={props.releases}
-          receipt={props.receipts[i] ?? ""}
+          known={names}
         />
       ))}
     </ul>
@@ -43,14 +44,16 @@ const URGENCY = ["", "fix", "safety"] as const;
 function Row({
   row,
   releases,
-  receipt,
+  known,
 }: {
   readonly row: BoardRow;
   readonly releases: Readonly<Record<string, string>>;
-  readonly receipt: string;
+  /** Names by kind and id. */
+  readonly known: ReadonlyMap<string, string>;
 }) {
   const { locale, today, role, person } = useClub();
-  const [reading, setReading] = useState(false);
+  // The number of the form that is open; it is drawn only where scripts run.
+  const [receipt, setReceipt] = useState<string>();
   const names = namesOf(releases, locale, today);
   const page = `/units/${encodeURIComponent(row.tag)}`;
   const links = {
@@ -70,10 +73,10 @@ function Row({
         className="checkbox checkbox-sm checkbox-primary mt-0.5"
         aria-label={`Pick ${row.tag}`}
       />
-      <Link data-row to={page} className="link tag">
+      <Go data-row to={page} className="link tag">
         {row.tag}
-      </Link>
-      <span className="text-quiet max-md:col-start-3">{row.model}</span>
+      </Go>
+      <span className="text-quiet max-md:col-start-3">{known.get(`model${row.model_id}`)}</span>
       <div className="flex min-w-0 flex-wrap items-baseline gap-x-3 max-md:col-start-3">
         <p>
           {row.urgency > 0 && (
@@ -87,14 +90,16 @@ function Row({
           {sayNeed({ ...row, dueFrom: row.due_from }, names, row.component !== "main")}
         </p>
         <Why because={row.because} names={names} links={links} />
-        {reading && (
+        {receipt && (
           <div className="mt-1 w-full">
             <ReadingField tag={row.tag} components={[row.component]} receipt={receipt} compact />
           </div>
         )}
       </div>
       <span className="text-sm text-quiet max-md:col-start-3">
-        {row.holder ? `with ${row.holder.split(" ")[0]}` : (row.place ?? "no place")}
+        {row.holder_id
+          ? `with ${known.get(`person${row.holder_id}`)?.split(" ")[0]}`
+          : (known.get(`place${row.place_id}`) ?? "no place")}
       </span>
       <span className="text-sm max-md:col-start-3 md:text-right">
         {row.due_from > today ? (
@@ -108,8 +113,8 @@ function Row({
           <button
             type="button"
             className="link ml-3 font-normal"
-            aria-expanded={reading}
-            onClick={() => setReading(!reading)}
+            aria-expanded={receipt !== undefined}
+            onClick={() => setReceipt(receipt ? undefined : crypto.randomUUID())}
           >
             read
           </button>

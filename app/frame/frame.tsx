@@ -6,6 +6,7 @@ import { openWork } from "#db/work.ts";
 import { inClub, signedIn } from "../context.ts";
 import { askForPerson } from "../door/session.server.ts";
 import type { FrameData } from "../ui/club.ts";
+import { useGoing } from "../ui/go.tsx";
 import type { Route } from "./+types/frame";
 import { Finder } from "./finder.tsx";
 import { Keys, useKeys } from "./keys.tsx";
@@ -66,6 +67,7 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
   const [open, setOpen] = useState<"finder" | "keys" | undefined>();
   const close = () => setOpen(undefined);
   useKeys(setOpen);
+  useGoing();
   return (
     <div className="md:grid md:grid-cols-[6rem_minmax(0,1fr)]">
       <a

@@ -41,37 +41,39 @@ function stalks(random: () => number, high: number, count: number): string {
 
 const LEVELS = [1, 2, 3, 4] as const;
 
+const layersOf = (level: (typeof LEVELS)[number], variant: number) => {
+  const random = sequence(level * 31 + variant * 7 + 3);
+  const high = TOP[level];
+  return {
+    level,
+    variant,
+    fourth: level >= 3 ? hummocks(random, high) : undefined,
+    third: level >= 2 ? hummocks(random, high * 0.8) : undefined,
+    second: hummocks(random, high * 0.62),
+    first: hummocks(random, high * 0.36),
+    stalks: level >= 3 ? stalks(random, high, level * 2) : undefined,
+  };
+};
+const DRAWN = LEVELS.flatMap((level) => VARIANTS.map((variant) => layersOf(level, variant)));
+
 /** Put once on a page that shows moss. */
 export function MossSymbols() {
   return (
     <svg className="absolute size-0" aria-hidden="true">
-      {LEVELS.flatMap((level) =>
-        VARIANTS.map((variant) => {
-          const random = sequence(level * 31 + variant * 7 + 3);
-          const high = TOP[level];
-          return (
-            <symbol
-              key={`${level}-${variant}`}
-              id={`moss-${level}-${variant}`}
-              viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-              preserveAspectRatio="none"
-            >
-              {level >= 3 && <path d={hummocks(random, high)} fill="var(--moss-4)" />}
-              {level >= 2 && <path d={hummocks(random, high * 0.8)} fill="var(--moss-3)" />}
-              <path d={hummocks(random, high * 0.62)} fill="var(--moss-2)" />
-              <path d={hummocks(random, high * 0.36)} fill="var(--moss-1)" />
-              {level >= 3 && (
-                <path
-                  d={stalks(random, high, level * 2)}
-                  stroke="var(--lichen)"
-                  strokeWidth="1.2"
-                  strokeLinecap="round"
-                />
-              )}
-            </symbol>
-          );
-        }),
-      )}
+      {DRAWN.map(({ level, variant, fourth, third, second, first, stalks: stalk }) => (
+        <symbol
+          key={`${level}-${variant}`}
+          id={`moss-${level}-${variant}`}
+          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+          preserveAspectRatio="none"
+        >
+          {fourth && <path d={fourth} fill="var(--moss-4)" />}
+          {third && <path d={third} fill="var(--moss-3)" />}
+          <path d={second} fill="var(--moss-2)" />
+          <path d={first} fill="var(--moss-1)" />
+          {stalk && <path d={stalk} stroke="var(--lichen)" strokeWidth="1.2" strokeLinecap="round" />}
+        </symbol>
+      ))}
     </svg>
   );
 }

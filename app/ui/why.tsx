@@ -1,6 +1,6 @@
 // "Why?": opens the facts behind a verdict, each leading to its record. Works without scripts.
-import { Link } from "react-router";
 import type { Fact } from "#core/firmware/facts.ts";
+import { Go } from "./go.tsx";
 import { sayFact } from "./words/facts.ts";
 import type { Names } from "./words/standing.ts";
 
@@ -21,9 +21,9 @@ export function Why(props: {
             <li key={JSON.stringify(fact)}>
               {said.text}{" "}
               {to && (
-                <Link className="link font-normal" to={to}>
+                <Go className="link font-normal" to={to}>
                   look
-                </Link>
+                </Go>
               )}
             </li>
           );
