@@ -62,6 +62,12 @@ test("units go out as CSV and JSON", async ({ page }) => {
   expect(csv).toContain("W-03,Fenwright,Wicket");
   const json = await (await page.request.get(`${served.address}/out/units.json`)).json();
   expect(json).toMatchObject({ format: "mossy-cabinet/units", version: 1, club: "Lanternfen Radio Circle" });
+  const needs = await (await page.request.get(`${served.address}/out/needs.csv`)).text();
+  const open = json.units.flatMap((unit: { needs: unknown[] }) => unit.needs).length;
+  expect(needs.trim().split("\r\n")).toHaveLength(open + 1);
+  const releases = await (await page.request.get(`${served.address}/out/releases.csv`)).text();
+  expect(releases.trim().split("\r\n")).toHaveLength(json.releases.length + 1);
+  expect((await page.request.get(`${served.address}/out/other.csv`)).status()).toBe(404);
   const schema = await (await page.request.get(`${served.address}/out/units.schema.json`)).json();
   expect(Object.keys(schema.properties)).toEqual(Object.keys(json));
   expect(json.units.find((u: { tag: string }) => u.tag === "H-01").needs[0]).toMatchObject({

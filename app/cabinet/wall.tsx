@@ -100,7 +100,7 @@ function DrawerFront({
       data-drawer
       aria-current={chosen ? "true" : undefined}
       aria-label={labelOf(drawer)}
-      className={`drawer ${away ? "drawer-away" : ""} ${chosen ? "drawer-chosen" : ""}`}
+      className={`front ${away ? "front-away" : ""} ${chosen ? "front-chosen" : ""}`}
     >
       {drawer.safety && <i className="hatch-rust absolute inset-y-0 left-0 w-[7px]" />}
       {drawer.community && <i className="absolute inset-y-0 right-0 w-1 bg-lichen" />}

@@ -145,9 +145,15 @@ export default function Club({ loaderData }: Route.ComponentProps) {
         )}
         <section id="out">
           <h2 className="mb-2">Take out</h2>
-          <p className="flex gap-4">
+          <p className="flex flex-wrap gap-x-4">
             <a className="link" href="/out/units.csv" download>
               Units as CSV
+            </a>
+            <a className="link" href="/out/needs.csv" download>
+              Needs as CSV
+            </a>
+            <a className="link" href="/out/releases.csv" download>
+              Releases as CSV
             </a>
             <a className="link" href="/out/units.json" download>
               Units, needs and releases as JSON

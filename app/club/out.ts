@@ -1,7 +1,14 @@
 // Units, standings, needs and releases as a file: CSV or JSON, by the ending of the address.
 import Papa from "papaparse";
 import { z } from "zod";
-import { csvRows, type OutDocument, type OutUnit, outDocument } from "#core/club/out.ts";
+import {
+  csvRows,
+  needRows,
+  type OutDocument,
+  type OutUnit,
+  outDocument,
+  releaseRows,
+} from "#core/club/out.ts";
 import { standingOf } from "#core/firmware/standing.ts";
 import { isOpen, targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
@@ -17,19 +24,27 @@ export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   if (params.file === "units.schema.json") return Response.json(z.toJSONSchema(outDocument, { io: "input" }));
-  if (params.file !== "units.csv" && params.file !== "units.json") throw notFound("This file");
+  const file = params.file ?? "";
+  const rowsOf = TABLES[file];
+  if (!rowsOf && file !== "units.json") throw notFound("This file");
   const out = await inClub(context, collect);
-  const isCsv = params.file === "units.csv";
-  const body = isCsv
-    ? `\ufeff${Papa.unparse(csvRows(out.units), { escapeFormulae: true, newline: "\r\n" })}`
+  const [name, ending] = file.split(".");
+  const body = rowsOf
+    ? `\ufeff${Papa.unparse(rowsOf(out), { escapeFormulae: true, newline: "\r\n" })}`
     : JSON.stringify(out, null, 2);
   return new Response(body, {
     headers: {
-      "Content-Type": isCsv ? "text/csv; charset=utf-8" : "application/json; charset=utf-8",
-      "Content-Disposition": `attachment; filename="units-${out.asOf}.${isCsv ? "csv" : "json"}"`,
+      "Content-Type": rowsOf ? "text/csv; charset=utf-8" : "application/json; charset=utf-8",
+      "Content-Disposition": `attachment; filename="${name}-${out.asOf}.${ending}"`,
     },
   });
 }
+
+const TABLES: Readonly<Record<string, (out: OutDocument) => object[]>> = {
+  "units.csv": (out) => csvRows(out.units),
+  "needs.csv": (out) => needRows(out.units),
+  "releases.csv": (out) => releaseRows(out.releases),
+};
 
 async function collect(tx: Tx, who: SignedIn): Promise<OutDocument> {
   const rows = await wallUnits(tx);

@@ -88,3 +88,33 @@ export function csvRows(units: readonly OutUnit[]): Record<string, string | numb
     }),
   );
 }
+
+/** One row for each open need. */
+export const needRows = (units: readonly OutUnit[]): Record<string, string>[] =>
+  units.flatMap((unit) =>
+    unit.needs.map((need) => ({
+      tag: unit.tag,
+      model: unit.model,
+      place: unit.place ?? "",
+      group: unit.group ?? "",
+      kind: need.kind,
+      component: need.component,
+      cause: need.cause,
+      urgency: need.urgency,
+      due_from: need.dueFrom,
+      target: need.target ?? "",
+    })),
+  );
+
+/** One row for each release. */
+export const releaseRows = (releases: OutDocument["releases"]): Record<string, string>[] =>
+  releases.map((release) => ({
+    maker: release.maker,
+    model: release.model,
+    component: release.component,
+    version: release.version,
+    track: release.track,
+    released_on: release.releasedOn,
+    withdrawn_on: release.withdrawnOn ?? "",
+    withdrawn_why: release.withdrawnWhy ?? "",
+  }));
