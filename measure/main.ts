@@ -2,9 +2,10 @@
 
 import { measureCore } from "./needs.ts";
 import { measurePages } from "./pages.ts";
+import { measureRoute } from "./route.ts";
 import { measureStore } from "./store.ts";
 
-const PARTS = { core: measureCore, store: measureStore, pages: measurePages };
+const PARTS = { core: measureCore, route: measureRoute, store: measureStore, pages: measurePages };
 const wanted = process.argv.slice(2);
 const results = [];
 for (const [name, measure] of Object.entries(PARTS)) {

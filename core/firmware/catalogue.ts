@@ -1,5 +1,6 @@
 // What is known of a component's releases, prepared once for many questions.
 import type { PlainDate } from "../quantities/date.ts";
+import type { Conditions } from "./conditions.ts";
 import type { Order } from "./digits.ts";
 import { compareText } from "./digits.ts";
 import { type Inference, inferScheme } from "./infer.ts";
@@ -30,6 +31,10 @@ export type Release = {
   /** Regions it is made for; absent means every one. */
   readonly regions?: readonly string[];
   readonly fixes: readonly Fix[];
+  /** When it can be installed and what that costs; absent: nothing special is known. */
+  readonly conditions?: Conditions;
+  /** Its conditions contradict each other: known by name, but never a target nor a step. */
+  readonly draft?: boolean;
 };
 
 export type Component = {

@@ -48,6 +48,7 @@ export type Fit = "fits" | "may-fit" | "does-not-fit";
 
 /** Whether a release fits a unit's hardware revision and region; unknown ones leave it open. */
 export function fitOf(release: PlacedRelease, unit: Pick<UnitFacts, "hardwareRevision" | "region">): Fit {
+  if (release.draft) return "does-not-fit";
   const parts = [
     fitPart(release.hardwareRevisions, unit.hardwareRevision),
     fitPart(release.regions, unit.region),

@@ -1,0 +1,90 @@
+// Ranges of versions, as conditions of releases name them: ">= 1.06", "1.06 to 1.12", "< 1.14 or = 2.0".
+import { z } from "zod";
+import { bad, good, type Result } from "../quantities/result.ts";
+import { orderVersions, type Version, type VersionReader } from "./version.ts";
+
+const bound = z.string().trim().min(1).max(200);
+
+/** One stretch; absent ends are open. Both of a kind never stand together. */
+export const stretchShape = z.object({
+  atLeast: bound.optional(),
+  above: bound.optional(),
+  atMost: bound.optional(),
+  below: bound.optional(),
+});
+export type Stretch = z.infer<typeof stretchShape>;
+
+/** A version lies in a range if it lies in any of its stretches. */
+export const rangeShape = z.array(stretchShape).min(1).max(20);
+export type Range = z.infer<typeof rangeShape>;
+
+export type RangeProblem = { readonly kind: "range-unreadable"; readonly part: string };
+
+const SIGNS = { ">=": "atLeast", "<=": "atMost", ">": "above", "<": "below" } as const;
+
+/**
+ * Reads a range as people write it. Stretches are parted by "or"; in a stretch, comparisons are parted by commas or "and";
+ * "1.06 to 1.12" includes both ends, a version alone (or with "=") means just that one.
+ * Problem: `range-unreadable` with the part that is none.
+ */
+export function parseRange(text: string): Result<Range, RangeProblem> {
+  const range: Stretch[] = [];
+  for (const alternative of text.trim().split(/\s+or\s+/i)) {
+    const stretch: Stretch = {};
+    for (const part of alternative.split(/\s*,\s*|\s+and\s+/i)) {
+      const read = readPart(part.trim());
+      if (!read || Object.keys(read).some((key) => key in stretch)) {
+        return bad({ kind: "range-unreadable", part: part.trim().slice(0, 60) });
+      }
+      Object.assign(stretch, read);
+    }
+    range.push(stretch);
+  }
+  return good(range);
+}
+
+function readPart(part: string): Stretch | undefined {
+  const between = /^(\S.*?)\s+to\s+(\S.*)$/i.exec(part);
+  if (between?.[1] && between[2]) return { atLeast: between[1], atMost: between[2] };
+  const compared = /^(>=|<=|>|<)\s*([^<>=\s].*)$/.exec(part);
+  if (compared?.[2]) return { [SIGNS[compared[1] as keyof typeof SIGNS]]: compared[2] };
+  const alone = /^=?\s*([^<>=\s][^<>=]*)$/.exec(part);
+  return alone?.[1] ? { atLeast: alone[1], atMost: alone[1] } : undefined;
+}
+
+/** The text that reads back as the same range. */
+export const rangeText = (range: Range): string =>
+  range
+    .map(({ atLeast, atMost, above, below }) => {
+      if (atLeast !== undefined && atLeast === atMost) return `= ${atLeast}`;
+      if (atLeast !== undefined && atMost !== undefined) return `${atLeast} to ${atMost}`;
+      const parts = [
+        atLeast !== undefined && `>= ${atLeast}`,
+        above !== undefined && `> ${above}`,
+        atMost !== undefined && `<= ${atMost}`,
+        below !== undefined && `< ${below}`,
+      ];
+      return parts.filter(Boolean).join(", ");
+    })
+    .join(" or ");
+
+/** The versions a range names, as they are written. */
+export const boundsOf = (range: Range): string[] =>
+  range.flatMap((stretch) => Object.values(stretch).filter((text) => text !== undefined));
+
+/** True if the version is known to lie in the range; what cannot be ordered against a bound does not. */
+export function liesIn(range: Range, version: Version, reader: VersionReader): boolean {
+  const against = (text: string | undefined, wanted: (order: number) => boolean): boolean => {
+    if (text === undefined) return true;
+    const read = reader.read(text);
+    const order = read.ok ? orderVersions(version, read.value) : undefined;
+    return order !== undefined && wanted(order);
+  };
+  return range.some(
+    ({ atLeast, above, atMost, below }) =>
+      against(atLeast, (order) => order >= 0) &&
+      against(above, (order) => order > 0) &&
+      against(atMost, (order) => order <= 0) &&
+      against(below, (order) => order < 0),
+  );
+}

@@ -1,0 +1,11 @@
+// The cost of a route as one whole number that compares as the list of its parts does: installs that erase, installs,
+// summed risk, minutes. Exact below 2^53 for up to 1,000 installs of up to 1,000 minutes each.
+import type { Conditions } from "../conditions.ts";
+
+const MINUTES = 2 ** 20;
+const RISK = 2 ** 13;
+const INSTALLS = 2 ** 10;
+
+export const costOf = (conditions: Conditions): number =>
+  (((conditions.erases === "nothing" ? 0 : 1) * INSTALLS + 1) * RISK + conditions.risk) * MINUTES +
+  conditions.minutes;

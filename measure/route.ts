@@ -1,0 +1,65 @@
+// Routes over four components of 200 releases each, with stepping stones and requirements between components.
+import { type Component, catalogueOf, type Release } from "#core/firmware/catalogue.ts";
+import { conditionsShape } from "#core/firmware/conditions.ts";
+import { findRoute } from "#core/firmware/route.ts";
+import type { Version } from "#core/firmware/version.ts";
+import { addDays, plain } from "#core/quantities/date.ts";
+import { best, type Measured, under } from "./clock.ts";
+
+const NAMES = ["main", "panel", "dsp", "bluetooth"];
+const RELEASES = 200;
+
+/** Every tenth release is a stepping stone that the next ten want; every fiftieth wants the component before it that far. */
+function components(): Component[] {
+  return NAMES.map((name, c) => ({
+    id: name,
+    name,
+    numbering: { kind: "dotted" },
+    suffixes: [],
+    releases: Array.from({ length: RELEASES }, (_, r): Release => {
+      const stone = Math.floor((r - 1) / 50) * 50;
+      const before = NAMES[c - 1];
+      return {
+        id: `${name}-${String(r).padStart(3, "0")}`,
+        version: `1.${r}`,
+        aliases: [],
+        track: r % 9 === 8 ? "beta" : "factory",
+        releasedOn: addDays(plain("2020-01-01"), r * 9),
+        fixes: [],
+        conditions: conditionsShape.parse({
+          ...(stone > 0 && { from: [{ atLeast: `1.${stone}` }] }),
+          ...(before &&
+            r % 50 === 0 && { requires: [{ component: before, range: [{ atLeast: `1.${r}` }] }] }),
+          erases: r % 50 === 7 ? "settings" : "nothing",
+          risk: 1 + (r % 5),
+          minutes: 2 + (r % 7),
+        }),
+      };
+    }),
+  }));
+}
+
+const CASES = [
+  ["all four to the newest", NAMES],
+  ["one to the newest, the others as far as it needs", ["bluetooth"]],
+] as const;
+
+export async function measureRoute(): Promise<Measured[]> {
+  const catalogue = catalogueOf(components());
+  const state = new Map<string, Version>();
+  for (const [name, prepared] of catalogue) {
+    const read = prepared.reader.read("1.3");
+    if (read.ok) state.set(name, read.value);
+  }
+  const results: Measured[] = [];
+  for (const [what, goals] of CASES) {
+    const goal = new Map(goals.map((name) => [name, `${name}-199`]));
+    let steps = 0;
+    const time = await best(10, () => {
+      const route = findRoute(state, goal, catalogue, {});
+      steps = route.ok ? route.value.steps.length : 0;
+    });
+    results.push(under(`route over 4 components of 200 releases, ${what} (${steps} installs)`, time, 50));
+  }
+  return results;
+}
