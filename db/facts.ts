@@ -1,5 +1,6 @@
 // Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
 
+import type { z } from "zod";
 import type { Fix } from "#core/firmware/catalogue.ts";
 import {
   type Catalogue,
@@ -8,6 +9,7 @@ import {
   type Release,
   type Track,
 } from "#core/firmware/catalogue.ts";
+import { conditionsShape } from "#core/firmware/conditions.ts";
 import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
 import type { Reading, UnitFacts } from "#core/firmware/unit.ts";
 import type { Numbering } from "#core/firmware/version.ts";
@@ -116,6 +118,11 @@ export type ReleaseRow = {
   notes: string;
   source: string;
   position: number;
+  conditions: z.input<typeof conditionsShape>;
+  draft: boolean;
+  file_sha256: string | null;
+  file_size: string | null;
+  file_name: string;
 };
 
 export const releaseOf = (row: ReleaseRow): Release => ({
@@ -128,10 +135,12 @@ export const releaseOf = (row: ReleaseRow): Release => ({
   ...(row.withdrawn_on !== null && { withdrawn: { on: row.withdrawn_on, why: row.withdrawn_why ?? "" } }),
   ...(row.hardware_revisions !== null && { hardwareRevisions: row.hardware_revisions }),
   ...(row.regions !== null && { regions: row.regions }),
+  ...(Object.keys(row.conditions).length > 0 && { conditions: conditionsShape.parse(row.conditions) }),
+  ...(row.draft && { draft: true }),
 });
 
 export const RELEASE_COLUMNS = `id, component_id, version, aliases, track, released_on, withdrawn_on, withdrawn_why,
-  hardware_revisions, regions, fixes, notes, source, position`;
+  hardware_revisions, regions, fixes, notes, source, position, conditions, draft, file_sha256, file_size, file_name`;
 
 export type ComponentRow = {
   id: string;

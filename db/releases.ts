@@ -1,5 +1,6 @@
 // Statements about releases and their components.
 import type { Fix, Track } from "#core/firmware/catalogue.ts";
+import type { Conditions } from "#core/firmware/conditions.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { RELEASE_COLUMNS, type ReleaseRow } from "./facts.ts";
 import type { Tx } from "./pool.ts";
@@ -15,6 +16,9 @@ export type ReleaseFields = {
   readonly fixes: readonly Fix[];
   readonly notes: string;
   readonly source: string;
+  readonly conditions?: Conditions;
+  readonly draft?: boolean;
+  readonly file?: { readonly sha256: string; readonly size: number | null; readonly name: string };
 };
 
 const values = (f: ReleaseFields) => [
@@ -28,12 +32,18 @@ const values = (f: ReleaseFields) => [
   JSON.stringify(f.fixes),
   f.notes,
   f.source,
+  f.conditions ? JSON.stringify(f.conditions) : "{}",
+  f.draft ?? false,
+  f.file?.sha256 ?? null,
+  f.file?.size ?? null,
+  f.file?.name ?? "",
 ];
 
 export async function addRelease(tx: Tx, fields: ReleaseFields): Promise<string> {
   const { rows } = await tx.query<{ id: string }>(
-    `insert into release (club_id, component_id, version, aliases, track, released_on, hardware_revisions, regions, fixes, notes, source, position)
-     values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8, $9, $10,
+    `insert into release (club_id, component_id, version, aliases, track, released_on, hardware_revisions, regions, fixes, notes, source, conditions, draft,
+       file_sha256, file_size, file_name, position)
+     values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15,
        coalesce((select max(position) + 1 from release where component_id = $1), 0)) returning id`,
     values(fields),
   );
@@ -45,7 +55,8 @@ export async function addRelease(tx: Tx, fields: ReleaseFields): Promise<string>
 export const correctRelease = (tx: Tx, id: string, fields: ReleaseFields) =>
   tx.query(
     `update release set component_id = $1, version = $2, aliases = $3, track = $4, released_on = $5, hardware_revisions = $6,
-       regions = $7, fixes = $8, notes = $9, source = $10 where id = $11`,
+       regions = $7, fixes = $8, notes = $9, source = $10, conditions = $11, draft = $12, file_sha256 = $13, file_size = $14,
+       file_name = $15 where id = $16`,
     [...values(fields), id],
   );
 

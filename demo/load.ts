@@ -1,6 +1,8 @@
 // Lays the demo club into an empty database, with its past counted back from the day it is loaded.
 import { hashPassword } from "#app/door/password.server.ts";
+import { type Conditions, conditionsShape } from "#core/firmware/conditions.ts";
 import { type Policy, policyShape } from "#core/firmware/policy.ts";
+import { parseRange } from "#core/firmware/range.ts";
 import { addDays, dateInZone, type PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { recompute } from "#db/needs.ts";
@@ -10,7 +12,7 @@ import { addRelease, withdrawRelease } from "#db/releases.ts";
 import * as seed from "#db/seed.ts";
 import { addUnit, setHold } from "#db/units.ts";
 import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
-import { type DemoRelease, MODELS } from "./data/models.ts";
+import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
 import { STORY } from "./data/story.ts";
 import { UNITS } from "./data/units.ts";
 import { parseUnits } from "./parse.ts";
@@ -132,10 +134,25 @@ async function layRelease(
     fixes: (release.fixes ?? []).map(([tag, urgency, text]) => ({ tag, urgency, text })),
     notes: release.notes ?? "",
     source: release.source ?? "",
+    ...(release.when && { conditions: conditionsOf(release.when) }),
   });
   if (release.withdrawn)
     await withdrawRelease(tx, id, { on: ago(release.withdrawn.ago), why: release.withdrawn.why });
   return { id, version };
+}
+
+function conditionsOf({ from, requires, tool, ...rest }: DemoConditions): Conditions {
+  const range = (text: string) => {
+    const read = parseRange(text);
+    if (!read.ok) throw new Error(`the demo's range “${text}” cannot be read`);
+    return read.value;
+  };
+  return conditionsShape.parse({
+    ...rest,
+    ...(from && { from: range(from) }),
+    ...(requires && { requires: requires.map(([component, text]) => ({ component, range: range(text) })) }),
+    ...(tool && { tool: { name: tool[0], ...(tool[1] && { range: range(tool[1]) }) } }),
+  });
 }
 
 function realPolicy(policy: (typeof GROUPS)[number]["policy"], catalogue: Laid, today: PlainDate): Policy {

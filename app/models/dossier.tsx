@@ -56,6 +56,8 @@ export async function loader({ context, params }: Route.LoaderArgs) {
           track: r.track,
           on: r.releasedOn,
           withdrawn: r.withdrawn !== undefined,
+          erases: r.conditions !== undefined && r.conditions.erases !== "nothing",
+          draft: r.draft === true,
           units: running.get(r.id) ?? [],
         })),
       };

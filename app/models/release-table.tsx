@@ -1,9 +1,11 @@
 // The releases of a component as a table: what the ladder draws, with fixes, conditions and source.
 import { Link } from "react-router";
+import { conditionsShape } from "#core/firmware/conditions.ts";
 import type { ReleaseRow } from "#db/facts.ts";
 import type { RevisionRow } from "#db/models.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { listed } from "../ui/words/count.ts";
+import { ERASES_WORD, RISK_WORD, sayRange, WAY_WORD } from "../ui/words/route.ts";
 import { sayDate } from "../ui/words/time.ts";
 
 export function ReleaseTable(props: {
@@ -24,7 +26,7 @@ export function ReleaseTable(props: {
             <th>Date</th>
             <th>Track</th>
             <th>What it mends, and notes</th>
-            <th>Fits</th>
+            <th>When it goes on, and at what cost</th>
             <th>Run by</th>
             {mayEdit && <th>Change</th>}
           </tr>
@@ -32,8 +34,9 @@ export function ReleaseTable(props: {
         <tbody>
           {props.releases.map((r) => (
             <tr key={r.id} className={r.track === "community" ? "border-l-4 border-lichen" : ""}>
-              <th scope="row" className={`ver ${r.withdrawn_on ? "line-through" : ""}`}>
+              <th scope="row" className={`ver whitespace-nowrap ${r.withdrawn_on ? "line-through" : ""}`}>
                 {r.version}
+                {r.draft && <span className="doubt-thin ml-2 px-1 font-sans text-xs">draft, unusable</span>}
               </th>
               <td className="whitespace-nowrap">{sayDate(r.released_on, locale)}</td>
               <td>{r.track}</td>
@@ -50,13 +53,17 @@ export function ReleaseTable(props: {
                   </span>
                 ))}
                 <span className="text-quiet">
+                  {unchangedOf(r) && `Not changed: ${unchangedOf(r)} `}
                   {r.notes} {r.source && `Source: ${r.source}.`}
                 </span>
               </td>
               <td>
-                {listed([...(r.hardware_revisions ?? []).map(revision), ...(r.regions ?? [])]) || "all"}
+                <Conditions
+                  release={r}
+                  fits={listed([...(r.hardware_revisions ?? []).map(revision), ...(r.regions ?? [])])}
+                />
               </td>
-              <td className="tag text-xs">{listed(props.running[r.id] ?? [], 5)}</td>
+              <td className="tag min-w-28 text-xs">{listed((props.running[r.id] ?? []).map(unbroken), 5)}</td>
               {mayEdit && (
                 <td>
                   <Link className="link" to={`/models/${props.model}/releases/${r.id}`}>
@@ -69,5 +76,38 @@ export function ReleaseTable(props: {
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** A tag is not to be broken at its dash; the mark that joins it is not seen, nor copied as a letter. */
+const unbroken = (tag: string): string => tag.replaceAll("-", "\u2060-\u2060");
+
+const unchangedOf = (release: ReleaseRow): string => conditionsShape.parse(release.conditions).unchanged;
+
+function Conditions({ release, fits }: { readonly release: ReleaseRow; readonly fits: string }) {
+  const c = conditionsShape.parse(release.conditions);
+  const parts = [
+    fits && `hardware or region ${fits}`,
+    c.from && `over ${sayRange(c.from)}`,
+    c.fromTracks && `over ${listed(c.fromTracks)} firmware`,
+    ...c.requires.map((r) => `with ${r.component} ${sayRange(r.range)}`),
+    c.tool && `with ${c.tool.name}${c.tool.range ? ` ${sayRange(c.tool.range)}` : ""}`,
+    c.ways.length > 0 && listed(c.ways.map((w) => WAY_WORD[w])),
+    c.rollbackFloor && `then nothing older than ${c.rollbackFloor}`,
+    `${c.minutes} min`,
+    RISK_WORD[c.risk],
+  ];
+  return (
+    <>
+      {c.erases !== "nothing" && (
+        <span className="block font-semibold text-rust">{ERASES_WORD[c.erases]}</span>
+      )}
+      {parts.filter(Boolean).join("; ")}
+      {release.file_sha256 && (
+        <span className="ver block text-xs text-quiet" title={release.file_sha256}>
+          {release.file_name || "file"} {release.file_sha256.slice(0, 12)}…
+        </span>
+      )}
+    </>
   );
 }

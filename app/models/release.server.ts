@@ -1,13 +1,12 @@
 // Adding, correcting and withdrawing a release: parsed, weighed against the units, then saved with its needs.
 import { redirect } from "react-router";
-import { z } from "zod";
-import { type Catalogue, type Fix, type Release, TRACKS, URGENCIES } from "#core/firmware/catalogue.ts";
-import { plainDate } from "#core/firmware/policy.ts";
+import type { Catalogue, Release } from "#core/firmware/catalogue.ts";
+import { contradictionsOf } from "#core/firmware/contradictions.ts";
 import { effectOf, withRelease } from "#core/needs/effect.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { loadCatalogues, loadFacts, policyOf, type ReleaseRow } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
-import { modelById, type RevisionRow, revisionsOf, unitTags } from "#db/models.ts";
+import { modelById, revisionsOf, unitTags } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import {
   addRelease,
@@ -18,9 +17,10 @@ import {
 } from "#db/releases.ts";
 import { bringUpToDate } from "#db/work.ts";
 import { notFound, type SignedIn } from "../context.ts";
+import { sayContradiction } from "../ui/words/contradiction.ts";
+import { conditionsOf, newReleaseValues, releaseShape, releaseValues } from "./release-form.ts";
 
 export type Touched = Record<"newlyDue" | "changed" | "freed" | "later", readonly string[]>;
-type Values = Record<string, string>;
 
 const isId = (text: string) => /^\d{1,18}$/.test(text);
 
@@ -40,81 +40,9 @@ export async function loadRelease(tx: Tx, modelId: string, releaseId: string, to
     release,
     components,
     revisions,
-    values: release ? valuesOf(release, revisions) : ({ releasedOn: today, track: "factory" } as Values),
+    values: release ? releaseValues(release, revisions) : newReleaseValues(today),
   };
 }
-
-function valuesOf(row: ReleaseRow, revisions: readonly RevisionRow[]): Values {
-  return {
-    component: row.component_id,
-    version: row.version,
-    releasedOn: row.released_on,
-    track: row.track,
-    aliases: row.aliases.join(", "),
-    revisions: (row.hardware_revisions ?? [])
-      .map((id) => revisions.find((r) => r.id === id)?.name ?? "")
-      .join(", "),
-    regions: (row.regions ?? []).join(", "),
-    fixes: row.fixes.map((f) => `${f.tag}, ${f.urgency}, ${f.text}`).join("\n"),
-    notes: row.notes,
-    source: row.source,
-    withdrawnOn: row.withdrawn_on ?? "",
-    withdrawnWhy: row.withdrawn_why ?? "",
-  };
-}
-
-const list = z
-  .string()
-  .default("")
-  .transform((text) =>
-    text
-      .split(",")
-      .map((part) => part.trim())
-      .filter(Boolean),
-  );
-
-const fixLines = z
-  .string()
-  .default("")
-  .transform((text, context): Fix[] => {
-    const fixes: Fix[] = [];
-    for (const line of text
-      .split("\n")
-      .map((l) => l.trim())
-      .filter(Boolean)) {
-      const [tag = "", word = "", ...words] = line.split(",").map((part) => part.trim());
-      const urgency = URGENCIES.find((u) => u === word.toLowerCase());
-      if (!tag || !urgency || words.length === 0) {
-        context.addIssue({
-          code: "custom",
-          message: `“${line.slice(0, 60)}”: write tag, urgency, words; for instance: clock, fix, keeps the time.`,
-        });
-        return z.NEVER;
-      }
-      fixes.push({ tag, urgency, text: words.join(", ") });
-    }
-    return fixes;
-  });
-
-const shape = z.object({
-  component: z.string(),
-  version: z.string().trim().min(1, "A release has a version.").max(200, "At most 200 characters."),
-  releasedOn: z
-    .string()
-    .refine((text) => plainDate.safeParse(text).success, "A real date, such as 2027-05-02.")
-    .pipe(plainDate),
-  track: z.enum(TRACKS),
-  aliases: list,
-  revisions: list,
-  regions: list,
-  fixes: fixLines,
-  notes: z.string().trim().max(2000).default(""),
-  source: z.string().trim().max(300).default(""),
-  withdrawnOn: z
-    .union([z.literal(""), plainDate], { error: "A real date, such as 2027-05-02, or nothing." })
-    .default(""),
-  withdrawnWhy: z.string().trim().max(500).default(""),
-});
 
 export async function actOnRelease(
   tx: Tx,
@@ -125,7 +53,7 @@ export async function actOnRelease(
 ) {
   const loaded = await loadRelease(tx, modelId, releaseId, who.today);
   const values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
-  const parsed = shape.safeParse(values);
+  const parsed = releaseShape.safeParse(values);
   const errors: Record<string, string> = {};
   if (!parsed.success) {
     for (const issue of parsed.error.issues) errors[String(issue.path[0])] ??= issue.message;
@@ -147,12 +75,9 @@ export async function actOnRelease(
     facts.catalogues.get(loaded.model.id) ??
     (await loadCatalogues(tx, [loaded.model.id])).get(loaded.model.id) ??
     new Map();
-  const twin = catalogue
-    .get(data.component)
-    ?.component.releases.find((r: Release) => r.version === data.version && r.id !== loaded.release?.id);
-  if (twin) errors.version = `There is a release ${data.version} already, of ${twin.releasedOn}.`;
   if (!component || Object.keys(errors).length > 0) return { values, errors };
 
+  const draft = form.get("intent") === "draft";
   const fields: ReleaseFields = {
     component: component.id,
     version: data.version,
@@ -164,10 +89,22 @@ export async function actOnRelease(
     fixes: data.fixes,
     notes: data.notes,
     source: data.source,
+    conditions: conditionsOf(data),
+    draft,
+    ...(data.sha256 !== "" && {
+      file: { sha256: data.sha256, size: data.fileSize === "" ? null : data.fileSize, name: data.fileName },
+    }),
   };
   const withdrawn = data.withdrawnOn === "" ? undefined : { on: data.withdrawnOn, why: data.withdrawnWhy };
   const id = loaded.release?.id ?? "new";
   const after = withRelease(catalogue, component.id, id, imagined(id, fields, withdrawn));
+  const wrong = draft ? [] : contradictionsOf(after, component.id, id);
+  if (wrong.length > 0) {
+    const all = [...after.values()].flatMap((prepared) => prepared.releases);
+    const version = (of: string) => all.find((r) => r.id === of)?.version ?? "another release";
+    for (const one of wrong) errors[one.field] ??= sayContradiction(one, version);
+    return { values, errors, savableAsDraft: true };
+  }
   const effect = effectOf(
     facts.units,
     (unit) => policyOf(facts, facts.units.find((u) => u.id === unit.id) ?? { group: null }),
@@ -175,7 +112,7 @@ export async function actOnRelease(
     after,
     who.today,
   );
-  if (form.get("intent") !== "save") {
+  if (form.get("intent") !== "save" && !draft) {
     const touched: Touched = {
       newlyDue: await unitTags(tx, effect.newlyDue),
       changed: await unitTags(tx, effect.changed),
@@ -204,6 +141,8 @@ const imagined = (id: string, f: ReleaseFields, withdrawn: Release["withdrawn"])
   ...(f.hardwareRevisions && { hardwareRevisions: f.hardwareRevisions }),
   ...(f.regions && { regions: f.regions }),
   ...(withdrawn && { withdrawn }),
+  ...(f.conditions && { conditions: f.conditions }),
+  ...(f.draft && { draft: true }),
 });
 
 async function save(

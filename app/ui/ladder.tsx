@@ -11,7 +11,13 @@ export type Rung = {
   readonly on: PlainDate;
   readonly withdrawn: boolean;
   readonly units: readonly string[];
+  /** Installing it erases something. */
+  readonly erases?: boolean;
+  readonly draft?: boolean;
 };
+
+/** A unit's way over the rungs: where it stands now (nowhere, if that is none of them), and the rungs it steps on. */
+export type LadderRoute = { readonly from: string | undefined; readonly over: readonly string[] };
 
 const WIDTH = 780;
 const LEFT = 84;
@@ -42,6 +48,7 @@ export function Ladder(props: {
   readonly today: PlainDate;
   readonly locale: string;
   readonly name: string;
+  readonly route?: LadderRoute | undefined;
 }) {
   const { rungs, today, locale } = props;
   const [first] = [...rungs].sort((a, b) => (a.on < b.on ? -1 : 1));
@@ -51,6 +58,15 @@ export function Ladder(props: {
   );
   const latest = rungs.reduce((day, r) => (r.on > day ? r.on : day), today);
   const height = tracks.length * LANE + 30;
+  const lanes = tracks.map((track, lane) => ({
+    track,
+    y: lane * LANE + 58,
+    rungs: layOut(
+      rungs.filter((r) => r.track === track),
+      first.on,
+      latest,
+    ),
+  }));
   const ticks = yearTicks(first.on, latest);
   const span = Math.max(1, daysBetween(first.on, latest));
   return (
@@ -61,18 +77,10 @@ export function Ladder(props: {
         role="img"
         aria-label={describe(props)}
       >
-        {tracks.map((track, lane) => (
-          <Lane
-            key={track}
-            track={track}
-            y={lane * LANE + 58}
-            rungs={layOut(
-              rungs.filter((r) => r.track === track),
-              first.on,
-              latest,
-            )}
-          />
+        {lanes.map((lane) => (
+          <Lane key={lane.track} {...lane} />
         ))}
+        {props.route && <Arcs lanes={lanes} route={props.route} />}
         {ticks.map((tick) => (
           <text
             key={tick}
@@ -134,17 +142,56 @@ function Lane({
             stroke={rung.withdrawn ? "var(--color-error)" : "currentColor"}
             strokeWidth="3"
           />
+          {rung.erases && (
+            <path
+              d={`M${rung.x - 8} ${y - 15}h16M${rung.x - 8} ${y + 15}h16`}
+              stroke="var(--color-error)"
+              strokeWidth="3"
+            />
+          )}
           <text
             x={rung.x}
-            y={y + 26 + rung.up * 11}
+            y={y + 28 + rung.up * 11}
             textAnchor="middle"
-            className={`font-mono text-[12px] ${rung.withdrawn ? "fill-error line-through" : "fill-base-content"}`}
+            className={`font-mono text-[12px] ${rung.draft ? "opacity-60" : ""} ${rung.withdrawn ? "fill-error line-through" : "fill-base-content"}`}
           >
             {rung.version}
           </text>
           {rung.units.length > 0 && <Sitting rung={rung} y={y} />}
         </g>
       ))}
+    </g>
+  );
+}
+
+/** The way from rung to rung as arcs above the rails; their feet are the stepping stones. */
+function Arcs(props: {
+  readonly lanes: readonly { readonly y: number; readonly rungs: readonly Placed[] }[];
+  readonly route: LadderRoute;
+}) {
+  const spots = new Map(
+    props.lanes.flatMap(({ y, rungs }) => rungs.map((r) => [r.id, { x: r.x, y }] as const)),
+  );
+  const first = spots.get(props.route.over[0] ?? "");
+  let at = spots.get(props.route.from ?? "") ?? (first && { x: LEFT - 20, y: first.y });
+  return (
+    <g fill="none" stroke="var(--color-primary)" strokeWidth="2.5">
+      {props.route.over.map((id, i) => {
+        const from = at;
+        const to = spots.get(id);
+        if (!from || !to) return null;
+        at = to;
+        const sits = i === 0 && spots.has(props.route.from ?? "");
+        const [y1, y2] = [from.y - (sits ? 38 : 18), to.y - 18];
+        const lift = Math.min(y1, y2) - 12 - Math.min(22, Math.abs(to.x - from.x) / 12);
+        const [c1, c2] = [from.x + (to.x - from.x) * 0.15, from.x + (to.x - from.x) * 0.85];
+        return (
+          <g key={id}>
+            <path d={`M${from.x} ${y1}C${c1} ${lift} ${c2} ${lift} ${to.x} ${y2}`} />
+            <path d={`M${to.x - 5} ${y2 - 8}L${to.x} ${y2}L${to.x + 6} ${y2 - 7}`} />
+          </g>
+        );
+      })}
     </g>
   );
 }
@@ -189,10 +236,16 @@ function yearTicks(from: PlainDate, to: PlainDate): PlainDate[] {
   }
 }
 
-function describe({ rungs, name }: { readonly rungs: readonly Rung[]; readonly name: string }): string {
+function describe(props: {
+  readonly rungs: readonly Rung[];
+  readonly name: string;
+  readonly route?: LadderRoute | undefined;
+}): string {
+  const { rungs, name, route } = props;
   const said = rungs.map(
     (r) =>
-      `${r.version} (${TRACK_WORD[r.track]}${r.withdrawn ? ", withdrawn" : ""}${r.units.length > 0 ? `, ${r.units.join(" ")}` : ""})`,
+      `${r.version} (${TRACK_WORD[r.track]}${r.withdrawn ? ", withdrawn" : ""}${r.erases ? ", erases" : ""}${r.units.length > 0 ? `, ${r.units.join(" ")}` : ""})`,
   );
-  return `Releases of ${name} by date: ${said.join(", ")}`;
+  const over = (route?.over ?? []).map((id) => rungs.find((r) => r.id === id)?.version);
+  return `Releases of ${name} by date: ${said.join(", ")}${over.length > 0 ? `. The way goes over ${over.join(", then ")}` : ""}`;
 }

@@ -11,18 +11,22 @@ import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
 import { namesOf, Why } from "../ui/why.tsx";
+import { listed } from "../ui/words/count.ts";
 import { sayNeed, saySince } from "../ui/words/need.ts";
+import { sayRoute } from "../ui/words/route.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/unit";
 import { actOnUnit, orSayAway } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
-import { componentsOf, loadUnit } from "./load.server.ts";
+import { componentsOf, loadUnit, waysOf } from "./load.server.ts";
+import { Compare, WaySteps } from "./way.tsx";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
 
-export async function loader({ context, params }: Route.LoaderArgs) {
+export async function loader({ context, params, request }: Route.LoaderArgs) {
+  const search = new URL(request.url).searchParams;
   return inClub(context, async (tx, who) => {
     const { row, facts, catalogue, policy } = await loadUnit(tx, params.tag);
     const components = componentsOf(catalogue);
@@ -33,7 +37,15 @@ export async function loader({ context, params }: Route.LoaderArgs) {
         }))
       : [];
     const prepared = [...catalogue.values()];
+    const needs = await needsOfUnit(tx, row.id, who.today);
+    const ways = facts
+      ? waysOf(facts, catalogue, policy, needs, who.today, {
+          to: search.get("to") ?? undefined,
+          keep: search.get("keep") === "on",
+        })
+      : undefined;
     return {
+      ways,
       unit: row,
       components: components.map((c) => c.name),
       standings,
@@ -41,16 +53,19 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       ladders: prepared.map((p, i) => ({
         name: `${row.model} ${p.component.name}`,
         component: p.component.name,
+        id: p.component.id,
         rungs: p.releases.map((r) => ({
           id: r.id,
           version: r.version,
           track: r.track,
           on: r.releasedOn,
           withdrawn: r.withdrawn !== undefined,
+          erases: r.conditions !== undefined && r.conditions.erases !== "nothing",
+          draft: r.draft === true,
           units: standings[i]?.standing.release === r.id ? [row.tag] : [],
         })),
       })),
-      needs: await needsOfUnit(tx, row.id, who.today),
+      needs,
       readings: (await readingsOf(tx, row.id)).map((r) => ({ ...r, read_at: r.read_at.toISOString() })),
       log: (await readLog(tx, { unit: row.id }, 14)).map((entry) => ({
         ...entry,
@@ -94,14 +109,17 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
               typed={said?.ok === false ? said.typed : undefined}
             />
           )}
+          <WaySection loaderData={loaderData} />
           <Standings loaderData={loaderData} />
           <NeedList needs={needs} loaderData={loaderData} />
-          {loaderData.ladders.map((ladder) => (
-            <section key={ladder.name}>
-              <h2 className="mb-1.5">Releases of {ladder.component}</h2>
-              <LadderHere {...ladder} />
-            </section>
-          ))}
+          {loaderData.ladders
+            .filter((ladder) => !loaderData.ways?.goal.some((g) => g.component === ladder.id))
+            .map((ladder) => (
+              <section key={ladder.name}>
+                <h2 className="mb-1.5">Releases of {ladder.component}</h2>
+                <LadderHere ladder={ladder} ways={loaderData.ways} />
+              </section>
+            ))}
           <Readings readings={loaderData.readings} />
         </div>
         <div className="flex flex-col gap-5">
@@ -115,9 +133,69 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
 
 type Data = Route.ComponentProps["loaderData"];
 
-function LadderHere(props: Data["ladders"][number]) {
+function LadderHere({
+  ladder,
+  ways,
+}: {
+  readonly ladder: Data["ladders"][number];
+  readonly ways: Data["ways"];
+}) {
   const { locale, today } = useClub();
-  return <Ladder rungs={props.rungs} name={props.name} locale={locale} today={today} />;
+  const result = ways?.way?.result;
+  const over = result?.ok
+    ? result.value.steps.filter((s) => s.component === ladder.id).map((s) => s.release)
+    : [];
+  const from = ladder.rungs.find((r) => r.units.length > 0)?.id;
+  return (
+    <Ladder
+      rungs={ladder.rungs}
+      name={ladder.name}
+      locale={locale}
+      today={today}
+      route={over.length > 0 ? { from, over } : undefined}
+    />
+  );
+}
+
+function WaySection({ loaderData }: { readonly loaderData: Data }) {
+  const { ways, releases, ladders } = loaderData;
+  if (!ways) return null;
+  const names = {
+    release: (id: string) => releases[id] ?? "a release that was shelved",
+    component: (id: string) => ladders.find((l) => l.id === id)?.component ?? "?",
+  };
+  const compare = (
+    <Compare choices={ways.choices} asked={ways.asked} way={ways.way} other={ways.other} names={names} />
+  );
+  if (!ways.way) return ways.choices.length > 0 ? <section>{compare}</section> : null;
+  const to = listed(
+    ways.goal.map(
+      (g) => `${ladders.length > 1 ? `${names.component(g.component)} ` : ""}${names.release(g.release)}`,
+    ),
+  );
+  return (
+    <section>
+      <h2 className="mb-1.5">
+        Way to {to}{" "}
+        <span className="font-sans text-sm font-normal text-quiet">
+          {ways.way.result.ok ? (
+            sayRoute(ways.way.result.value)
+          ) : (
+            <strong className="text-rust">no route</strong>
+          )}
+        </span>
+      </h2>
+      <div className="flex flex-col gap-2">
+        {ladders
+          .filter((ladder) => ways.goal.some((g) => g.component === ladder.id))
+          .map((ladder) => (
+            <LadderHere key={ladder.id} ladder={ladder} ways={ways} />
+          ))}
+        <WaySteps way={ways.way} names={names} />
+      </div>
+      {compare}
+    </section>
+  );
 }
 
 function Head({ unit, standings, releases, needs }: Pick<Data, "unit" | "standings" | "releases" | "needs">) {

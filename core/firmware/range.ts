@@ -46,7 +46,7 @@ export function parseRange(text: string): Result<Range, RangeProblem> {
 function readPart(part: string): Stretch | undefined {
   const between = /^(\S.*?)\s+to\s+(\S.*)$/i.exec(part);
   if (between?.[1] && between[2]) return { atLeast: between[1], atMost: between[2] };
-  const compared = /^(>=|<=|>|<)\s*([^<>=\s].*)$/.exec(part);
+  const compared = /^(>=|<=|>|<)\s*([^<>=\s][^<>=]*)$/.exec(part);
   if (compared?.[2]) return { [SIGNS[compared[1] as keyof typeof SIGNS]]: compared[2] };
   const alone = /^=?\s*([^<>=\s][^<>=]*)$/.exec(part);
   return alone?.[1] ? { atLeast: alone[1], atMost: alone[1] } : undefined;

@@ -1,5 +1,6 @@
 // Twelve models of five makers, none of which exist, and their releases. Days are counted back from today.
 import type { Track, Urgency } from "#core/firmware/catalogue.ts";
+import type { Conditions } from "#core/firmware/conditions.ts";
 import type { Numbering } from "#core/firmware/version.ts";
 
 export type DemoRelease = {
@@ -14,6 +15,14 @@ export type DemoRelease = {
   readonly fixes?: readonly (readonly [tag: string, urgency: Urgency, text: string])[];
   readonly notes?: string;
   readonly source?: string;
+  readonly when?: DemoConditions;
+};
+
+/** Conditions, with ranges as people write them: ">= 1.06". */
+export type DemoConditions = Partial<Omit<Conditions, "from" | "requires" | "tool">> & {
+  readonly from?: string;
+  readonly requires?: readonly (readonly [component: string, range: string])[];
+  readonly tool?: readonly [name: string, range?: string];
 };
 
 export type DemoModel = {
@@ -52,32 +61,59 @@ export const MODELS: readonly DemoModel[] = [
             ago: 810,
             fixes: [["menu", "routine", "menu 26 shows the version"]],
             source: leaflet,
+            when: { minutes: 4, risk: 2, ways: ["cable"], tool: ["Hedgewriter", ">= 1.4"] },
           },
           {
             version: "1.08",
             ago: 655,
             fixes: [["scan", "routine", "scan resumes after five seconds"]],
             source: leaflet,
+            when: { from: ">= 1.06", minutes: 4, risk: 2, ways: ["cable"], tool: ["Hedgewriter", ">= 1.4"] },
           },
           {
             version: "1.10",
             ago: 430,
             fixes: [["clock", "fix", "the clock loses no minute at power-off"]],
-            notes: "Erases the settings.",
+            notes: "A stepping stone: the memory is laid out anew.",
             source: bench,
+            when: {
+              from: ">= 1.06",
+              erases: "settings",
+              minutes: 5,
+              risk: 3,
+              ways: ["cable"],
+              tool: ["Hedgewriter", ">= 1.6"],
+              rollbackFloor: "1.06",
+            },
           },
           {
             version: "1.12",
             ago: 262,
             withdrawn: { ago: 240, why: "wipes the tone list when a second zone is used" },
             source: leaflet,
+            when: { from: ">= 1.10", minutes: 4, risk: 4, ways: ["cable"], tool: ["Hedgewriter", ">= 1.6"] },
           },
-          { version: "1.13-rc1", ago: 255, track: "beta", source: noticeboard },
+          {
+            version: "1.13-rc1",
+            ago: 255,
+            track: "beta",
+            source: noticeboard,
+            when: { from: ">= 1.10", minutes: 4, risk: 4, ways: ["cable"] },
+          },
           {
             version: "1.14",
             ago: 236,
             fixes: [["squelch", "fix", "CTCSS opens at once, not after a syllable"]],
             source: leaflet,
+            when: {
+              from: ">= 1.10",
+              minutes: 4,
+              risk: 2,
+              ways: ["cable"],
+              tool: ["Hedgewriter", ">= 1.8"],
+              rollbackFloor: "1.10",
+              unchanged: "The scan list still starts at its first channel after power-on.",
+            },
           },
           {
             version: "1.15-beta2",
@@ -85,6 +121,7 @@ export const MODELS: readonly DemoModel[] = [
             track: "beta",
             fixes: [["battery", "routine", "battery mark steadier"]],
             source: noticeboard,
+            when: { from: ">= 1.14", minutes: 4, risk: 4, ways: ["cable"], tool: ["Hedgewriter", ">= 1.8"] },
           },
           {
             version: "reedling-3",
@@ -92,6 +129,13 @@ export const MODELS: readonly DemoModel[] = [
             track: "community",
             notes: "Names for channels on the second screen.",
             source: noticeboard,
+            when: {
+              fromTracks: ["factory", "community"],
+              erases: "everything",
+              minutes: 6,
+              risk: 4,
+              ways: ["cable"],
+            },
           },
           {
             version: "reedling-4",
@@ -99,6 +143,7 @@ export const MODELS: readonly DemoModel[] = [
             track: "community",
             fixes: [["scan", "fix", "skips a stuck carrier"]],
             source: noticeboard,
+            when: { from: "= reedling-3", fromTracks: ["community"], minutes: 6, risk: 4, ways: ["cable"] },
           },
         ],
       },
@@ -157,12 +202,28 @@ export const MODELS: readonly DemoModel[] = [
             ago: 334,
             fixes: [["talkgroup", "routine", "talkgroup names up to 16 letters"]],
             source: leaflet,
+            when: {
+              from: ">= 2.1.0",
+              erases: "codeplug",
+              minutes: 7,
+              risk: 3,
+              ways: ["cable"],
+              tool: ["Heronry", ">= 2.2"],
+            },
           },
           {
             version: "2.2.0",
             ago: 46,
             fixes: [["spur", "safety", "2.1.4 sends a spur outside its channel on low power"]],
             source: leaflet,
+            when: {
+              from: ">= 2.1.4",
+              requires: [["bluetooth", ">= 1.3"]],
+              minutes: 7,
+              risk: 2,
+              ways: ["cable"],
+              tool: ["Heronry", ">= 3.0"],
+            },
           },
           { version: "2.3.0-beta1", ago: 15, track: "beta", source: noticeboard },
         ],
@@ -182,6 +243,7 @@ export const MODELS: readonly DemoModel[] = [
             ago: 190,
             fixes: [["pairing", "fix", "wakes up with the talk button"]],
             source: leaflet,
+            when: { from: ">= 1.3", minutes: 3, risk: 2, ways: ["bluetooth", "cable"], erases: "settings" },
           },
         ],
       },
@@ -211,6 +273,7 @@ export const MODELS: readonly DemoModel[] = [
             ago: 83,
             fixes: [["audio", "routine", "microphone gain has five steps"]],
             source: leaflet,
+            when: { minutes: 8, risk: 2, erases: "codeplug", ways: ["cable"], tool: ["Tollgate", ">= 2.10"] },
           },
           { version: "{yyyymmdd}", ago: 30, track: "beta", source: noticeboard },
           { version: "osier-6", ago: 350, track: "community", source: noticeboard },
@@ -220,6 +283,7 @@ export const MODELS: readonly DemoModel[] = [
             track: "community",
             fixes: [["roam", "fix", "roams without dropping the call"]],
             source: noticeboard,
+            when: { erases: "everything", minutes: 8, risk: 4, ways: ["cable"] },
           },
         ],
       },
@@ -310,6 +374,7 @@ export const MODELS: readonly DemoModel[] = [
             revisions: ["2"],
             fixes: [["power", "fix", "sleeps when the phone does"]],
             source: leaflet,
+            when: { from: ">= v1.0", minutes: 3, risk: 2, ways: ["phone"], tool: ["Reed app", ">= 4"] },
           },
           { version: "v1.2-beta1", ago: 9, track: "beta", revisions: ["2"], source: noticeboard },
         ],
@@ -335,12 +400,21 @@ export const MODELS: readonly DemoModel[] = [
             fixes: [["clock", "fix", "keeps the time over a flat battery"]],
             notes: "Needs DSP 2.0 first.",
             source: leaflet,
+            when: {
+              from: ">= B07",
+              requires: [["dsp", ">= 2.0"]],
+              minutes: 9,
+              risk: 3,
+              ways: ["cable"],
+              tool: ["Marlworks", ">= 5.0"],
+            },
           },
           {
             version: "B13",
             ago: 21,
             fixes: [["memory", "routine", "names sort by number"]],
             source: leaflet,
+            when: { from: ">= B12", requires: [["panel", ">= 1.2"]], minutes: 9, risk: 3, ways: ["cable"] },
           },
         ],
       },
@@ -357,8 +431,19 @@ export const MODELS: readonly DemoModel[] = [
         numbering: { kind: "dotted" },
         releases: [
           { version: "1.8", ago: 920, source: leaflet },
-          { version: "2.0", ago: 405, source: leaflet },
-          { version: "2.1", ago: 119, fixes: [["audio", "routine", "less hiss"]], source: leaflet },
+          {
+            version: "2.0",
+            ago: 405,
+            source: leaflet,
+            when: { requires: [["main", ">= B07"]], minutes: 6, risk: 3, ways: ["card"] },
+          },
+          {
+            version: "2.1",
+            ago: 119,
+            when: { from: ">= 2.0", minutes: 6, risk: 2, ways: ["card"] },
+            fixes: [["audio", "routine", "less hiss"]],
+            source: leaflet,
+          },
         ],
       },
     ],
@@ -368,6 +453,10 @@ export const MODELS: readonly DemoModel[] = [
     name: "Marl 80",
     kind: "mobile",
     note: "The Marl 40's older brother with a detachable panel.",
+    revisions: [
+      { name: "early", tell: "serial below 4000; the panel's plug has six pins" },
+      { name: "late", tell: "serial from 4000; the panel's plug has eight pins" },
+    ],
     components: [
       {
         name: "main",
@@ -380,6 +469,7 @@ export const MODELS: readonly DemoModel[] = [
             ago: 205,
             fixes: [["fan", "safety", "the fan starts before the output stage is too hot to touch"]],
             source: leaflet,
+            when: { requires: [["panel", ">= 1.5"]], minutes: 10, risk: 3, ways: ["cable"] },
           },
         ],
       },
@@ -388,7 +478,7 @@ export const MODELS: readonly DemoModel[] = [
         numbering: { kind: "dotted" },
         releases: [
           { version: "1.4", ago: 710, source: leaflet },
-          { version: "1.5", ago: 205, source: leaflet },
+          { version: "1.5", ago: 205, revisions: ["late"], source: leaflet },
         ],
       },
     ],
@@ -439,6 +529,7 @@ export const MODELS: readonly DemoModel[] = [
             ago: 72,
             fixes: [["menu", "routine", "menu in larger letters"]],
             source: leaflet,
+            when: { from: ">= 1.3", minutes: 6, risk: 1, ways: ["card"] },
           },
         ],
       },

@@ -64,6 +64,6 @@ M-01 | Marl 40   |   | VAN | MOBILES | B09@400 B12@110 panel:1.2@110 dsp:2.1@110
 M-02 | Marl 40   |   | VAN | MOBILES | B12@110 panel:1.2@110 dsp:2.0@110     |
 M-03 | Marl 40   |   | VAN | MOBILES | B07@300 panel:1.0@300 dsp:1.8@300     |
 M-04 | Marl 40   |   | VAN | MOBILES | B13@8 panel:1.2@8 dsp:2.1@8           |
-M-05 | Marl 80   |   | VAN | MOBILES | C3@260 panel:1.4@260                  |
+M-05 | Marl 80   | early | VAN | MOBILES | C3@260 panel:1.4@260                  |
 W-15 | Wicket    |   | VAN | LANTERNS | reedling-3@150                       |
 `;

@@ -1,0 +1,81 @@
+// Routes in words: what a step erases, how long, how risky; and why there is no route.
+import type { Way as By, Erases } from "#core/firmware/conditions.ts";
+import { type Range, rangeText } from "#core/firmware/range.ts";
+import type { Route, Stop } from "#core/firmware/route.ts";
+import type { Care } from "#core/firmware/way.ts";
+import { counted, listed } from "./count.ts";
+
+export const ERASES_WORD: Record<Erases, string> = {
+  nothing: "erases nothing",
+  settings: "erases the settings",
+  codeplug: "erases the channels",
+  everything: "erases everything",
+};
+
+export const RISK_WORD = ["", "hardly any risk", "little risk", "some risk", "risky", "very risky"] as const;
+
+export const WAY_WORD: Record<By, string> = {
+  cable: "by cable",
+  bluetooth: "by Bluetooth",
+  card: "from a memory card",
+  phone: "from a phone",
+};
+
+export const CARE_WORD: Record<Care, { readonly before: string; readonly after: string }> = {
+  settings: { before: "save the settings", after: "write the settings back" },
+  channels: { before: "read the channels out and keep the file untouched", after: "write the channels back" },
+  pairings: { before: "note what it is paired with", after: "pair button and headset again" },
+  identity: { before: "note its ID and call sign", after: "enter its ID and call sign again" },
+};
+
+export const sayRoute = (route: Route): string =>
+  [
+    counted(route.steps.length, "install"),
+    `about ${counted(route.minutes, "minute")}`,
+    route.erasing === 0 ? "erases nothing" : ERASES_WORD[route.erases],
+  ].join(", ");
+
+/** "1.06 or newer", "1.06 to 1.12", "older than 1.14". */
+export const sayRange = (range: Range): string =>
+  range
+    .map(({ atLeast, atMost, above, below }) => {
+      if (atLeast !== undefined && atLeast === atMost) return atLeast;
+      if (atLeast !== undefined && atMost !== undefined) return `${atLeast} to ${atMost}`;
+      if (atLeast !== undefined && below === undefined) return `${atLeast} or newer`;
+      if (atMost !== undefined && above === undefined) return `${atMost} or older`;
+      if (above !== undefined && below === undefined && atMost === undefined) return `newer than ${above}`;
+      if (below !== undefined && above === undefined && atLeast === undefined) return `older than ${below}`;
+      return rangeText([{ atLeast, atMost, above, below }]);
+    })
+    .join(" or ");
+
+export type RouteNames = {
+  readonly release: (id: string) => string;
+  readonly component: (id: string) => string;
+};
+
+export function sayStop(stop: Stop, names: RouteNames): string {
+  const what = `${names.component(stop.component)} ${names.release(stop.release)}`;
+  switch (stop.kind) {
+    case "not-listed":
+      return `${names.component(stop.component)}: the release it should go to is not in our list any more.`;
+    case "draft":
+      return `${what} is only a draft: its conditions contradict each other.`;
+    case "does-not-fit":
+      return `${what} is not for this hardware revision or region.`;
+    case "may-fit":
+      return `${what} may fit, but we do not know this radio's hardware revision or region.`;
+    case "not-allowed":
+      return `${what} is ${stop.track} firmware, or erases what was to be kept.`;
+    case "from":
+      return `${what} goes on only over ${sayRange(stop.range)}, ${stop.listed ? "and nothing leads there" : "and no release in our list is that"}.`;
+    case "from-tracks":
+      return `${what} goes on only over ${listed(stop.tracks.map((t) => (t === "factory" ? "the maker's" : t)))} firmware.`;
+    case "floor":
+      return `${what} is older than the radio now accepts (nothing below ${listed(stop.floors)}).`;
+    case "requires":
+      return `${what} needs ${stop.of} at ${sayRange(stop.range)} first, ${stop.listed ? "and nothing leads there" : "and no release in our list is that"}.`;
+    case "together":
+      return `${what} could be reached by itself, but not together with what else it needs.`;
+  }
+}

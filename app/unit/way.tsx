@@ -1,0 +1,227 @@
+// The way to the firmware that a radio needs: the ladder with its stepping stones, the installs in order, what to save
+// before and put back after; or how far one gets and what stops it. Another target can be held beside it.
+import { Form } from "react-router";
+import type { Route, RouteProblem } from "#core/firmware/route.ts";
+import { careOf } from "#core/firmware/way.ts";
+import type { Result } from "#core/quantities/result.ts";
+import { listed } from "../ui/words/count.ts";
+import {
+  CARE_WORD,
+  ERASES_WORD,
+  RISK_WORD,
+  type RouteNames,
+  sayRange,
+  sayRoute,
+  sayStop,
+  WAY_WORD,
+} from "../ui/words/route.ts";
+
+export type ShownWay = {
+  readonly result: Result<Route, RouteProblem>;
+  readonly offTrack: boolean;
+};
+
+export function WaySteps({ way, names }: { readonly way: ShownWay; readonly names: RouteNames }) {
+  if (!way.result.ok) return <NoWay problem={way.result.problem} names={names} />;
+  return <Steps route={way.result.value} offTrack={way.offTrack} names={names} />;
+}
+
+function Steps(props: { readonly route: Route; readonly offTrack: boolean; readonly names: RouteNames }) {
+  const { route, names } = props;
+  const care = careOf(route);
+  const several = new Set(route.steps.map((s) => s.component)).size > 1;
+  return (
+    <div className="grid gap-x-6 gap-y-2 md:grid-cols-[minmax(0,1fr)_15rem]">
+      <ol className="sheet divide-y divide-line">
+        {route.steps.map((step, i) => {
+          const { conditions } = step;
+          const tool = conditions.tool;
+          return (
+            <li key={step.release} className="grid grid-cols-[1.75rem_minmax(0,1fr)] px-3 py-2">
+              <span className="tag text-quiet">{i + 1}</span>
+              <div>
+                <p>
+                  <strong>
+                    {several && `${names.component(step.component)} `}
+                    <span className="ver">{names.release(step.release)}</span>
+                  </strong>
+                  {i < route.steps.length - 1 && step.component === route.steps.at(-1)?.component && (
+                    <span className="text-quiet"> as a stepping stone</span>
+                  )}
+                  <span className="text-quiet">
+                    {" "}
+                    over{" "}
+                    {step.over.release !== undefined
+                      ? names.release(step.over.release)
+                      : (step.over.version ?? "whatever it runs")}
+                  </span>
+                  {step.withdrawn && <span className="ml-2 font-semibold text-rust">withdrawn</span>}
+                </p>
+                <p className="text-sm text-quiet">
+                  <span className={conditions.erases === "nothing" ? "" : "font-semibold text-rust"}>
+                    {ERASES_WORD[conditions.erases]}
+                  </span>
+                  ; {conditions.minutes} min, {RISK_WORD[conditions.risk]}
+                  {conditions.ways.length > 0 && `; ${listed(conditions.ways.map((w) => WAY_WORD[w]))}`}
+                  {tool && `; ${tool.name}${tool.range ? ` ${sayRange(tool.range)}` : ""}`}
+                </p>
+              </div>
+            </li>
+          );
+        })}
+      </ol>
+      <div className="flex flex-col gap-2 text-sm">
+        {care.length > 0 && (
+          <>
+            <p>
+              <strong>Before:</strong> {listed(care.map((c) => CARE_WORD[c].before))}.
+            </p>
+            <p>
+              <strong>After:</strong> {listed(care.map((c) => CARE_WORD[c].after))}.
+            </p>
+          </>
+        )}
+        {props.offTrack && (
+          <p className="border-l-4 border-lichen pl-2">
+            It steps on releases of a track that the group does not use: nothing else leads there.
+          </p>
+        )}
+        {route.passesWithdrawn && (
+          <p className="hatch border-l-4 border-rust p-2">
+            It passes through a withdrawn release: nothing else leads there. Do not stop on it.
+          </p>
+        )}
+        {route.lowers.length > 0 && (
+          <p className="hatch border-l-4 border-rust p-2">
+            {listed(route.lowers.map(names.component))} must go back to an older release for it.
+          </p>
+        )}
+        <Caution />
+      </div>
+    </div>
+  );
+}
+
+/** The same words wherever a radio is flashed. */
+export function Caution() {
+  return (
+    <details className="text-quiet">
+      <summary className="cursor-pointer">Flashing may leave a radio unusable.</summary>
+      <p className="mt-1">
+        It may also void its warranty. Keep it powered, half charged at least, and do not unplug. Where the
+        maker or your licence says otherwise, they decide.
+      </p>
+    </details>
+  );
+}
+
+function NoWay({ problem, names }: { readonly problem: RouteProblem; readonly names: RouteNames }) {
+  if (problem.kind === "too-wide") {
+    return (
+      <p className="doubt p-3">
+        The conditions of these releases depend on each other in so many ways that we gave up looking for a
+        route.
+      </p>
+    );
+  }
+  return (
+    <div className="sheet flex flex-col gap-2 border-l-4 border-l-rust p-3">
+      <p className="font-semibold">
+        {problem.farthest
+          ? `We get as far as ${names.component(problem.farthest.component)} ${names.release(problem.farthest.release)} (${sayRoute(problem.farthest.route)}). What stops it there:`
+          : "Nothing can be installed on the way. What stops it:"}
+      </p>
+      <ul className="list-[square] pl-5">
+        {problem.stops.map((stop) => (
+          <li key={JSON.stringify(stop)}>{sayStop(stop, names)}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+export type Choice = { readonly id: string; readonly words: string };
+
+/** Another target, or the same without erasing anything: its route stands beside the first. */
+export function Compare(props: {
+  readonly choices: readonly Choice[];
+  readonly asked: { readonly to: string; readonly keep: boolean };
+  readonly way: ShownWay | undefined;
+  readonly other: ShownWay | undefined;
+  readonly names: RouteNames;
+}) {
+  return (
+    <details open={props.other !== undefined} className="mt-2" id="compare">
+      <summary className="link w-fit cursor-pointer list-none text-sm">Compare with another way</summary>
+      <Form className="mt-2 mb-2 flex flex-wrap items-end gap-3 text-sm" preventScrollReset>
+        <label className="font-semibold">
+          <span className="mb-0.5 block">to</span>
+          <select name="to" defaultValue={props.asked.to} className="select select-sm w-56">
+            {props.choices.map((choice) => (
+              <option key={choice.id} value={choice.id}>
+                {choice.words}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2 pb-1">
+          <input
+            type="checkbox"
+            name="keep"
+            value="on"
+            defaultChecked={props.asked.keep}
+            className="checkbox checkbox-sm checkbox-primary"
+          />
+          over nothing that erases
+        </label>
+        <button type="submit" className="btn btn-outline btn-primary btn-sm">
+          Compare
+        </button>
+      </Form>
+      {props.other && <Beside way={props.way} other={props.other} names={props.names} />}
+    </details>
+  );
+}
+
+function Beside(props: {
+  readonly way: ShownWay | undefined;
+  readonly other: ShownWay;
+  readonly names: RouteNames;
+}) {
+  const { way, other, names } = props;
+  const rows: readonly (readonly [string, (route: Route) => string])[] = [
+    ["Installs", (r) => String(r.steps.length)],
+    ["Over", (r) => r.steps.map((s) => names.release(s.release)).join(", ") || "nothing"],
+    ["Minutes", (r) => String(r.minutes)],
+    ["Erases", (r) => ERASES_WORD[r.erases].replace("erases ", "")],
+    ["Installs that erase", (r) => String(r.erasing)],
+    ["Risk, added up", (r) => String(r.risk)],
+  ];
+  const cell = (shown: ShownWay | undefined, of: (route: Route) => string) =>
+    shown?.result.ok ? of(shown.result.value) : "no route";
+  return (
+    <>
+      <table className="table table-sm sheet w-auto">
+        <thead>
+          <tr>
+            <th />
+            <th>what it needs</th>
+            <th>the other way</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, of]) => (
+            <tr key={name}>
+              <th scope="row">{name}</th>
+              <td className="ver">{way ? cell(way, of) : "nothing"}</td>
+              <td className="ver">{cell(other, of)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="mt-2">
+        <WaySteps way={other} names={names} />
+      </div>
+    </>
+  );
+}
