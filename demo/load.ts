@@ -15,6 +15,7 @@ import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
 import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
 import { STORY } from "./data/story.ts";
 import { UNITS } from "./data/units.ts";
+import { layDossiers } from "./dossiers.ts";
 import { parseUnits } from "./parse.ts";
 
 /** Loads the club if there is none; false if there is one already. */
@@ -59,6 +60,7 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
     places.set(key, await seed.seedPlace(tx, { ...place, position }));
   }
   const catalogue = await layModels(tx, ago, keeper);
+  await layDossiers(tx, catalogue, people, today);
   const groups = new Map<string, string>();
   for (const [position, { key, policy, ...group }] of GROUPS.entries()) {
     const real = realPolicy(policy, catalogue, today);

@@ -3,29 +3,30 @@ import { Form, Link } from "react-router";
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import { standingOf } from "#core/firmware/standing.ts";
 import type { Numbering } from "#core/firmware/version.ts";
+import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
-import { modelById, releasesOf, revisionsOf } from "#db/models.ts";
+import { releasesOf, revisionsOf } from "#db/models.ts";
 import { wallUnits } from "#db/units.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, mustBeAllowed } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
 import type { Route } from "./+types/dossier";
+import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./dossier.server.ts";
+import { HowToRead, IdentityHead } from "./identity.tsx";
 import { confirm } from "./numbering.server.ts";
+import { ProcedureList, QuirkList } from "./procedures.tsx";
 import { ReleaseTable } from "./release-table.tsx";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.model.name ?? "Model"} · Mossy Cabinet` },
 ];
 
-const modelId = (text: string) => (/^\d{1,18}$/.test(text) ? text : "0");
-
 export async function loader({ context, params }: Route.LoaderArgs) {
   return inClub(context, async (tx, who) => {
-    const model = await modelById(tx, modelId(params.model));
-    if (!model) throw notFound("This model");
+    const model = await mustHaveModel(tx, params.model);
     const facts = await loadFacts(tx, { of: "model", id: model.id });
     const catalogue: Catalogue =
       facts.catalogues.get(model.id) ?? (await loadCatalogues(tx, [model.id])).get(model.id) ?? new Map();
@@ -62,8 +63,14 @@ export async function loader({ context, params }: Route.LoaderArgs) {
         })),
       };
     });
+    const procedures = await proceduresOf(tx, model.id);
     return {
       model,
+      head: await dossierHead(tx, model.id),
+      procedures,
+      warned: [...new Set(warningsOf(procedures).map((w) => w.of))],
+      quirks: await quirksOf(tx, model.id),
+      confirmed: await loadConfirmed(tx, who, model.id),
       components,
       revisions: await revisionsOf(tx, model.id),
       releases: await releasesOf(tx, model.id),
@@ -73,9 +80,14 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
-  mustBeAllowed(context, "edit-model");
   const form = await request.formData();
-  return inClub(context, (tx, who) => confirm(tx, who, modelId(params.model), form));
+  const model = modelIdOf(params.model);
+  if (form.get("intent") === "confirm") {
+    mustBeAllowed(context, "confirm-fact");
+    return inClub(context, (tx, who) => confirmFact(tx, who, model, form));
+  }
+  mustBeAllowed(context, "edit-model");
+  return inClub(context, (tx, who) => confirm(tx, who, model, form));
 }
 
 export default function Dossier({ loaderData, actionData }: Route.ComponentProps) {
@@ -103,20 +115,23 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
           {actionData.says}
         </p>
       )}
-      <p className="mb-2 max-w-3xl">{model.note}</p>
-      {loaderData.revisions.length > 0 && (
-        <ul className="mb-4 text-sm text-quiet">
-          {loaderData.revisions.map((r) => (
-            <li key={r.id}>
-              Hardware {r.name}: {r.how_to_tell}
-            </li>
-          ))}
-        </ul>
-      )}
+      <IdentityHead model={model} head={loaderData.head} revisions={loaderData.revisions} />
       <div className="flex flex-col gap-7">
+        <ProcedureList
+          model={model.id}
+          procedures={loaderData.procedures}
+          confirmed={loaderData.confirmed}
+          warned={new Set(loaderData.warned)}
+        />
         {components.map((component) => (
           <ComponentPart key={component.id} component={component} loaderData={loaderData} />
         ))}
+        <QuirkList
+          model={model.id}
+          quirks={loaderData.quirks}
+          parts={loaderData.head.parts}
+          confirmed={loaderData.confirmed}
+        />
       </div>
     </Page>
   );
@@ -136,6 +151,7 @@ function ComponentPart({
   return (
     <section>
       <h2>{component.name}</h2>
+      <HowToRead part={loaderData.head.parts.find((p) => p.id === component.id)} />
       <p className="mb-2 text-sm text-quiet">
         {component.confirmed ? "Versions count " : "Versions seem to count "}
         {sayNumbering(component.numbering)}

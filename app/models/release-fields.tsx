@@ -1,6 +1,7 @@
 // The fields of a release: what it is on the left, when it can be installed and at what cost on the right.
 import { ERASES, WAYS } from "#core/firmware/conditions.ts";
 import type { RevisionRow } from "#db/models.ts";
+import { Input } from "../ui/input.tsx";
 import { listed } from "../ui/words/count.ts";
 import { ERASES_WORD, RISK_WORD } from "../ui/words/route.ts";
 
@@ -86,51 +87,6 @@ export function ReleaseFields(props: {
         </div>
         <Input {...of("sha256")} label="SHA-256 of the file" mono />
       </fieldset>
-    </div>
-  );
-}
-
-function Input(props: {
-  readonly name: string;
-  readonly label: string;
-  readonly value: string | undefined;
-  readonly error: string | undefined;
-  readonly type?: string;
-  readonly mono?: boolean;
-  readonly rows?: number;
-  readonly options?: readonly (readonly [string, string])[];
-}) {
-  const shared = {
-    id: props.name,
-    name: props.name,
-    defaultValue: props.value,
-    "aria-invalid": props.error ? true : undefined,
-    "aria-describedby": props.error ? `${props.name}-trouble` : undefined,
-  };
-  const look = `w-full ${props.mono ? "ver" : ""}`;
-  return (
-    <div>
-      <label htmlFor={props.name} className="mb-1 block text-sm font-semibold">
-        {props.label}
-      </label>
-      {props.options ? (
-        <select {...shared} className={`select ${look}`}>
-          {props.options.map(([value, text]) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </select>
-      ) : props.rows ? (
-        <textarea {...shared} rows={props.rows} className={`textarea ${look}`} />
-      ) : (
-        <input {...shared} type={props.type ?? "text"} className={`input ${look}`} />
-      )}
-      {props.error && (
-        <p id={`${props.name}-trouble`} role="alert" className="mt-1 text-sm font-semibold text-rust">
-          {props.error}
-        </p>
-      )}
     </div>
   );
 }

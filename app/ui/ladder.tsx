@@ -70,7 +70,7 @@ export function Ladder(props: {
   const ticks = yearTicks(first.on, latest);
   const span = Math.max(1, daysBetween(first.on, latest));
   return (
-    <figure className="sheet overflow-x-auto p-2">
+    <figure className="sheet max-w-[62rem] overflow-x-auto p-2">
       <svg
         viewBox={`0 0 ${WIDTH} ${height}`}
         className="w-full min-w-[38rem]"

@@ -10,13 +10,23 @@ export const ACTS = [
   "edit-unit",
   "edit-model",
   "edit-release",
+  "write-procedure",
+  "confirm-fact",
   "import-units",
   "edit-club",
   "recover-shelved",
 ] as const;
 export type Act = (typeof ACTS)[number];
 
-const BENCH: readonly Act[] = ["look", "record-reading", "lend-and-take-back", "hold-unit", "edit-unit"];
+const BENCH: readonly Act[] = [
+  "look",
+  "record-reading",
+  "lend-and-take-back",
+  "hold-unit",
+  "edit-unit",
+  "write-procedure",
+  "confirm-fact",
+];
 
 const ALLOWED: Record<Role, readonly Act[]> = {
   keeper: ACTS,

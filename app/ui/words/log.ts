@@ -48,6 +48,18 @@ export function sayEntry(
       return `took back the withdrawal of ${entry.component} ${entry.version}${touching(entry.units)}`;
     case "release-shelved":
       return `shelved ${entry.component} ${entry.version}${touching(entry.units)}`;
+    case "procedure-written":
+      return `wrote down how to: ${clip(entry.title)}`;
+    case "procedure-shelved":
+      return `shelved the procedure: ${clip(entry.title)}`;
+    case "quirk-written":
+      return `wrote down a quirk: ${clip(entry.symptom)}`;
+    case "quirk-shelved":
+      return `shelved a quirk: ${clip(entry.symptom)}`;
+    case "fact-confirmed":
+      return `confirmed: ${clip(entry.what)}${entry.firmware ? ` on ${entry.firmware}` : ""}`;
+    case "dossier-brought-in":
+      return `took ${counted(entry.accepted, "fact")} out of a dossier from ${clip(entry.from)}`;
     case "unit-added":
       return entry.how === "import" ? "added from a spreadsheet" : "put into the cabinet";
     case "unit-changed":

@@ -1,0 +1,77 @@
+// What the pages of a dossier have in common: the model, its facts with their confirmations, and the warnings.
+import { z } from "zod";
+import { type Combination, confusable } from "#core/modes/confusable.ts";
+import { dateInZone } from "#core/quantities/date.ts";
+import {
+  addConfirmation,
+  CONFIRMABLE,
+  type Confirmed,
+  confirmationsOf,
+  type ProcedureRow,
+  proceduresOf,
+  quirksOf,
+} from "#db/dossier.ts";
+import { tell } from "#db/log.ts";
+import { modelById, releasesOf } from "#db/models.ts";
+import type { Tx } from "#db/pool.ts";
+import { notFound, type SignedIn } from "../context.ts";
+import type { ShownConfirmed } from "./procedures.tsx";
+
+export const modelIdOf = (text: string | undefined): string => (text && /^\d{1,18}$/.test(text) ? text : "0");
+
+export async function mustHaveModel(tx: Tx, id: string | undefined) {
+  const model = await modelById(tx, modelIdOf(id));
+  if (!model) throw notFound("This model");
+  return model;
+}
+
+export const shownConfirmed = (rows: readonly Confirmed[], timeZone: string): ShownConfirmed[] =>
+  rows.map(({ at, ...rest }) => ({ ...rest, date: dateInZone(at, timeZone) }));
+
+/** What a model's procedures hold down at once, those that begin with a combination. */
+export const combinationsOf = (procedures: readonly ProcedureRow[]): Combination[] =>
+  procedures.flatMap((p) => {
+    const hold = p.steps.find((step) => step.kind === "hold");
+    if (!hold || p.draft) return [];
+    return [{ id: p.id, purpose: p.purpose, effect: p.effect, keys: hold.keys, turn: hold.turn }];
+  });
+
+/** For each procedure, the others that are one key away, the worst first. */
+export function warningsOf(procedures: readonly ProcedureRow[]) {
+  return confusable(combinationsOf(procedures)).flatMap((pair) => [
+    { of: pair.a, other: pair.b },
+    { of: pair.b, other: pair.a },
+  ]);
+}
+
+const confirmShape = z.object({
+  kind: z.enum(CONFIRMABLE),
+  subject: z.string().regex(/^\d{1,18}$/),
+  firmware: z.string().trim().max(200).default(""),
+});
+
+/** One press after doing: notes that a fact held, on which firmware, and who saw it. */
+export async function confirmFact(tx: Tx, who: SignedIn, model: string, form: FormData) {
+  const parsed = confirmShape.safeParse(Object.fromEntries(form));
+  if (!parsed.success) return { ok: false, says: "This page does not know what was to be confirmed." };
+  const { kind, subject, firmware } = parsed.data;
+  const what = await nameOf(tx, model, kind, subject);
+  if (what === undefined) return { ok: false, says: "What was to be confirmed is not there any more." };
+  await addConfirmation(tx, { model, kind, subject, firmware, by: who.person });
+  await tell(tx, { kind: "fact-confirmed", what, firmware }, { model });
+  return { ok: true, says: `Noted: ${what}${firmware ? `, on ${firmware}` : ""}.` };
+}
+
+async function nameOf(tx: Tx, model: string, kind: (typeof CONFIRMABLE)[number], id: string) {
+  switch (kind) {
+    case "procedure":
+      return (await proceduresOf(tx, model)).find((p) => p.id === id)?.title;
+    case "quirk":
+      return (await quirksOf(tx, model)).find((q) => q.id === id)?.symptom;
+    case "release":
+      return (await releasesOf(tx, model)).find((r) => r.id === id)?.version;
+  }
+}
+
+export const loadConfirmed = async (tx: Tx, who: SignedIn, model: string) =>
+  shownConfirmed(await confirmationsOf(tx, model), who.timeZone);

@@ -1,0 +1,69 @@
+// The head of a dossier: what the model is known by, how its revisions are told apart, its keys, and how each part is read.
+import type { PartReading } from "#core/dossier/identity.ts";
+import type { DossierHead } from "#db/dossier.ts";
+import type { ModelHead, RevisionRow } from "#db/models.ts";
+import { KeyCard } from "../ui/key-card.tsx";
+import { listed } from "../ui/words/count.ts";
+
+export function IdentityHead(props: {
+  readonly model: ModelHead;
+  readonly head: DossierHead;
+  readonly revisions: readonly RevisionRow[];
+}) {
+  const { identity } = props.head;
+  const facts: readonly (readonly [string, string])[] = [
+    ["Also sold as", listed(identity.soldAs, 9)],
+    ["In the tool pick", identity.pickInTool],
+    ["Plugs", listed(identity.plugs, 9)],
+    ["On its label", listed(identity.labels, 9)],
+    ["On its screen", listed(identity.screens, 9)],
+    ...props.revisions.map((r) => [`Hardware ${r.name}`, r.how_to_tell] as const),
+  ];
+  const known = facts.filter(([, text]) => text !== "");
+  return (
+    <div className="mb-5 grid gap-x-8 gap-y-3 md:grid-cols-[minmax(0,1fr)_13rem]">
+      <div>
+        <p className="mb-3 max-w-3xl">{props.model.note}</p>
+        {known.length > 0 && (
+          <dl className="grid w-fit gap-x-5 gap-y-1 sm:grid-cols-[max-content_minmax(0,1fr)]">
+            {known.map(([name, text]) => (
+              <div key={name} className="contents">
+                <dt className="text-sm text-quiet">{name}</dt>
+                <dd>{text}</dd>
+              </div>
+            ))}
+          </dl>
+        )}
+      </div>
+      {identity.layout && (
+        <div className="max-h-52 [&_.key-card]:max-h-52">
+          <KeyCard layout={identity.layout} step={undefined} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+const WHERE: Record<NonNullable<PartReading["where"]>, string> = {
+  menu: "in the menu",
+  "power-on": "for a moment at power-on",
+  keys: "behind a key combination",
+  tool: "only in a tool",
+};
+
+export function HowToRead({ part }: { readonly part: DossierHead["parts"][number] | undefined }) {
+  const reading = part?.reading;
+  if (!reading?.where) return null;
+  return (
+    <p className="text-sm">
+      Its version shows {WHERE[reading.where]}
+      {reading.how && `: ${reading.how}`}
+      {reading.sample && (
+        <>
+          . It looks like <span className="ver border border-line bg-base-100 px-1">{reading.sample}</span>
+        </>
+      )}
+      .
+    </p>
+  );
+}

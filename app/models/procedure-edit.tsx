@@ -1,0 +1,111 @@
+// Writing a procedure: what it is for, whence it is known, and its steps in the step editor.
+import { data, Form, Link, redirect } from "react-router";
+import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
+import { dossierHead, procedureById, putProcedure } from "#db/dossier.ts";
+import { tell } from "#db/log.ts";
+import { revisionsOf } from "#db/models.ts";
+import type { Tx } from "#db/pool.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { Input } from "../ui/input.tsx";
+import { Page } from "../ui/page.tsx";
+import { listed } from "../ui/words/count.ts";
+import { EFFECT_WORD, PURPOSE_WORD } from "../ui/words/step.ts";
+import type { Route } from "./+types/procedure-edit";
+import { modelIdOf, mustHaveModel } from "./dossier.server.ts";
+import { type Known, procedureValues, readProcedure, type Values } from "./procedure-form.ts";
+import { FirmwareFields, SourceFields } from "./shared-fields.tsx";
+import { StepEditor } from "./step-editor.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "Procedure · Mossy Cabinet" }];
+
+const NEW: Values = { purpose: "update-mode", effect: "harmless", minutes: "5", sourceKind: "bench" };
+
+async function load(tx: Tx, modelId: string | undefined, id: string | undefined) {
+  const model = await mustHaveModel(tx, modelId);
+  const procedure = id === "new" ? undefined : await procedureById(tx, model.id, modelIdOf(id));
+  if (id !== "new" && !procedure) throw notFound("This procedure");
+  const { identity, parts } = await dossierHead(tx, model.id);
+  const known: Known = { layout: identity.layout, parts, revisions: await revisionsOf(tx, model.id) };
+  return { model, procedure, known };
+}
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "write-procedure");
+  return inClub(context, async (tx) => {
+    const { model, procedure, known } = await load(tx, params.model, params.procedure);
+    return {
+      model,
+      known,
+      title: procedure?.title,
+      values: procedure ? procedureValues(procedure, known.revisions) : NEW,
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "write-procedure");
+  const form = await request.formData();
+  const values: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
+  return inClub(context, async (tx) => {
+    const { model, procedure, known } = await load(tx, params.model, params.procedure);
+    const { errors, fields } = readProcedure(values, known, values.intent === "draft");
+    if (!fields) return data({ values, errors }, { status: 400 });
+    const id = await putProcedure(tx, model.id, procedure?.id, fields);
+    await tell(tx, { kind: "procedure-written", title: fields.title }, { model: model.id });
+    return redirect(`/models/${model.id}/procedures/${id}`);
+  });
+}
+
+export default function EditProcedure({ loaderData, actionData }: Route.ComponentProps) {
+  const { model, known } = loaderData;
+  const values: Values = actionData?.values ?? loaderData.values;
+  const errors: Record<string, string> = actionData?.errors ?? {};
+  const of = (name: string) => ({ name, value: values[name], error: errors[name] });
+  return (
+    <Page title={loaderData.title ?? `How to do something with the ${model.name}`}>
+      <p className="mb-3">
+        <Link className="link" to={`/models/${model.id}#procedures`}>
+          Back to the {model.name}
+        </Link>
+      </p>
+      <Form method="post" noValidate className="flex flex-col gap-4">
+        <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
+          <Input {...of("title")} label="What it does, in a few words" />
+          <Input {...of("purpose")} label="Purpose" options={PURPOSES.map((p) => [p, PURPOSE_WORD[p]])} />
+          <Input
+            {...of("effect")}
+            label="Beside that, it"
+            options={EFFECTS.map((e) => [e, EFFECT_WORD[e]])}
+          />
+          <Input {...of("minutes")} label="Minutes" type="number" />
+        </div>
+        <StepEditor initial={values.steps ?? ""} layout={known.layout} trouble={errors.steps} />
+        <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-4">
+          <FirmwareFields of={of} parts={known.parts} />
+          {known.revisions.length > 0 && (
+            <Input
+              {...of("revisions")}
+              label={`Only for hardware (${listed(known.revisions.map((r) => r.name))}; empty: all)`}
+            />
+          )}
+          <SourceFields of={of} />
+        </div>
+        <div className="flex flex-wrap items-center gap-3">
+          <button type="submit" name="intent" value="save" className="btn btn-primary">
+            Save
+          </button>
+          {errors.steps && (
+            <>
+              <button type="submit" name="intent" value="draft" className="btn btn-outline btn-error">
+                Save as a draft
+              </button>
+              <span className="text-sm text-rust" role="alert">
+                {errors.steps} A draft is kept, but is not to be used.
+              </span>
+            </>
+          )}
+        </div>
+      </Form>
+    </Page>
+  );
+}

@@ -1,0 +1,147 @@
+// The form of a procedure: fields as text, read into what is stored, and back; a quirk's form shares its parts.
+import { z } from "zod";
+import type { Layout } from "#core/dossier/layout.ts";
+import { EFFECTS, PURPOSES, readSteps } from "#core/dossier/procedure.ts";
+import { SOURCE_KINDS } from "#core/dossier/source.ts";
+import { stepText } from "#core/dossier/step.ts";
+import { parseRange, rangeText } from "#core/firmware/range.ts";
+import type { ProcedureFields, ProcedureRow, QuirkRow } from "#db/dossier.ts";
+import type { RevisionRow } from "#db/models.ts";
+import { sayLineProblem } from "../ui/words/step.ts";
+
+export type Values = Record<string, string>;
+export type Errors = Record<string, string>;
+
+const shared = {
+  component: z.string().default(""),
+  firmware: z.string().trim().default(""),
+  sourceKind: z.enum(SOURCE_KINDS, { error: "Say where it is from." }),
+  sourceWhat: z.string().trim().max(300).default(""),
+};
+
+const procedureFields = z.object({
+  ...shared,
+  purpose: z.enum(PURPOSES),
+  title: z.string().trim().min(1, "Say what it is.").max(120, "At most 120 characters."),
+  effect: z.enum(EFFECTS),
+  steps: z.string().max(20_000, "At most 20,000 characters.").default(""),
+  revisions: z.string().default(""),
+  minutes: z.coerce.number({ error: "A whole number." }).int("A whole number.").min(1).max(1000),
+});
+
+const quirkFields = z.object({
+  ...shared,
+  symptom: z.string().trim().min(1, "Say what one sees.").max(500, "At most 500 characters."),
+  cause: z.string().trim().max(1000).default(""),
+  cure: z.string().trim().max(1000).default(""),
+});
+
+export type Known = {
+  readonly layout: Layout | undefined;
+  readonly parts: readonly { readonly id: string; readonly name: string }[];
+  readonly revisions: readonly RevisionRow[];
+};
+
+const errorsOf = (error: z.ZodError): Errors => {
+  const errors: Errors = {};
+  for (const issue of error.issues) errors[String(issue.path[0])] ??= issue.message;
+  return errors;
+};
+
+/** The part and range that firmware fields name; what is wrong goes into `errors`. */
+function readFirmware(data: { component: string; firmware: string }, known: Known, errors: Errors) {
+  if (data.firmware === "") return { component_id: null, firmware: null };
+  const part = known.parts.find((p) => p.id === data.component);
+  if (!part) errors.component = "This model has no such part.";
+  const range = parseRange(data.firmware);
+  if (!range.ok)
+    errors.firmware = `“${range.problem.part}” is no range: write for instance >= 1.06, or 1.06 to 1.12.`;
+  return { component_id: part?.id ?? null, firmware: range.ok ? range.value : null };
+}
+
+export type ReadProcedure = { readonly errors: Errors; readonly fields?: ProcedureFields };
+
+/** Reads a posted procedure. With `draft`, lines that cannot be read and unknown keys become notes and are let through. */
+export function readProcedure(values: Values, known: Known, draft: boolean): ReadProcedure {
+  const parsed = procedureFields.safeParse(values);
+  if (!parsed.success) return { errors: errorsOf(parsed.error) };
+  const { data } = parsed;
+  const errors: Errors = {};
+  const firmware = readFirmware(data, known, errors);
+  const names = data.revisions
+    .split(",")
+    .map((name) => name.trim())
+    .filter(Boolean);
+  const revisions = names.map(
+    (name) => known.revisions.find((r) => r.name.toLowerCase() === name.toLowerCase())?.id,
+  );
+  if (revisions.includes(undefined)) errors.revisions = "This model has no such hardware revision.";
+  const { steps, problems } = readSteps(data.steps, known.layout);
+  if (problems.length > 0 && !draft) errors.steps = problems.slice(0, 3).map(sayLineProblem).join(" ");
+  const all = draft ? withUnread(data.steps, steps) : steps.map((s) => s.step);
+  if (all.length === 0) errors.steps = "Write at least one step.";
+  if (Object.keys(errors).length > 0) return { errors };
+  return {
+    errors,
+    fields: {
+      purpose: data.purpose,
+      title: data.title,
+      effect: data.effect,
+      steps: all,
+      ...firmware,
+      hardware_revisions: revisions.length > 0 ? revisions.filter((id) => id !== undefined) : null,
+      minutes: data.minutes,
+      source: { kind: data.sourceKind, what: data.sourceWhat },
+      draft: draft && problems.length > 0,
+    },
+  };
+}
+
+/** In a draft nothing is lost: a line that is no step yet is kept as a note. */
+function withUnread(text: string, steps: ReturnType<typeof readSteps>["steps"]): ProcedureFields["steps"] {
+  return text.split(/\r\n?|\n/).flatMap((line, i) => {
+    if (line.trim() === "") return [];
+    const read = steps.find((s) => s.line === i + 1);
+    return [read ? read.step : { kind: "note" as const, what: line.trim().slice(0, 300) }];
+  });
+}
+
+export function readQuirk(values: Values, known: Known): { errors: Errors; fields?: Omit<QuirkRow, "id"> } {
+  const parsed = quirkFields.safeParse(values);
+  if (!parsed.success) return { errors: errorsOf(parsed.error) };
+  const { data } = parsed;
+  const errors: Errors = {};
+  const firmware = readFirmware(data, known, errors);
+  if (Object.keys(errors).length > 0) return { errors };
+  const { symptom, cause, cure } = data;
+  return {
+    errors,
+    fields: { symptom, cause, cure, ...firmware, source: { kind: data.sourceKind, what: data.sourceWhat } },
+  };
+}
+
+const sharedValues = (row: Pick<ProcedureRow, "component_id" | "firmware" | "source">): Values => ({
+  component: row.component_id ?? "",
+  firmware: row.firmware ? rangeText(row.firmware) : "",
+  sourceKind: row.source.kind,
+  sourceWhat: row.source.what,
+});
+
+export const procedureValues = (row: ProcedureRow, revisions: readonly RevisionRow[]): Values => ({
+  ...sharedValues(row),
+  purpose: row.purpose,
+  title: row.title,
+  effect: row.effect,
+  steps: row.steps.map(stepText).join("\n"),
+  revisions: (row.hardware_revisions ?? [])
+    .map((id) => revisions.find((r) => r.id === id)?.name ?? "")
+    .join(", "),
+  minutes: String(row.minutes),
+});
+
+export const quirkValues = (row: QuirkRow): Values => ({
+  ...sharedValues(row),
+  symptom: row.symptom,
+  cause: row.cause,
+  cure: row.cure,
+});

@@ -1,0 +1,183 @@
+// One procedure: its steps with the key card, what is one key away from it, whence it is known, and one press to confirm.
+import { Form, Link, redirect } from "react-router";
+import { may } from "#core/club/acts.ts";
+import { dossierHead, procedureById, proceduresOf, shelveProcedure } from "#db/dossier.ts";
+import { tell } from "#db/log.ts";
+import { releasesOf } from "#db/models.ts";
+import { inClub, mustBeAllowed, notAllowed, notFound } from "../context.ts";
+import { useMay } from "../ui/club.ts";
+import { KeyCard } from "../ui/key-card.tsx";
+import { Page } from "../ui/page.tsx";
+import { listed } from "../ui/words/count.ts";
+import { sayRange } from "../ui/words/route.ts";
+import { EFFECT_WORD, PURPOSE_WORD, saySigns, saySource, sayStep, signsOf } from "../ui/words/step.ts";
+import type { Route } from "./+types/procedure";
+import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./dossier.server.ts";
+import { Confirmed } from "./procedures.tsx";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.procedure.title ?? "Procedure"} · Mossy Cabinet` },
+];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  return inClub(context, async (tx, who) => {
+    const model = await mustHaveModel(tx, params.model);
+    const procedure = await procedureById(tx, model.id, modelIdOf(params.procedure));
+    if (!procedure) throw notFound("This procedure");
+    const { identity, parts } = await dossierHead(tx, model.id);
+    const others = await proceduresOf(tx, model.id);
+    const warned = warningsOf(others)
+      .filter((w) => w.of === procedure.id)
+      .flatMap((w) => others.find((p) => p.id === w.other) ?? []);
+    const confirmed = await loadConfirmed(tx, who, model.id);
+    return {
+      model,
+      procedure,
+      layout: identity.layout,
+      part: parts.find((p) => p.id === procedure.component_id)?.name,
+      warned,
+      confirmed: confirmed.find((c) => c.kind === "procedure" && c.subject === procedure.id),
+      versions: (await releasesOf(tx, model.id)).map((r) => r.version),
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  const who = mustBeAllowed(context, "confirm-fact");
+  const form = await request.formData();
+  const model = modelIdOf(params.model);
+  if (form.get("intent") === "shelve") {
+    if (!may(who.role, "write-procedure")) throw notAllowed("write-procedure");
+    return inClub(context, async (tx) => {
+      const procedure = await procedureById(tx, model, modelIdOf(params.procedure));
+      if (!procedure) throw notFound("This procedure");
+      await shelveProcedure(tx, model, procedure.id);
+      await tell(tx, { kind: "procedure-shelved", title: procedure.title }, { model });
+      return redirect(`/models/${model}#procedures`);
+    });
+  }
+  return inClub(context, (tx, actor) => confirmFact(tx, actor, model, form));
+}
+
+export default function Procedure({ loaderData, actionData }: Route.ComponentProps) {
+  const { model, procedure, layout, warned } = loaderData;
+  const mayWrite = useMay("write-procedure");
+  const mayConfirm = useMay("confirm-fact");
+  const first = procedure.steps.find((step) => step.kind === "hold" || step.kind === "press");
+  return (
+    <Page
+      title={procedure.title}
+      says={`${PURPOSE_WORD[procedure.purpose]}, about ${procedure.minutes} min; ${EFFECT_WORD[procedure.effect]}`}
+      acts={
+        <>
+          <Link
+            to={`/models/${model.id}/print?only=${procedure.id}`}
+            className="btn btn-outline btn-primary btn-sm"
+          >
+            Print it
+          </Link>
+          {mayWrite && (
+            <Link
+              to={`/models/${model.id}/procedures/${procedure.id}/edit`}
+              className="btn btn-primary btn-sm"
+            >
+              Correct it
+            </Link>
+          )}
+        </>
+      }
+    >
+      <p className="mb-3 text-quiet">
+        <Link className="link" to={`/models/${model.id}#procedures`}>
+          {model.name}
+        </Link>
+        {procedure.firmware && `; for ${loaderData.part ?? "firmware"} ${sayRange(procedure.firmware)}`}
+        {procedure.draft && <span className="doubt-thin ml-3 px-1">a draft, not to be used as it is</span>}
+      </p>
+      {actionData && (
+        <p
+          role="status"
+          className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}
+        >
+          {actionData.says}
+        </p>
+      )}
+      <div className="grid gap-6 lg:grid-cols-[26rem_minmax(0,1fr)]">
+        {layout && (
+          <div className="sheet p-4">
+            <KeyCard layout={layout} step={first} />
+          </div>
+        )}
+        <div className="flex min-w-0 flex-col gap-4">
+          {warned.map((other) => (
+            <Beside key={other.id} other={other} model={model.id} />
+          ))}
+          <ol className="sheet divide-y divide-line text-lg">
+            {procedure.steps.map((step, i) => (
+              // Steps have no ids of their own; the list is shown, not changed.
+              // biome-ignore lint/suspicious/noArrayIndexKey: see above
+              <li key={i} className="grid grid-cols-[2rem_minmax(0,1fr)] px-4 py-3">
+                <span className="tag text-quiet">{i + 1}</span>
+                <div>
+                  <p>{sayStep(step)}</p>
+                  {signsOf(step) && (
+                    <p className="mt-1 border-l-2 border-brass pl-3 text-base">
+                      You should see: {saySigns(signsOf(step) ?? {}).join(" ")}
+                    </p>
+                  )}
+                </div>
+              </li>
+            ))}
+          </ol>
+          <p className="text-sm text-quiet">
+            From {saySource(procedure.source)}; <Confirmed of={loaderData.confirmed} />.
+          </p>
+          {mayConfirm && (
+            <Form method="post" className="flex flex-wrap items-end gap-3 text-sm">
+              <input type="hidden" name="kind" value="procedure" />
+              <input type="hidden" name="subject" value={procedure.id} />
+              <label className="font-semibold">
+                <span className="mb-0.5 block">on firmware</span>
+                <select name="firmware" className="select select-sm w-40">
+                  {loaderData.versions.map((version) => (
+                    <option key={version}>{version}</option>
+                  ))}
+                  <option value="">I did not look</option>
+                </select>
+              </label>
+              <button type="submit" name="intent" value="confirm" className="btn btn-primary btn-sm">
+                It went just so
+              </button>
+              {mayWrite && (
+                <button type="submit" name="intent" value="shelve" className="link ml-auto text-sm">
+                  Shelve this procedure
+                </button>
+              )}
+            </Form>
+          )}
+        </div>
+      </div>
+    </Page>
+  );
+}
+
+type Row = Route.ComponentProps["loaderData"]["procedure"];
+
+/** The warning beside a combination that is one key away from another. */
+export function Beside({ other, model }: { readonly other: Row; readonly model: string }) {
+  const hold = other.steps.find((step) => step.kind === "hold");
+  if (!hold) return null;
+  return (
+    <p className="hatch cut border-l-4 border-rust p-3">
+      <strong className="text-rust">
+        One key away: {listed(hold.keys, 9)}
+        {hold.turn ? ` and turning it ${hold.turn}` : ""} {EFFECT_WORD[other.effect]}.
+      </strong>{" "}
+      That is{" "}
+      <Link className="link" to={`/models/${model}/procedures/${other.id}`}>
+        {other.title}
+      </Link>
+      .
+    </p>
+  );
+}

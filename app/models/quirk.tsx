@@ -1,0 +1,83 @@
+// A known oddity: what one sees, why, what helps; for which firmware, and whence it is known.
+import { data, Form, Link, redirect } from "react-router";
+import { dossierHead, putQuirk, quirksOf, shelveQuirk } from "#db/dossier.ts";
+import { tell } from "#db/log.ts";
+import { revisionsOf } from "#db/models.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { Input } from "../ui/input.tsx";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/quirk";
+import { mustHaveModel } from "./dossier.server.ts";
+import { quirkValues, readQuirk, type Values } from "./procedure-form.ts";
+import { FirmwareFields, SourceFields } from "./shared-fields.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "Oddity · Mossy Cabinet" }];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "write-procedure");
+  return inClub(context, async (tx) => {
+    const model = await mustHaveModel(tx, params.model);
+    const quirk = (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
+    if (params.quirk !== "new" && !quirk) throw notFound("This oddity");
+    const { parts } = await dossierHead(tx, model.id);
+    const values: Values = quirk ? quirkValues(quirk) : { sourceKind: "bench" };
+    return { model, parts, known: quirk !== undefined, values };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "write-procedure");
+  const values: Values = Object.fromEntries(
+    [...(await request.formData())].map(([name, value]) => [name, String(value)]),
+  );
+  return inClub(context, async (tx) => {
+    const model = await mustHaveModel(tx, params.model);
+    const quirk = (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
+    if (params.quirk !== "new" && !quirk) throw notFound("This oddity");
+    if (quirk && values.intent === "shelve") {
+      await shelveQuirk(tx, model.id, quirk.id);
+      await tell(tx, { kind: "quirk-shelved", symptom: quirk.symptom }, { model: model.id });
+      return redirect(`/models/${model.id}#quirks`);
+    }
+    const { parts, identity } = await dossierHead(tx, model.id);
+    const known = { layout: identity.layout, parts, revisions: await revisionsOf(tx, model.id) };
+    const { errors, fields } = readQuirk(values, known);
+    if (!fields) return data({ values, errors }, { status: 400 });
+    await putQuirk(tx, model.id, quirk?.id, fields);
+    await tell(tx, { kind: "quirk-written", symptom: fields.symptom }, { model: model.id });
+    return redirect(`/models/${model.id}#quirks`);
+  });
+}
+
+export default function Quirk({ loaderData, actionData }: Route.ComponentProps) {
+  const { model } = loaderData;
+  const values: Values = actionData?.values ?? loaderData.values;
+  const errors: Record<string, string> = actionData?.errors ?? {};
+  const of = (name: string) => ({ name, value: values[name], error: errors[name] });
+  return (
+    <Page title={`An oddity of the ${model.name}`}>
+      <p className="mb-3">
+        <Link className="link" to={`/models/${model.id}#quirks`}>
+          Back to the {model.name}
+        </Link>
+      </p>
+      <Form method="post" noValidate className="flex max-w-2xl flex-col gap-3">
+        <Input {...of("symptom")} label="What one sees or hears" rows={2} />
+        <Input {...of("cause")} label="Why (if anybody knows)" rows={2} />
+        <Input {...of("cure")} label="What helps" rows={2} />
+        <FirmwareFields of={of} parts={loaderData.parts} />
+        <SourceFields of={of} />
+        <div className="flex items-center gap-4">
+          <button type="submit" name="intent" value="save" className="btn btn-primary">
+            Save
+          </button>
+          {loaderData.known && (
+            <button type="submit" name="intent" value="shelve" className="link text-sm">
+              Shelve it
+            </button>
+          )}
+        </div>
+      </Form>
+    </Page>
+  );
+}

@@ -1,0 +1,38 @@
+// Fields that procedures and quirks share: for which firmware it holds, and where it is known from.
+import { SOURCE_KINDS } from "#core/dossier/source.ts";
+import { Input } from "../ui/input.tsx";
+import { SOURCE_WORD } from "../ui/words/step.ts";
+
+type Of = (name: string) => {
+  readonly name: string;
+  readonly value: string | undefined;
+  readonly error: string | undefined;
+};
+
+export function FirmwareFields({
+  of,
+  parts,
+}: {
+  readonly of: Of;
+  readonly parts: readonly { readonly id: string; readonly name: string }[];
+}) {
+  return (
+    <div className="grid grid-cols-[7rem_minmax(0,1fr)] gap-3">
+      <Input {...of("component")} label="Only for" options={parts.map((p) => [p.id, p.name])} />
+      <Input {...of("firmware")} label="versions (empty: all)" mono />
+    </div>
+  );
+}
+
+export function SourceFields({ of }: { readonly of: Of }) {
+  return (
+    <>
+      <Input
+        {...of("sourceKind")}
+        label="Known from"
+        options={SOURCE_KINDS.map((kind) => [kind, SOURCE_WORD[kind]])}
+      />
+      <Input {...of("sourceWhat")} label="Which one (leaflet, evening, club)" />
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+// Key combinations that a hand can mistake for each other: they differ by one key and do different things.
+import { EFFECTS, type Effect, type Purpose } from "../dossier/procedure.ts";
+
+export type Combination = {
+  /** Of the procedure it begins. */
+  readonly id: string;
+  readonly purpose: Purpose;
+  readonly effect: Effect;
+  readonly keys: readonly string[];
+  readonly turn?: "on" | "off" | undefined;
+};
+
+export type Confusable = {
+  readonly a: string;
+  readonly b: string;
+  /** The keys that only one of the two has. */
+  readonly onlyA: readonly string[];
+  readonly onlyB: readonly string[];
+  /** How much worse one is than the other, 0 (alike) to 3 (erasing beside harmless). */
+  readonly difference: number;
+};
+
+/**
+ * Pairs that differ by one key (one more, one fewer, or one other) or only by whether the knob is turned, and do
+ * different things; the worst difference first, then the worse of the two, then ids. The same keys for two purposes
+ * are the same combination in two records, and no danger.
+ */
+export function confusable(combinations: readonly Combination[]): Confusable[] {
+  const found: (Confusable & { readonly worst: number })[] = [];
+  for (const [i, a] of combinations.entries()) {
+    for (const b of combinations.slice(i + 1)) {
+      if (a.effect === b.effect && a.purpose === b.purpose) continue;
+      const [keysA, keysB] = [folded(a), folded(b)];
+      const onlyA = a.keys.filter((key) => !keysB.has(key.toLowerCase()));
+      const onlyB = b.keys.filter((key) => !keysA.has(key.toLowerCase()));
+      const apart = Math.max(onlyA.length, onlyB.length);
+      const turned = a.turn !== b.turn;
+      if (!(apart === 1 || (apart === 0 && turned))) continue;
+      const [levelA, levelB] = [EFFECTS.indexOf(a.effect), EFFECTS.indexOf(b.effect)];
+      found.push({
+        a: a.id,
+        b: b.id,
+        onlyA,
+        onlyB,
+        difference: Math.abs(levelA - levelB),
+        worst: Math.max(levelA, levelB),
+      });
+    }
+  }
+  found.sort(
+    (x, y) =>
+      y.difference - x.difference ||
+      y.worst - x.worst ||
+      (x.a < y.a ? -1 : x.a > y.a ? 1 : x.b < y.b ? -1 : 1),
+  );
+  return found.map(({ worst: _, ...pair }) => pair);
+}
+
+const folded = (combination: Combination) => new Set(combination.keys.map((key) => key.toLowerCase()));

@@ -1,0 +1,208 @@
+// Statements about dossiers: identity, procedures, quirks, and who confirmed what on which firmware.
+import type { z } from "zod";
+import { type Identity, identityShape, type PartReading, partReadingShape } from "#core/dossier/identity.ts";
+import type { Effect, Purpose } from "#core/dossier/procedure.ts";
+import type { Source } from "#core/dossier/source.ts";
+import type { Step } from "#core/dossier/step.ts";
+import type { Range } from "#core/firmware/range.ts";
+import type { Tx } from "./pool.ts";
+
+export type ProcedureRow = {
+  id: string;
+  purpose: Purpose;
+  title: string;
+  effect: Effect;
+  steps: Step[];
+  component_id: string | null;
+  firmware: Range | null;
+  hardware_revisions: string[] | null;
+  minutes: number;
+  source: Source;
+  draft: boolean;
+};
+
+const PROCEDURE = `select id, purpose, title, effect, steps, component_id, firmware, hardware_revisions, minutes, source, draft
+  from procedure`;
+
+export async function proceduresOf(tx: Tx, model: string): Promise<ProcedureRow[]> {
+  const { rows } = await tx.query<ProcedureRow>(
+    `${PROCEDURE} where model_id = $1 and shelved_at is null order by position, id`,
+    [model],
+  );
+  return rows;
+}
+
+export async function procedureById(tx: Tx, model: string, id: string): Promise<ProcedureRow | undefined> {
+  const { rows } = await tx.query<ProcedureRow>(
+    `${PROCEDURE} where model_id = $1 and id = $2 and shelved_at is null`,
+    [model, id],
+  );
+  return rows[0];
+}
+
+export type ProcedureFields = Omit<ProcedureRow, "id">;
+
+export async function putProcedure(
+  tx: Tx,
+  model: string,
+  id: string | undefined,
+  p: ProcedureFields,
+): Promise<string> {
+  const values = [
+    model,
+    p.purpose,
+    p.title,
+    p.effect,
+    JSON.stringify(p.steps),
+    p.component_id,
+    p.firmware === null ? null : JSON.stringify(p.firmware),
+    p.hardware_revisions,
+    p.minutes,
+    p.source,
+    p.draft,
+  ];
+  const { rows } = id
+    ? await tx.query<{ id: string }>(
+        `update procedure set purpose = $2, title = $3, effect = $4, steps = $5, component_id = $6, firmware = $7,
+           hardware_revisions = $8, minutes = $9, source = $10, draft = $11, changed_at = now()
+         where model_id = $1 and id = $12 returning id`,
+        [...values, id],
+      )
+    : await tx.query<{ id: string }>(
+        `insert into procedure (club_id, model_id, purpose, title, effect, steps, component_id, firmware, hardware_revisions,
+           minutes, source, draft, position)
+         values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11,
+           coalesce((select max(position) + 1 from procedure where model_id = $1), 0)) returning id`,
+        values,
+      );
+  return rows[0]?.id ?? "";
+}
+
+export const shelveProcedure = (tx: Tx, model: string, id: string) =>
+  tx.query("update procedure set shelved_at = now() where model_id = $1 and id = $2", [model, id]);
+
+export type QuirkRow = {
+  id: string;
+  symptom: string;
+  cause: string;
+  cure: string;
+  component_id: string | null;
+  firmware: Range | null;
+  source: Source;
+};
+
+export async function quirksOf(tx: Tx, model: string): Promise<QuirkRow[]> {
+  const { rows } = await tx.query<QuirkRow>(
+    `select id, symptom, cause, cure, component_id, firmware, source from quirk
+     where model_id = $1 and shelved_at is null order by position, id`,
+    [model],
+  );
+  return rows;
+}
+
+export async function putQuirk(
+  tx: Tx,
+  model: string,
+  id: string | undefined,
+  q: Omit<QuirkRow, "id">,
+): Promise<string> {
+  const values = [
+    model,
+    q.symptom,
+    q.cause,
+    q.cure,
+    q.component_id,
+    q.firmware === null ? null : JSON.stringify(q.firmware),
+    q.source,
+  ];
+  const { rows } = id
+    ? await tx.query<{ id: string }>(
+        `update quirk set symptom = $2, cause = $3, cure = $4, component_id = $5, firmware = $6, source = $7
+         where model_id = $1 and id = $8 returning id`,
+        [...values, id],
+      )
+    : await tx.query<{ id: string }>(
+        `insert into quirk (club_id, model_id, symptom, cause, cure, component_id, firmware, source, position)
+         values (current_club(), $1, $2, $3, $4, $5, $6, $7,
+           coalesce((select max(position) + 1 from quirk where model_id = $1), 0)) returning id`,
+        values,
+      );
+  return rows[0]?.id ?? "";
+}
+
+export const shelveQuirk = (tx: Tx, model: string, id: string) =>
+  tx.query("update quirk set shelved_at = now() where model_id = $1 and id = $2", [model, id]);
+
+export const CONFIRMABLE = ["procedure", "quirk", "release"] as const;
+export type Confirmable = (typeof CONFIRMABLE)[number];
+
+export type Confirmed = {
+  kind: Confirmable;
+  subject: string;
+  times: number;
+  /** The last time: when, by whom, on which firmware ("" where nobody said). */
+  at: Date;
+  by: string;
+  firmware: string;
+  /** Every firmware it was confirmed on. */
+  on: string[];
+};
+
+/** How often each fact of a model was confirmed, and the last time. */
+export async function confirmationsOf(tx: Tx, model: string): Promise<Confirmed[]> {
+  const { rows } = await tx.query<Confirmed>(
+    `select distinct on (kind, subject) kind, subject, count(*) over same::int times, at, p.name by, firmware,
+       array_agg(firmware) over same as on
+     from (select *, case when procedure_id is not null then 'procedure' when quirk_id is not null then 'quirk' else 'release' end kind,
+             coalesce(procedure_id, quirk_id, release_id) subject from confirmation where model_id = $1) c
+     join person p on p.club_id = c.club_id and p.id = c.person_id
+     window same as (partition by kind, subject)
+     order by kind, subject, at desc, c.id desc`,
+    [model],
+  );
+  return rows;
+}
+
+export const addConfirmation = (
+  tx: Tx,
+  c: {
+    model: string;
+    kind: Confirmable;
+    subject: string;
+    firmware: string;
+    by: string;
+    unit?: string | undefined;
+    at?: string;
+  },
+) =>
+  tx.query(
+    `insert into confirmation (club_id, model_id, ${c.kind}_id, firmware, person_id, unit_id, at)
+     values (current_club(), $1, $2, $3, $4, $5, coalesce($6::timestamptz, now()))`,
+    [c.model, c.subject, c.firmware, c.by, c.unit ?? null, c.at ?? null],
+  );
+
+export type DossierHead = {
+  readonly identity: Identity;
+  readonly parts: readonly { readonly id: string; readonly name: string; readonly reading: PartReading }[];
+};
+
+export async function dossierHead(tx: Tx, model: string): Promise<DossierHead> {
+  const identity = await tx.query<{ identity: z.input<typeof identityShape> }>(
+    "select identity from model where id = $1",
+    [model],
+  );
+  const parts = await tx.query<{ id: string; name: string; reading: z.input<typeof partReadingShape> }>(
+    "select id, name, reading from component where model_id = $1 order by position, id",
+    [model],
+  );
+  return {
+    identity: identityShape.parse(identity.rows[0]?.identity ?? {}),
+    parts: parts.rows.map((part) => ({ ...part, reading: partReadingShape.parse(part.reading) })),
+  };
+}
+
+export const putIdentity = (tx: Tx, model: string, identity: Identity) =>
+  tx.query("update model set identity = $2 where id = $1", [model, JSON.stringify(identity)]);
+
+export const putPartReading = (tx: Tx, component: string, reading: PartReading) =>
+  tx.query("update component set reading = $2 where id = $1", [component, JSON.stringify(reading)]);
