@@ -36,5 +36,7 @@ export default [
     route("kept", "./door/kept.tsx"),
   ]),
   route("out/:file", "./club/out.ts"),
+  route("known-files", "./models/known-files.ts"),
+  route("files/:sha256", "./models/file.ts"),
   route("units/:tag/weigh", "./unit/weigh.ts"),
 ] satisfies RouteConfig;

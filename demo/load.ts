@@ -1,4 +1,5 @@
 // Lays the demo club into an empty database, with its past counted back from the day it is loaded.
+import { createHash } from "node:crypto";
 import { hashPassword } from "#app/door/password.server.ts";
 import { type Conditions, conditionsShape } from "#core/firmware/conditions.ts";
 import { type Policy, policyShape } from "#core/firmware/policy.ts";
@@ -8,9 +9,10 @@ import { groupBy } from "#core/quantities/group.ts";
 import { recompute } from "#db/needs.ts";
 import { foundClub } from "#db/people.ts";
 import { type Tx, withClub } from "#db/pool.ts";
-import { addRelease, withdrawRelease } from "#db/releases.ts";
+import { addRelease, keepFile, withdrawRelease } from "#db/releases.ts";
 import * as seed from "#db/seed.ts";
 import { addUnit, setHold } from "#db/units.ts";
+import { firmwareImage, imageName } from "#standins/firmware.ts";
 import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
 import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
 import { STORY } from "./data/story.ts";
@@ -104,7 +106,9 @@ async function layModels(tx: Tx, ago: (days: number) => PlainDate, keeper: strin
       const component = await seed.seedComponent(tx, { model: id, name, position, numbering, by: keeper });
       const laidReleases: { id: string; version: string }[] = [];
       for (const release of releases) {
-        laidReleases.push(await layRelease(tx, component, release, ago, revisionIds));
+        laidReleases.push(
+          await layRelease(tx, { model: model.name, part: name }, component, release, ago, revisionIds),
+        );
       }
       laidComponents.set(name, { id: component, releases: laidReleases });
     }
@@ -115,6 +119,7 @@ async function layModels(tx: Tx, ago: (days: number) => PlainDate, keeper: strin
 
 async function layRelease(
   tx: Tx,
+  names: { model: string; part: string },
   component: string,
   release: DemoRelease,
   ago: (days: number) => PlainDate,
@@ -125,7 +130,13 @@ async function layRelease(
   const version = release.version
     .replace("{yyyymmdd}", `${year}${month}${day}`)
     .replace("{ddmmyy}", `${day}${month}${year.slice(2)}`);
+  const image = firmwareImage(names.model, names.part, version);
+  const sha256 = createHash("sha256").update(image).digest("hex");
+  const name = imageName(names.model, names.part, version);
+  // The club keeps the makers' files; of community firmware it knows the hash alone.
+  if (release.track !== "community") await keepFile(tx, sha256, image);
   const id = await addRelease(tx, {
+    file: { sha256, size: image.length, name },
     component,
     version,
     aliases: release.aliases ?? [],

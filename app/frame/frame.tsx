@@ -8,6 +8,7 @@ import { askForPerson } from "../door/session.server.ts";
 import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
 import type { Route } from "./+types/frame";
+import { CHECK_FILE, CheckFile } from "./check-file.tsx";
 import { Finder } from "./finder.tsx";
 import { Keys, useKeys } from "./keys.tsx";
 import { TroublePage } from "./trouble.tsx";
@@ -83,6 +84,7 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
       </main>
       {open === "finder" && <Finder onClose={close} />}
       {open === "keys" && <Keys onClose={close} />}
+      <CheckFile />
     </div>
   );
 }
@@ -115,6 +117,9 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
         <p className="flex flex-col gap-1">
           <KeyHint letter="/" word="find" to="/find" onPress={() => onOpen("finder")} />
           <KeyHint letter="?" word="keys" to="/keys" onPress={() => onOpen("keys")} />
+          <label htmlFor={CHECK_FILE} className="cursor-pointer hover:underline">
+            check a file
+          </label>
         </p>
         <NavLink to="/me" className="leading-snug hover:underline">
           {data.personName}

@@ -36,12 +36,25 @@ export const combinationsOf = (procedures: readonly ProcedureRow[]): Combination
     return [{ id: p.id, purpose: p.purpose, effect: p.effect, keys: hold.keys, turn: hold.turn }];
   });
 
-/** For each procedure, the others that are one key away, the worst first. */
+/** For each procedure, the others that are one key away, the worst first; of several with the same keys one is enough. */
 export function warningsOf(procedures: readonly ProcedureRow[]) {
-  return confusable(combinationsOf(procedures)).flatMap((pair) => [
-    { of: pair.a, other: pair.b },
-    { of: pair.b, other: pair.a },
-  ]);
+  const combinations = combinationsOf(procedures);
+  const keysOf = (id: string) => {
+    const found = combinations.find((c) => c.id === id);
+    return `${[...(found?.keys ?? [])].sort().join("+")} ${found?.turn ?? ""}`.toLowerCase();
+  };
+  const said = new Set<string>();
+  return confusable(combinations)
+    .flatMap((pair) => [
+      { of: pair.a, other: pair.b },
+      { of: pair.b, other: pair.a },
+    ])
+    .filter(({ of, other }) => {
+      const key = `${of} ${keysOf(other)}`;
+      if (said.has(key)) return false;
+      said.add(key);
+      return true;
+    });
 }
 
 const confirmShape = z.object({

@@ -68,7 +68,8 @@ export default function Print({ loaderData }: Route.ComponentProps) {
                 const hold = other.steps.find((step) => step.kind === "hold");
                 return (
                   <p key={other.id} className="text-sm font-bold">
-                    Not {listed(hold?.keys ?? [], 9)}: that {EFFECT_WORD[other.effect]}.
+                    Not {listed(hold?.keys ?? [], 9)}: that is “{other.title}” and {EFFECT_WORD[other.effect]}
+                    .
                   </p>
                 );
               })}

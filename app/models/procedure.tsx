@@ -5,6 +5,7 @@ import { dossierHead, procedureById, proceduresOf, shelveProcedure } from "#db/d
 import { tell } from "#db/log.ts";
 import { releasesOf } from "#db/models.ts";
 import { inClub, mustBeAllowed, notAllowed, notFound } from "../context.ts";
+import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
@@ -129,6 +130,9 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
               </li>
             ))}
           </ol>
+          {(procedure.purpose === "flash" || procedure.purpose === "recover") && <Caution of="flashing" />}
+          {procedure.effect === "unlock" && <Caution of="unlocking" />}
+          {procedure.steps.some((step) => step.kind === "key-up") && <Caution of="keying-up" />}
           <p className="text-sm text-quiet">
             From {saySource(procedure.source)}; <Confirmed of={loaderData.confirmed} />.
           </p>

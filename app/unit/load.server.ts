@@ -1,13 +1,17 @@
 // What the unit's page and the answer-as-you-type both need: the unit, its facts, its catalogue, its policy.
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import type { Policy } from "#core/firmware/policy.ts";
-import { goalOfNeeds, wayOf } from "#core/firmware/way.ts";
+import { liesIn } from "#core/firmware/range.ts";
+import { goalOfNeeds, stateOfUnit, type Way, wayOf } from "#core/firmware/way.ts";
 import { laterOf, type PlainDate } from "#core/quantities/date.ts";
 import type { StoredNeed } from "#db/board.ts";
+import { confirmationsOf, proceduresOf } from "#db/dossier.ts";
 import { type KnownUnit, loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
 import { type UnitRow, unitByTag } from "#db/units.ts";
-import { notFound } from "../context.ts";
+import { notFound, type SignedIn } from "../context.ts";
+import { shownConfirmed } from "../models/dossier.server.ts";
+import type { ShownWay } from "./way.tsx";
 
 export type LoadedUnit = {
   readonly row: UnitRow;
@@ -51,8 +55,8 @@ export function waysOf(
   const other = owner && asked.to !== undefined ? new Map([...goal, [owner[0], asked.to]]) : undefined;
   return {
     goal: [...goal].map(([component, release]) => ({ component, release })),
-    way: goal.size > 0 ? wayOf(unit, catalogue, policy, goal) : undefined,
-    other: other && wayOf(unit, catalogue, policy, other, asked.keep),
+    way: goal.size > 0 ? shown(wayOf(unit, catalogue, policy, goal), catalogue) : undefined,
+    other: other && shown(wayOf(unit, catalogue, policy, other, asked.keep), catalogue),
     asked: { to: asked.to ?? first ?? "", keep: asked.keep },
     choices: [...catalogue.values()].flatMap((prepared) =>
       [...prepared.releases].reverse().map((release) => ({
@@ -61,4 +65,30 @@ export function waysOf(
       })),
     ),
   };
+}
+
+const shown = ({ result, offTrack }: Way, catalogue: Catalogue): ShownWay => ({
+  result,
+  offTrack,
+  community:
+    result.ok &&
+    result.value.steps.some((s) => catalogue.get(s.component)?.byId.get(s.release)?.track === "community"),
+});
+
+/** The procedures of its model that hold for a unit: not drafts, not for other hardware, not for other firmware. */
+export async function howToOf(tx: Tx, who: SignedIn, unit: KnownUnit, catalogue: Catalogue) {
+  const state = stateOfUnit(unit, catalogue);
+  const procedures = (await proceduresOf(tx, unit.model)).filter((p) => {
+    const prepared = catalogue.get(p.component_id ?? "");
+    const version = state.get(p.component_id ?? "");
+    const firmware = !p.firmware || !prepared || !version || liesIn(p.firmware, version, prepared.reader);
+    const revision = unit.hardwareRevision;
+    const hardware =
+      !p.hardware_revisions || revision === undefined || p.hardware_revisions.includes(revision);
+    return !p.draft && firmware && hardware;
+  });
+  const [first] = catalogue.values();
+  const version = first && state.get(first.component.id);
+  const runs = version && (first.byId.get(version.release ?? "")?.version ?? version.cleaned);
+  return { procedures, runs, confirmed: shownConfirmed(await confirmationsOf(tx, unit.model), who.timeZone) };
 }

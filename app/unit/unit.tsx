@@ -20,7 +20,8 @@ import type { Route } from "./+types/unit";
 import { actOnUnit, orSayAway } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
-import { componentsOf, loadUnit, waysOf } from "./load.server.ts";
+import { HowTo } from "./how-to.tsx";
+import { componentsOf, howToOf, loadUnit, waysOf } from "./load.server.ts";
 import { Compare, WaySteps } from "./way.tsx";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
@@ -46,6 +47,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       : undefined;
     return {
       ways,
+      howTo: facts && (await howToOf(tx, who, facts, catalogue)),
       unit: row,
       components: components.map((c) => c.name),
       standings,
@@ -120,6 +122,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
                 <LadderHere ladder={ladder} ways={loaderData.ways} />
               </section>
             ))}
+          {loaderData.howTo && <HowTo model={unit.model_id} {...loaderData.howTo} />}
           <Readings readings={loaderData.readings} />
         </div>
         <div className="flex flex-col gap-5">

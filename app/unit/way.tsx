@@ -4,6 +4,7 @@ import { Form } from "react-router";
 import type { Route, RouteProblem } from "#core/firmware/route.ts";
 import { careOf } from "#core/firmware/way.ts";
 import type { Result } from "#core/quantities/result.ts";
+import { Caution } from "../ui/caution.tsx";
 import { listed } from "../ui/words/count.ts";
 import {
   CARE_WORD,
@@ -19,14 +20,21 @@ import {
 export type ShownWay = {
   readonly result: Result<Route, RouteProblem>;
   readonly offTrack: boolean;
+  /** It installs community firmware. */
+  readonly community: boolean;
 };
 
 export function WaySteps({ way, names }: { readonly way: ShownWay; readonly names: RouteNames }) {
   if (!way.result.ok) return <NoWay problem={way.result.problem} names={names} />;
-  return <Steps route={way.result.value} offTrack={way.offTrack} names={names} />;
+  return <Steps route={way.result.value} offTrack={way.offTrack} community={way.community} names={names} />;
 }
 
-function Steps(props: { readonly route: Route; readonly offTrack: boolean; readonly names: RouteNames }) {
+function Steps(props: {
+  readonly route: Route;
+  readonly offTrack: boolean;
+  readonly community: boolean;
+  readonly names: RouteNames;
+}) {
   const { route, names } = props;
   const care = careOf(route);
   const several = new Set(route.steps.map((s) => s.component)).size > 1;
@@ -96,22 +104,10 @@ function Steps(props: { readonly route: Route; readonly offTrack: boolean; reado
             {listed(route.lowers.map(names.component))} must go back to an older release for it.
           </p>
         )}
-        <Caution />
+        <Caution of="flashing" />
+        {props.community && <Caution of="community" />}
       </div>
     </div>
-  );
-}
-
-/** The same words wherever a radio is flashed. */
-export function Caution() {
-  return (
-    <details className="text-quiet">
-      <summary className="cursor-pointer">Flashing may leave a radio unusable.</summary>
-      <p className="mt-1">
-        It may also void its warranty. Keep it powered, half charged at least, and do not unplug. Where the
-        maker or your licence says otherwise, they decide.
-      </p>
-    </details>
   );
 }
 

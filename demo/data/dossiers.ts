@@ -85,7 +85,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
         purpose: "update-mode",
         title: "Enter update mode",
         steps:
-          "turn off\nhold talk + 5, turn on; lamp amber; screen dark; sound none\nnote let go once the lamp is lit",
+          "turn off\nhold talk + 5, turn on; lamp amber; screen dark; sound no beep\nnote let go once the lamp is lit",
         source: leaflet,
         minutes: 1,
         seen: [

@@ -1,0 +1,31 @@
+// The cautions, each with the same words wherever its hazard is met. They never replace local rules.
+const CAUTIONS = {
+  flashing: {
+    head: "Flashing may leave a radio unusable.",
+    text: "It may also void its warranty. Keep it powered, half charged at least, and do not unplug. Where the maker says otherwise, the maker decides.",
+  },
+  community: {
+    head: "Community firmware is not the maker's.",
+    text: "It goes on at the club's own risk, and the radio's type approval may no longer hold. Your local rules decide.",
+  },
+  unlocking: {
+    head: "Receiving more is not permission to transmit more.",
+    text: "Transmit only where your licence or the service's rules allow it. Some hold that an unlocked radio is preparedness, others that it is an accident in waiting: the club chooses, and local rules decide.",
+  },
+  "keying-up": {
+    head: "Key up into a dummy load.",
+    text: "One rated for the power, for a short time, and identify where that is required. Your licence decides.",
+  },
+} as const;
+
+export type Hazard = keyof typeof CAUTIONS;
+
+export function Caution({ of }: { readonly of: Hazard }) {
+  const { head, text } = CAUTIONS[of];
+  return (
+    <details className="text-sm text-quiet">
+      <summary className="cursor-pointer">{head}</summary>
+      <p className="mt-1">{text}</p>
+    </details>
+  );
+}
