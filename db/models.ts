@@ -50,6 +50,15 @@ export async function modelById(tx: Tx, id: string): Promise<ModelHead | undefin
   return rows[0];
 }
 
+/** The id of the model of a maker and name, in any case of letters. */
+export async function modelByName(tx: Tx, maker: string, name: string): Promise<string | undefined> {
+  const { rows } = await tx.query<{ id: string }>(
+    "select id from model where lower(maker) = lower($1) and lower(name) = lower($2) and shelved_at is null",
+    [maker, name],
+  );
+  return rows[0]?.id;
+}
+
 export type RevisionRow = { id: string; name: string; how_to_tell: string };
 
 export async function revisionsOf(tx: Tx, model: string): Promise<RevisionRow[]> {

@@ -67,6 +67,9 @@ export const withdrawRelease = (tx: Tx, id: string, withdrawn: { on: PlainDate; 
     withdrawn?.why ?? null,
   ]);
 
+export const markDraft = (tx: Tx, id: string) =>
+  tx.query("update release set draft = true where id = $1", [id]);
+
 export const shelveRelease = (tx: Tx, id: string) =>
   tx.query("update release set shelved_at = now() where id = $1", [id]);
 

@@ -9,6 +9,7 @@ import {
   outDocument,
   releaseRows,
 } from "#core/club/out.ts";
+import { dossierDocument } from "#core/dossier/document.ts";
 import { standingOf } from "#core/firmware/standing.ts";
 import { isOpen, targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
@@ -24,6 +25,8 @@ export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   if (params.file === "units.schema.json") return Response.json(z.toJSONSchema(outDocument, { io: "input" }));
+  if (params.file === "dossier.schema.json")
+    return Response.json(z.toJSONSchema(dossierDocument, { io: "input", unrepresentable: "any" }));
   const file = params.file ?? "";
   const rowsOf = TABLES[file];
   if (!rowsOf && file !== "units.json") throw notFound("This file");

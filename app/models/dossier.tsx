@@ -98,16 +98,21 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
       title={model.name}
       says={`${model.maker}, ${model.kind}; ${counted(loaderData.units, "unit")} here`}
       acts={
-        mayEdit && (
-          <>
-            <Link to={`/models/${model.id}/edit`} className="btn btn-outline btn-primary btn-sm">
-              Correct what it is
-            </Link>
-            <Link to={`/models/${model.id}/releases/new`} className="btn btn-primary btn-sm">
-              Add a release
-            </Link>
-          </>
-        )
+        <>
+          <a href={`/models/${model.id}/dossier.json`} download className="link self-center text-sm">
+            Take it out
+          </a>
+          {mayEdit && (
+            <>
+              <Link to={`/models/${model.id}/edit`} className="btn btn-outline btn-primary btn-sm">
+                Correct what it is
+              </Link>
+              <Link to={`/models/${model.id}/releases/new`} className="btn btn-primary btn-sm">
+                Add a release
+              </Link>
+            </>
+          )}
+        </>
       }
     >
       {actionData && (

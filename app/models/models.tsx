@@ -21,9 +21,14 @@ export default function Models({ loaderData }: Route.ComponentProps) {
       says={`${counted(loaderData.models.length, "kind")} of radio`}
       acts={
         mayEdit && (
-          <Link to="/models/new" className="btn btn-primary btn-sm">
-            Add a model
-          </Link>
+          <>
+            <Link to="/models/bring-in" className="btn btn-outline btn-primary btn-sm">
+              Bring in a dossier
+            </Link>
+            <Link to="/models/new" className="btn btn-primary btn-sm">
+              Add a model
+            </Link>
+          </>
         )
       }
     >

@@ -1,0 +1,176 @@
+// A dossier from another club: pasted or uploaded, shown as differences against ours, accepted one by one.
+import { data, Form, Link, redirect } from "react-router";
+import { type Difference, differencesOf } from "#core/dossier/differences.ts";
+import { readDossier } from "#core/dossier/document.ts";
+import { groupBy } from "#core/quantities/group.ts";
+import { inClub, mustBeAllowed } from "../context.ts";
+import { Page } from "../ui/page.tsx";
+import { counted, listed } from "../ui/words/count.ts";
+import { sayDocumentProblem } from "../ui/words/document.ts";
+import type { Route } from "./+types/bring-in";
+import { acceptDossier, oursFor, writeDossier } from "./document.server.ts";
+
+export const meta: Route.MetaFunction = () => [{ title: "A dossier from elsewhere · Mossy Cabinet" }];
+
+const LARGEST = 4 * 1024 * 1024;
+
+export function loader({ context }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-model");
+  return null;
+}
+
+export async function action({ context, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-model");
+  const form = await request.formData();
+  const file = form.get("file");
+  const text = file instanceof File && file.size > 0 ? await textOf(file) : String(form.get("text") ?? "");
+  if (text.length > LARGEST)
+    return data({ text: "", trouble: "That is larger than 4 MB; no dossier is." }, { status: 400 });
+  const read = readDossier(text);
+  if (!read.ok) return data({ text, trouble: sayDocumentProblem(read.problem) }, { status: 400 });
+  const { dossier, unknown } = read.value;
+  const accepted = new Set(form.getAll("accept").map(String));
+  return inClub(context, async (tx, who) => {
+    if (form.get("intent") === "accept" && accepted.size > 0) {
+      const { model } = await acceptDossier(tx, who, dossier, accepted);
+      return redirect(`/models/${model}`);
+    }
+    const known = await oursFor(tx, dossier);
+    const ours = known && (await writeDossier(tx, who, known));
+    const differences = differencesOf(ours || undefined, dossier);
+    const about = {
+      name: dossier.model.name,
+      from: dossier.from,
+      on: dossier.writtenOn,
+      known: known !== undefined,
+    };
+    return data({ text, unknown, differences, about, trouble: undefined });
+  });
+}
+
+async function textOf(file: File): Promise<string> {
+  return file.size > LARGEST ? "x".repeat(LARGEST + 1) : file.text();
+}
+
+export default function BringIn({ actionData }: Route.ComponentProps) {
+  const shown = actionData && "differences" in actionData ? actionData : undefined;
+  return (
+    <Page
+      title="A dossier from elsewhere"
+      says={
+        shown ? `${shown.about.name}, written by ${shown.about.from}` : "what another club knows of a model"
+      }
+    >
+      {shown ? (
+        <Differences shown={shown} />
+      ) : (
+        <Form method="post" encType="multipart/form-data" className="flex max-w-2xl flex-col gap-4">
+          {actionData?.trouble && (
+            <p role="alert" className="hatch border-l-4 border-rust p-3 font-semibold text-rust">
+              {actionData.trouble}
+            </p>
+          )}
+          <label className="text-sm font-semibold">
+            <span className="mb-1 block">The file</span>
+            <input type="file" name="file" accept=".json,application/json" className="file-input w-full" />
+          </label>
+          <label className="text-sm font-semibold">
+            <span className="mb-1 block">Or paste its text here</span>
+            <textarea name="text" rows={8} defaultValue={actionData?.text} className="textarea ver w-full" />
+          </label>
+          <p className="text-sm text-quiet">
+            Nothing is taken over before you have seen it. What is in it:{" "}
+            <a className="link" href="/out/dossier.schema.json">
+              the format
+            </a>
+            .
+          </p>
+          <button type="submit" className="btn btn-primary w-fit">
+            Hold it against ours
+          </button>
+        </Form>
+      )}
+    </Page>
+  );
+}
+
+type Shown = {
+  readonly text: string;
+  readonly unknown: readonly string[];
+  readonly differences: readonly Difference[];
+  readonly about: { readonly name: string; readonly from: string; readonly known: boolean };
+};
+
+const KIND_WORD: Record<Difference["kind"], string> = {
+  identity: "The model",
+  part: "Its parts",
+  release: "Releases",
+  procedure: "Procedures",
+  quirk: "Oddities",
+};
+
+function Differences({ shown }: { readonly shown: Shown }) {
+  const { differences, about } = shown;
+  if (differences.length === 0) {
+    return (
+      <p className="sheet w-fit p-4">
+        It says nothing that ours does not say.{" "}
+        <Link className="link" to="/models/bring-in">
+          Another one
+        </Link>
+      </p>
+    );
+  }
+  return (
+    <Form method="post" className="flex flex-col gap-5">
+      <input type="hidden" name="text" value={shown.text} />
+      <p>
+        {about.known
+          ? `It differs from our dossier in ${counted(differences.length, "fact")}. Pick those that you take over; ours stay otherwise.`
+          : `We have no ${about.name} yet: what you pick begins its dossier.`}
+        {shown.unknown.length > 0 &&
+          ` Left out, since our format has no such field: ${listed(shown.unknown, 6)}.`}
+      </p>
+      {[...groupBy(differences, (d) => d.kind)].map(([kind, list]) => (
+        <section key={kind}>
+          <h2 className="mb-1.5">{KIND_WORD[kind]}</h2>
+          <ul className="sheet divide-y divide-line">
+            {list.map((difference) => (
+              <li key={difference.key} className="px-4 py-2.5">
+                <label className="flex items-baseline gap-3 font-semibold">
+                  <input
+                    type="checkbox"
+                    name="accept"
+                    value={difference.key}
+                    defaultChecked={!about.known}
+                    className="checkbox checkbox-sm checkbox-primary self-center"
+                  />
+                  {difference.title}
+                  {difference.fields.every((f) => f.ours === undefined) && (
+                    <span className="border border-brass px-1 text-xs">new to us</span>
+                  )}
+                </label>
+                <dl className="mt-1 ml-8 grid gap-x-4 text-sm sm:grid-cols-[9rem_minmax(0,1fr)]">
+                  {difference.fields.map((field) => (
+                    <div key={field.name} className="contents">
+                      <dt className="text-quiet">{field.name}</dt>
+                      <dd className="min-w-0 break-words">
+                        {field.ours !== undefined && field.ours !== "" && (
+                          <del className="mr-2 text-quiet">{field.ours.slice(0, 300)}</del>
+                        )}
+                        <ins className="no-underline">{field.theirs.slice(0, 300)}</ins>
+                      </dd>
+                    </div>
+                  ))}
+                </dl>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+      <button type="submit" name="intent" value="accept" className="btn btn-primary w-fit">
+        Take over what is picked
+      </button>
+    </Form>
+  );
+}

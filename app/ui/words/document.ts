@@ -1,0 +1,15 @@
+// What is wrong with a document that somebody brought.
+import type { DocumentProblem } from "#core/dossier/document.ts";
+
+export function sayDocumentProblem(problem: DocumentProblem): string {
+  switch (problem.kind) {
+    case "not-json":
+      return "This is no JSON document: it cannot be read from its first letter to its last.";
+    case "other-format":
+      return "This is JSON, but no dossier of ours: it should begin with the format “mossy-cabinet/dossier”.";
+    case "other-version":
+      return `This dossier is of version ${problem.version}; we read version 1. Ask for it in that version.`;
+    case "wrong":
+      return `At ${problem.at || "its start"} it is not as a dossier should be: ${problem.message}.`;
+  }
+}

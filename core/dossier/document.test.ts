@@ -1,0 +1,100 @@
+// Documents in and out: read strictly, unknown fields named, differences found and only those.
+import { expect, test } from "vitest";
+import { differencesOf } from "./differences.ts";
+import { type Dossier, readDossier } from "./document.ts";
+
+const document = (): Record<string, unknown> => ({
+  format: "mossy-cabinet/dossier",
+  version: 1,
+  from: "Lanternfen Radio Circle",
+  writtenOn: "2026-11-24",
+  model: { maker: "Fenwright", name: "Wicket", kind: "handheld", identity: {} },
+  components: [
+    {
+      name: "main",
+      reading: {},
+      releases: [
+        { version: "1.06", track: "factory", releasedOn: "2026-01-01" },
+        {
+          version: "1.10",
+          track: "factory",
+          releasedOn: "2026-03-01",
+          conditions: { from: [{ atLeast: "1.06" }] },
+        },
+      ],
+    },
+  ],
+  procedures: [
+    {
+      purpose: "update-mode",
+      title: "Enter update mode",
+      steps: [{ kind: "hold", keys: ["talk", "5"], turn: "on" }],
+      source: { kind: "maker" },
+    },
+  ],
+  quirks: [{ symptom: "LO MEM", cure: "wait", source: { kind: "bench" } }],
+});
+
+const read = (value: unknown): Dossier => {
+  const found = readDossier(JSON.stringify(value));
+  if (!found.ok) throw new Error(JSON.stringify(found.problem));
+  return found.value.dossier;
+};
+
+test("a document reads, and written again it reads the same", () => {
+  const dossier = read(document());
+  expect(read(dossier)).toEqual(dossier);
+  expect(differencesOf(dossier, dossier)).toEqual([]);
+});
+
+test("what is no document, of another format or version, or wrong, is answered", () => {
+  expect(readDossier("{")).toMatchObject({ problem: { kind: "not-json" } });
+  expect(readDossier("12")).toMatchObject({ problem: { kind: "not-json" } });
+  expect(readDossier("{}")).toMatchObject({ problem: { kind: "other-format" } });
+  expect(readDossier(JSON.stringify({ ...document(), version: 2 }))).toMatchObject({
+    problem: { kind: "other-version", version: "2" },
+  });
+  expect(readDossier(JSON.stringify({ ...document(), components: [] }))).toMatchObject({
+    problem: { kind: "wrong", at: "components" },
+  });
+  expect(readDossier(JSON.stringify({ ...document(), writtenOn: "2026-02-30" }))).toMatchObject({
+    problem: { kind: "wrong", at: "writtenOn" },
+  });
+});
+
+test("unknown fields are left out and named, wherever they stand", () => {
+  const odd = document() as { components: { releases: Record<string, unknown>[] }[] } & Record<
+    string,
+    unknown
+  >;
+  odd.colour = "green";
+  const release = odd.components[0]?.releases[0];
+  if (release) release.mood = "fair";
+  const found = readDossier(JSON.stringify(odd));
+  expect(found.ok && [...found.value.unknown].sort()).toEqual(["colour", "components.0.releases.0.mood"]);
+});
+
+test("differences: what is new, what is otherwise, and nothing that only ours has", () => {
+  const ours = read(document());
+  const other = document() as unknown as Dossier & { quirks: { cure: string }[] };
+  const theirs = read({
+    ...other,
+    from: "Another club",
+    quirks: [{ symptom: "lo mem", cure: "wait ten seconds", source: { kind: "club" } }],
+    procedures: [],
+    components: [
+      {
+        ...other.components[0],
+        releases: [
+          { version: "1.06", track: "factory", releasedOn: "2026-01-01" },
+          { version: "1.14", track: "factory", releasedOn: "2026-05-01" },
+        ],
+      },
+    ],
+  });
+  const found = differencesOf(ours, theirs);
+  expect(found.map((d) => d.key)).toEqual(["release main 1.14", "quirk lo mem"]);
+  expect(found[0]?.fields).toContainEqual({ name: "version", ours: undefined, theirs: "1.14" });
+  expect(found[1]?.fields).toContainEqual({ name: "cure", ours: "wait", theirs: "wait ten seconds" });
+  expect(differencesOf(undefined, theirs).length).toBeGreaterThan(found.length);
+});

@@ -1,0 +1,147 @@
+// A dossier as one document that clubs can exchange: our own open format. The Zod shape is the format.
+import { z } from "zod";
+import { TRACKS, URGENCIES } from "../firmware/catalogue.ts";
+import { conditionsShape } from "../firmware/conditions.ts";
+import { plainDate } from "../firmware/policy.ts";
+import { rangeShape } from "../firmware/range.ts";
+import { DATE_PATTERNS } from "../firmware/schemes/dated.ts";
+import { bad, good, type Result } from "../quantities/result.ts";
+import { identityShape, partReadingShape } from "./identity.ts";
+import { procedureShape } from "./procedure.ts";
+import { sourceShape } from "./source.ts";
+
+export const MODEL_KINDS = ["handheld", "mobile", "base", "module"] as const;
+
+const numberingShape = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.enum(["dotted", "decimal", "lettered", "listed"]) }),
+  z.strictObject({ kind: z.literal("dated"), pattern: z.enum(DATE_PATTERNS) }),
+]);
+
+const releaseShape = z.strictObject({
+  version: z.string().min(1).max(200),
+  aliases: z.array(z.string().min(1).max(200)).default([]),
+  track: z.enum(TRACKS),
+  releasedOn: plainDate,
+  withdrawn: z.strictObject({ on: plainDate, why: z.string().min(1) }).optional(),
+  hardwareRevisions: z.array(z.string()).min(1).optional(),
+  regions: z.array(z.string()).min(1).optional(),
+  fixes: z
+    .array(z.strictObject({ tag: z.string(), urgency: z.enum(URGENCIES), text: z.string() }))
+    .default([]),
+  notes: z.string().max(2000).default(""),
+  source: z.string().max(300).default(""),
+  conditions: conditionsShape.strict().optional(),
+  draft: z.boolean().default(false),
+  file: z
+    .strictObject({
+      sha256: z.string().regex(/^[0-9a-f]{64}$/),
+      size: z.number().int().min(0).nullable(),
+      name: z.string().max(200),
+    })
+    .optional(),
+});
+
+const quirkShape = z.strictObject({
+  symptom: z.string().min(1).max(500),
+  cause: z.string().max(1000).default(""),
+  cure: z.string().max(1000).default(""),
+  firmware: z.strictObject({ component: z.string(), range: rangeShape }).optional(),
+  source: sourceShape.strict(),
+});
+
+export const FORMAT = "mossy-cabinet/dossier";
+export const FORMAT_VERSION = 1;
+
+export const dossierDocument = z.strictObject({
+  format: z.literal(FORMAT),
+  version: z.literal(FORMAT_VERSION),
+  /** The club that wrote it. */
+  from: z.string().min(1).max(200),
+  writtenOn: plainDate,
+  model: z.strictObject({
+    maker: z.string().max(80),
+    name: z.string().min(1).max(80),
+    kind: z.enum(MODEL_KINDS),
+    note: z.string().max(2000).default(""),
+    suffixes: z.array(z.string()).default([]),
+    hardwareRevisions: z
+      .array(z.strictObject({ name: z.string().min(1), howToTell: z.string().default("") }))
+      .default([]),
+    identity: identityShape.strict(),
+  }),
+  components: z
+    .array(
+      z.strictObject({
+        name: z.string().min(1).max(80),
+        numbering: numberingShape.optional(),
+        reading: partReadingShape.strict(),
+        releases: z.array(releaseShape).max(5000).default([]),
+      }),
+    )
+    .min(1)
+    .max(20),
+  procedures: z
+    .array(
+      procedureShape.extend({ source: sourceShape.strict(), draft: z.boolean().default(false) }).strict(),
+    )
+    .max(500)
+    .default([]),
+  quirks: z.array(quirkShape).max(500).default([]),
+});
+
+export type Dossier = z.output<typeof dossierDocument>;
+export type DossierRelease = Dossier["components"][number]["releases"][number];
+
+export type DocumentProblem =
+  | { readonly kind: "not-json" }
+  | { readonly kind: "other-format" }
+  | { readonly kind: "other-version"; readonly version: string }
+  | { readonly kind: "wrong"; readonly at: string; readonly message: string };
+
+export type ReadDossier = {
+  readonly dossier: Dossier /** Fields we do not know, left out. */;
+  readonly unknown: readonly string[];
+};
+
+/**
+ * Reads a document. Fields that the format does not have are left out and named.
+ * Problems: `not-json`, `other-format`, `other-version`, `wrong` (where, and what was expected).
+ */
+export function readDossier(text: string): Result<ReadDossier, DocumentProblem> {
+  const raw = parseJson(text);
+  if (raw === undefined) return bad({ kind: "not-json" });
+  const head = z.looseObject({ format: z.literal(FORMAT), version: z.unknown() }).safeParse(raw);
+  if (!head.success) return bad({ kind: "other-format" });
+  if (head.data.version !== FORMAT_VERSION) {
+    return bad({ kind: "other-version", version: String(head.data.version).slice(0, 20) });
+  }
+  const unknown: string[] = [];
+  let parsed = dossierDocument.safeParse(raw);
+  for (let again = 0; !parsed.success && again < 20; again++) {
+    const extra = parsed.error.issues.filter((issue) => issue.code === "unrecognized_keys");
+    if (extra.length === 0) break;
+    for (const issue of extra) {
+      const at = issue.path.reduce<unknown>(
+        (value, key) => (value as Record<PropertyKey, unknown>)?.[key],
+        raw,
+      );
+      for (const key of issue.keys) {
+        unknown.push([...issue.path, key].join("."));
+        delete (at as Record<string, unknown>)[key];
+      }
+    }
+    parsed = dossierDocument.safeParse(raw);
+  }
+  if (parsed.success) return good({ dossier: parsed.data, unknown });
+  const [first] = parsed.error.issues;
+  return bad({ kind: "wrong", at: first?.path.join(".") ?? "", message: first?.message ?? "" });
+}
+
+function parseJson(text: string): unknown {
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === "object" && value !== null ? value : undefined;
+  } catch {
+    return undefined;
+  }
+}
