@@ -17,6 +17,8 @@ export default [
     route("codeplugs", "./frame/later.tsx", { id: "codeplugs" }),
     route("models", "./models/models.tsx"),
     route("models/new", "./models/edit.tsx", { id: "model-new" }),
+    route("models/which", "./models/which.tsx"),
+    route("models/:model/identity", "./models/identity-edit.tsx"),
     route("models/bring-in", "./models/bring-in.tsx"),
     route("models/:model", "./models/dossier.tsx"),
     route("models/:model/edit", "./models/edit.tsx"),

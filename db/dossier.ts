@@ -206,3 +206,16 @@ export const putIdentity = (tx: Tx, model: string, identity: Identity) =>
 
 export const putPartReading = (tx: Tx, component: string, reading: PartReading) =>
   tx.query("update component set reading = $2 where id = $1", [component, JSON.stringify(reading)]);
+
+/** What every model is known by. */
+export async function allIdentities(
+  tx: Tx,
+): Promise<{ id: string; maker: string; name: string; identity: Identity }[]> {
+  const { rows } = await tx.query<{
+    id: string;
+    maker: string;
+    name: string;
+    identity: z.input<typeof identityShape>;
+  }>("select id, maker, name, identity from model where shelved_at is null order by id");
+  return rows.map((row) => ({ ...row, identity: identityShape.parse(row.identity) }));
+}

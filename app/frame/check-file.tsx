@@ -92,12 +92,12 @@ export function CheckFile() {
     };
   }, [take]);
   return (
-    <>
+    <section aria-label="File check" className="no-print">
       <input
         id={CHECK_FILE}
         type="file"
         aria-label="Check a file"
-        className="sr-only"
+        className="sr-only focus:not-sr-only focus:fixed focus:bottom-4 focus:left-28 focus:z-40 focus:bg-base-100 focus:p-2"
         onChange={(event) => {
           const file = event.target.files?.[0];
           event.target.value = "";
@@ -114,7 +114,7 @@ export function CheckFile() {
           <Told state={state} />
         </Dialogue>
       )}
-    </>
+    </section>
   );
 }
 

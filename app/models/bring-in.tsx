@@ -101,6 +101,21 @@ type Shown = {
   readonly about: { readonly name: string; readonly from: string; readonly known: boolean };
 };
 
+const FIELD_WORD: Readonly<Record<string, string>> = {
+  releasedOn: "released on",
+  hardwareRevisions: "hardware",
+  fromTracks: "over tracks",
+  from: "over",
+  rollbackFloor: "nothing older than",
+  soldAs: "also sold as",
+  pickInTool: "in the tool pick",
+  firmware: "for",
+  fixes: "mends",
+  where: "shows",
+  sample: "looks like",
+  numbering: "counts",
+};
+
 const KIND_WORD: Record<Difference["kind"], string> = {
   identity: "The model",
   part: "Its parts",
@@ -153,7 +168,7 @@ function Differences({ shown }: { readonly shown: Shown }) {
                 <dl className="mt-1 ml-8 grid gap-x-4 text-sm sm:grid-cols-[9rem_minmax(0,1fr)]">
                   {difference.fields.map((field) => (
                     <div key={field.name} className="contents">
-                      <dt className="text-quiet">{field.name}</dt>
+                      <dt className="text-quiet">{FIELD_WORD[field.name] ?? field.name}</dt>
                       <dd className="min-w-0 break-words">
                         {field.ours !== undefined && field.ours !== "" && (
                           <del className="mr-2 text-quiet">{field.ours.slice(0, 300)}</del>

@@ -107,6 +107,9 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
               <Link to={`/models/${model.id}/edit`} className="btn btn-outline btn-primary btn-sm">
                 Correct what it is
               </Link>
+              <Link to={`/models/${model.id}/identity`} className="btn btn-outline btn-primary btn-sm">
+                Names and keys
+              </Link>
               <Link to={`/models/${model.id}/releases/new`} className="btn btn-primary btn-sm">
                 Add a release
               </Link>

@@ -20,16 +20,21 @@ export default function Models({ loaderData }: Route.ComponentProps) {
       title="Models"
       says={`${counted(loaderData.models.length, "kind")} of radio`}
       acts={
-        mayEdit && (
-          <>
-            <Link to="/models/bring-in" className="btn btn-outline btn-primary btn-sm">
-              Bring in a dossier
-            </Link>
-            <Link to="/models/new" className="btn btn-primary btn-sm">
-              Add a model
-            </Link>
-          </>
-        )
+        <>
+          <Link to="/models/which" className="link self-center text-sm">
+            Which model is this?
+          </Link>
+          {mayEdit && (
+            <>
+              <Link to="/models/bring-in" className="btn btn-outline btn-primary btn-sm">
+                Bring in a dossier
+              </Link>
+              <Link to="/models/new" className="btn btn-primary btn-sm">
+                Add a model
+              </Link>
+            </>
+          )}
+        </>
       }
     >
       {loaderData.models.length === 0 && <p className="doubt w-fit p-5">No model is known yet.</p>}

@@ -2,6 +2,7 @@
 import { redirect } from "react-router";
 import type { Catalogue, Release } from "#core/firmware/catalogue.ts";
 import { contradictionsOf } from "#core/firmware/contradictions.ts";
+import { whatIf } from "#core/firmware/what-if.ts";
 import { effectOf, withRelease } from "#core/needs/effect.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { loadCatalogues, loadFacts, policyOf, type ReleaseRow } from "#db/facts.ts";
@@ -38,6 +39,7 @@ export async function loadRelease(tx: Tx, modelId: string, releaseId: string, to
   return {
     model,
     release,
+    whatIf: release && !release.draft ? await ifTarget(tx, model.id, release) : undefined,
     components,
     revisions,
     values: release ? releaseValues(release, revisions) : newReleaseValues(today),
@@ -169,4 +171,37 @@ async function save(
     await tell(tx, entry, { model: about.model });
   }
   await bringUpToDate(tx, { of: "model", id: about.model }, `${about.component} ${fields.version}`);
+}
+
+/** What it would take if every radio of the model went to this release. */
+async function ifTarget(tx: Tx, model: string, release: ReleaseRow) {
+  const facts = await loadFacts(tx, { of: "model", id: model });
+  const catalogue = facts.catalogues.get(model);
+  if (!catalogue?.get(release.component_id)?.byId.has(release.id)) return undefined;
+  const told = whatIf(
+    facts.units,
+    (unit) => policyOf(facts, facts.units.find((u) => u.id === unit.id) ?? { group: null }),
+    catalogue,
+    release.component_id,
+    release.id,
+  );
+  const names = Object.fromEntries(
+    [...catalogue.values()].flatMap((p) => [
+      [p.component.id, p.component.name],
+      ...p.releases.map((r) => [`r${r.id}`, r.version]),
+    ]),
+  ) as Record<string, string>;
+  return {
+    ...told,
+    there: await unitTags(tx, told.there),
+    reachTags: await unitTags(
+      tx,
+      told.reach.map((r) => r.unit),
+    ),
+    stuckTags: await unitTags(
+      tx,
+      told.stuck.map((s) => s.unit),
+    ),
+    names,
+  };
 }

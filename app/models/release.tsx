@@ -2,6 +2,8 @@
 import { Form, Link } from "react-router";
 import { inClub, mustBeAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
+import { counted } from "../ui/words/count.ts";
+import { sayStop } from "../ui/words/route.ts";
 import type { Route } from "./+types/release";
 import { actOnRelease, loadRelease, type Touched } from "./release.server.ts";
 import { ReleaseFields } from "./release-fields.tsx";
@@ -58,6 +60,7 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
             )}
           </div>
         </Form>
+        {loaderData.whatIf && <IfTarget told={loaderData.whatIf} />}
         {actionData?.touched && <TouchedUnits touched={actionData.touched} />}
       </div>
     </Page>
@@ -87,6 +90,49 @@ function TouchedUnits({ touched }: { readonly touched: Touched }) {
             </li>
           ))}
       </ul>
+    </section>
+  );
+}
+
+type Told = NonNullable<Route.ComponentProps["loaderData"]["whatIf"]>;
+
+/** What it would take if every radio went to this release. */
+function IfTarget({ told }: { readonly told: Told }) {
+  const names = {
+    release: (id: string) => told.names[`r${id}`] ?? "another release",
+    component: (id: string) => told.names[id] ?? "?",
+  };
+  const stops = new Map(told.stuck.flatMap((s) => s.stops).map((stop) => [JSON.stringify(stop), stop]));
+  const total = told.there.length + told.reachTags.length + told.stuckTags.length;
+  return (
+    <section>
+      <h2 className="mb-1.5">If every radio went to it</h2>
+      <p>
+        {told.there.length} of {total} run it. {counted(told.reachTags.length, "radio")} would get there in
+        about {counted(told.minutes, "minute")} of bench time; {told.losing === 0 ? "none" : told.losing}{" "}
+        would lose at least the settings.{" "}
+        {told.stuckTags.length > 0 && `${counted(told.stuckTags.length, "radio")} would have no route.`}
+      </p>
+      <dl className="mt-2 grid gap-x-4 gap-y-1 text-sm sm:grid-cols-[8rem_minmax(0,1fr)]">
+        {[
+          ["get there", told.reachTags],
+          ["no route", told.stuckTags],
+        ].map(([name, tags]) =>
+          tags && tags.length > 0 ? (
+            <div key={String(name)} className="contents">
+              <dt className="text-quiet">{name}</dt>
+              <dd className="tag">{[tags].flat().join(" ")}</dd>
+            </div>
+          ) : null,
+        )}
+      </dl>
+      {stops.size > 0 && (
+        <ul className="mt-2 list-[square] pl-5 text-sm">
+          {[...stops].map(([key, stop]) => (
+            <li key={key}>{sayStop(stop, names)}</li>
+          ))}
+        </ul>
+      )}
     </section>
   );
 }

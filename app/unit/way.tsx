@@ -200,7 +200,7 @@ function Beside(props: {
       <table className="table table-sm sheet w-auto">
         <thead>
           <tr>
-            <th />
+            <td />
             <th>what it needs</th>
             <th>the other way</th>
           </tr>
