@@ -15,7 +15,7 @@ import type { Reading, UnitFacts } from "#core/firmware/unit.ts";
 import type { Numbering } from "#core/firmware/version.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import type { Tx } from "./pool.ts";
+import { pool, type Tx } from "./pool.ts";
 
 /** Which units a change concerns. */
 export type Scope =
@@ -159,6 +159,7 @@ export async function loadCatalogues(tx: Tx, models: readonly string[]): Promise
     "select id, catalogue_stamp from model where id = any($1::bigint[]) order by id",
     [models],
   );
+  const kept = keptHere();
   const missing = rows.filter((row) => !kept.has(row.catalogue_stamp));
   const fresh =
     missing.length > 0
@@ -170,17 +171,23 @@ export async function loadCatalogues(tx: Tx, models: readonly string[]): Promise
   const found = new Map<string, Catalogue>();
   for (const { id, catalogue_stamp: stamp } of rows) {
     const catalogue = kept.get(stamp) ?? fresh.get(id) ?? new Map();
-    keep(stamp, catalogue);
+    keep(kept, stamp, catalogue);
     if (catalogue.size > 0) found.set(id, catalogue);
   }
   return found;
 }
 
-/** The catalogues last used, oldest first. */
-const kept = new Map<string, Catalogue>();
+/** The catalogues last used, oldest first; for each pool its own, since another database counts its stamps anew. */
+const keptBy = new WeakMap<object, Map<string, Catalogue>>();
 const MOST_KEPT = 1000;
 
-function keep(stamp: string, catalogue: Catalogue): void {
+function keptHere(): Map<string, Catalogue> {
+  const here = keptBy.get(pool()) ?? new Map<string, Catalogue>();
+  keptBy.set(pool(), here);
+  return here;
+}
+
+function keep(kept: Map<string, Catalogue>, stamp: string, catalogue: Catalogue): void {
   kept.delete(stamp);
   kept.set(stamp, catalogue);
   for (const oldest of kept.keys()) {
