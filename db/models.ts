@@ -69,10 +69,11 @@ export async function revisionsOf(tx: Tx, model: string): Promise<RevisionRow[]>
   return rows;
 }
 
-export async function releasesOf(tx: Tx, model: string): Promise<ReleaseRow[]> {
-  const { rows } = await tx.query<ReleaseRow>(
-    `select ${RELEASE_COLUMNS} from release where shelved_at is null
-     and component_id in (select id from component where model_id = $1) order by released_on desc, id desc`,
+/** The releases of a model, newest first; `stored`: the club keeps the file itself. */
+export async function releasesOf(tx: Tx, model: string): Promise<(ReleaseRow & { stored: boolean })[]> {
+  const { rows } = await tx.query<ReleaseRow & { stored: boolean }>(
+    `select ${RELEASE_COLUMNS}, exists (select from file f where f.club_id = release.club_id and f.sha256 = file_sha256) stored
+     from release where shelved_at is null and component_id in (select id from component where model_id = $1) order by released_on desc, id desc`,
     [model],
   );
   return rows;

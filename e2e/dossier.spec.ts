@@ -155,6 +155,20 @@ test("files: the right one, another, a renamed one; nothing of them is sent", as
   expect(sent).toEqual([]);
 });
 
+test("a release's file is kept by its content, and comes out as it went in", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  const tussock = await modelPath(page, "Tussock");
+  await page.goto(`${served.address}${tussock}/releases/new`);
+  await page.getByLabel("Version", { exact: true }).fill("010130");
+  const buffer = Buffer.from(firmwareImage("Tussock", "main", "010130"));
+  await page.getByLabel("Or put the file itself here").setInputFiles({ name: "t.img", mimeType: "", buffer });
+  await page.getByRole("button", { name: "Add it" }).click();
+  const link = page.getByRole("row", { name: /^010130/ }).getByRole("link", { name: "t.img" });
+  const href = await link.getAttribute("href");
+  const back = await page.request.get(`${served.address}${href}`);
+  expect(Buffer.compare(await back.body(), buffer)).toBe(0);
+});
+
 test("a dossier goes out, is changed elsewhere, and comes in fact by fact", async ({ page }) => {
   await signIn(page, served.address, "wren");
   const tussock = await modelPath(page, "Tussock");

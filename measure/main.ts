@@ -1,11 +1,18 @@
 // npm run measure: speeds as ratios in one run; prints the table that docs/measurements.md keeps.
 
+import { measureDossier } from "./dossier.ts";
 import { measureCore } from "./needs.ts";
 import { measurePages } from "./pages.ts";
 import { measureRoute } from "./route.ts";
 import { measureStore } from "./store.ts";
 
-const PARTS = { core: measureCore, route: measureRoute, store: measureStore, pages: measurePages };
+const PARTS = {
+  core: measureCore,
+  route: measureRoute,
+  store: measureStore,
+  pages: measurePages,
+  dossier: measureDossier,
+};
 const wanted = process.argv.slice(2);
 const results = [];
 for (const [name, measure] of Object.entries(PARTS)) {

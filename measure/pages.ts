@@ -11,7 +11,7 @@ const ROUNDS = 20;
 
 export async function measurePages(): Promise<Measured[]> {
   const served = await serveFresh("demo");
-  const cookie = await signIn(served.address);
+  const cookie = await signInKeeper(served.address);
   const load = async (where: string, headers: Record<string, string>) => {
     const answer = await fetch(served.address + where, { headers });
     await answer.text();
@@ -49,7 +49,7 @@ export async function measurePages(): Promise<Measured[]> {
   return results;
 }
 
-async function signIn(address: string): Promise<string> {
+export async function signInKeeper(address: string): Promise<string> {
   const answer = await fetch(`${address}/sign-in`, {
     method: "POST",
     redirect: "manual",

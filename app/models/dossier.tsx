@@ -3,6 +3,7 @@ import { Form, Link } from "react-router";
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import { standingOf } from "#core/firmware/standing.ts";
 import type { Numbering } from "#core/firmware/version.ts";
+import { groupBy } from "#core/quantities/group.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
@@ -24,7 +25,8 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.model.name ?? "Model"} · Mossy Cabinet` },
 ];
 
-export async function loader({ context, params }: Route.LoaderArgs) {
+export async function loader({ context, params, request }: Route.LoaderArgs) {
+  const all = new URL(request.url).searchParams.has("all");
   return inClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const facts = await loadFacts(tx, { of: "model", id: model.id });
@@ -67,16 +69,31 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     return {
       model,
       head: await dossierHead(tx, model.id),
-      procedures,
+      // The list shows no steps; the page of each procedure does.
+      procedures: procedures.map(({ steps: _, ...rest }) => rest),
       warned: [...new Set(warningsOf(procedures).map((w) => w.of))],
       quirks: await quirksOf(tx, model.id),
       confirmed: await loadConfirmed(tx, who, model.id),
       components,
       revisions: await revisionsOf(tx, model.id),
-      releases: await releasesOf(tx, model.id),
+      ...newestOf(await releasesOf(tx, model.id), all),
       units: facts.units.length,
     };
   });
+}
+
+/** So many of each part are shown at first: what lies further back is one press away, and the page opens quickly. */
+const FIRST = 12;
+
+function newestOf<Row extends { component_id: string }>(rows: readonly Row[], all: boolean) {
+  const byPart = groupBy(rows, (row) => row.component_id);
+  return {
+    releases: [...byPart.values()].flatMap((list) => (all ? list : list.slice(0, FIRST))),
+    counts: Object.fromEntries([...byPart].map(([part, list]) => [part, list.length])) as Record<
+      string,
+      number
+    >,
+  };
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
@@ -200,6 +217,7 @@ function ComponentPart({
         revisions={loaderData.revisions}
         running={Object.fromEntries(component.rungs.map((r) => [r.id, r.units]))}
         model={loaderData.model.id}
+        count={loaderData.counts[component.id] ?? 0}
       />
     </section>
   );

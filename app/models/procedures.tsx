@@ -43,7 +43,7 @@ export function Confirmed({
 
 export function ProcedureList(props: {
   readonly model: string;
-  readonly procedures: readonly ProcedureRow[];
+  readonly procedures: readonly Omit<ProcedureRow, "steps">[];
   readonly confirmed: readonly ShownConfirmed[];
   readonly warned: ReadonlySet<string>;
 }) {

@@ -86,6 +86,20 @@ export function ReleaseFields(props: {
           <Input {...of("fileSize")} label="Bytes" type="number" />
         </div>
         <Input {...of("sha256")} label="SHA-256 of the file" mono />
+        <label className="text-sm font-semibold">
+          <span className="mb-1 block">Or put the file itself here: it is kept by its content</span>
+          <input
+            type="file"
+            name="content"
+            className="file-input w-full"
+            aria-describedby="content-trouble"
+          />
+        </label>
+        {errors.content && (
+          <p id="content-trouble" role="alert" className="text-sm font-semibold text-rust">
+            {errors.content}
+          </p>
+        )}
       </fieldset>
     </div>
   );

@@ -8,8 +8,12 @@ import { listed } from "../ui/words/count.ts";
 import { ERASES_WORD, RISK_WORD, sayRange, WAY_WORD } from "../ui/words/route.ts";
 import { sayDate } from "../ui/words/time.ts";
 
+type StoredRelease = ReleaseRow & { readonly stored: boolean };
+
 export function ReleaseTable(props: {
-  readonly releases: readonly ReleaseRow[];
+  readonly releases: readonly StoredRelease[];
+  /** How many there are in all; these may be the newest only. */
+  readonly count: number;
   readonly revisions: readonly RevisionRow[];
   readonly running: Readonly<Record<string, readonly string[]>>;
   readonly model: string;
@@ -75,6 +79,11 @@ export function ReleaseTable(props: {
           ))}
         </tbody>
       </table>
+      {props.releases.length < props.count && (
+        <Link className="link mt-1 inline-block" to={`/models/${props.model}?all`}>
+          All {props.count} releases
+        </Link>
+      )}
     </div>
   );
 }
@@ -84,7 +93,7 @@ const unbroken = (tag: string): string => tag.replaceAll("-", "\u2060-\u2060");
 
 const unchangedOf = (release: ReleaseRow): string => conditionsShape.parse(release.conditions).unchanged;
 
-function Conditions({ release, fits }: { readonly release: ReleaseRow; readonly fits: string }) {
+function Conditions({ release, fits }: { readonly release: StoredRelease; readonly fits: string }) {
   const c = conditionsShape.parse(release.conditions);
   const parts = [
     fits && `hardware or region ${fits}`,
@@ -105,7 +114,14 @@ function Conditions({ release, fits }: { readonly release: ReleaseRow; readonly 
       {parts.filter(Boolean).join("; ")}
       {release.file_sha256 && (
         <span className="ver block text-xs text-quiet" title={release.file_sha256}>
-          {release.file_name || "file"} {release.file_sha256.slice(0, 12)}…
+          {release.stored ? (
+            <a className="link font-normal" href={`/files/${release.file_sha256}`} download>
+              {release.file_name || "file"}
+            </a>
+          ) : (
+            release.file_name || "file"
+          )}{" "}
+          {release.file_sha256.slice(0, 12)}…
         </span>
       )}
     </>

@@ -1,5 +1,7 @@
 // Adding, correcting and withdrawing a release: parsed, weighed against the units, then saved with its needs.
+import { createHash } from "node:crypto";
 import { redirect } from "react-router";
+import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
 import type { Catalogue, Release } from "#core/firmware/catalogue.ts";
 import { contradictionsOf } from "#core/firmware/contradictions.ts";
 import { whatIf } from "#core/firmware/what-if.ts";
@@ -12,6 +14,7 @@ import type { Tx } from "#db/pool.ts";
 import {
   addRelease,
   correctRelease,
+  keepFile,
   type ReleaseFields,
   releaseById,
   withdrawRelease,
@@ -54,7 +57,11 @@ export async function actOnRelease(
   form: FormData,
 ) {
   const loaded = await loadRelease(tx, modelId, releaseId, who.today);
-  const values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
+  const put = await fileOf(form);
+  const values = Object.fromEntries(
+    [...form].flatMap(([name, value]) => (typeof value === "string" ? [[name, value] as const] : [])),
+  );
+  if (typeof put === "object") Object.assign(values, put.fields);
   const parsed = releaseShape.safeParse(values);
   const errors: Record<string, string> = {};
   if (!parsed.success) {
@@ -62,6 +69,7 @@ export async function actOnRelease(
     return { values, errors };
   }
   const data = parsed.data;
+  if (put === "too-large") errors.content = "The file is larger than 64 MiB; no radio takes that much.";
   const component = loaded.components.find((c) => c.id === data.component);
   if (!component) errors.component = "This model has no such part.";
   const revisionIds = data.revisions.map(
@@ -123,6 +131,7 @@ export async function actOnRelease(
     };
     return { values, errors, touched };
   }
+  if (typeof put === "object") await keepFile(tx, put.fields.sha256, put.content);
   const units = effect.newlyDue.length + effect.changed.length + effect.freed.length + effect.later.length;
   await save(tx, loaded.release, fields, withdrawn, {
     component: component.name,
@@ -171,6 +180,16 @@ async function save(
     await tell(tx, entry, { model: about.model });
   }
   await bringUpToDate(tx, { of: "model", id: about.model }, `${about.component} ${fields.version}`);
+}
+
+/** The file put into the form, if one was, with what the fields about it say then. */
+async function fileOf(form: FormData) {
+  const file = form.get("content");
+  if (!(file instanceof File) || file.size === 0) return undefined;
+  if (file.size > LARGEST_CHECKED) return "too-large" as const;
+  const content = new Uint8Array(await file.arrayBuffer());
+  const sha256 = createHash("sha256").update(content).digest("hex");
+  return { content, fields: { sha256, fileSize: String(content.length), fileName: file.name.slice(0, 200) } };
 }
 
 /** What it would take if every radio of the model went to this release. */

@@ -33,7 +33,13 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
         </Link>
       </p>
       <div className="flex flex-col gap-6">
-        <Form method="post" className="sheet p-4" noValidate key={JSON.stringify(values)}>
+        <Form
+          method="post"
+          encType="multipart/form-data"
+          className="sheet p-4"
+          noValidate
+          key={JSON.stringify(values)}
+        >
           <ReleaseFields
             values={values}
             errors={errors}

@@ -27,10 +27,10 @@ export type Confusable = {
  */
 export function confusable(combinations: readonly Combination[]): Confusable[] {
   const found: (Confusable & { readonly worst: number })[] = [];
-  for (const [i, a] of combinations.entries()) {
-    for (const b of combinations.slice(i + 1)) {
+  const all = combinations.map((combination) => ({ a: combination, keysA: folded(combination) }));
+  for (const [i, { a, keysA }] of all.entries()) {
+    for (const { a: b, keysA: keysB } of all.slice(i + 1)) {
       if (a.effect === b.effect && a.purpose === b.purpose) continue;
-      const [keysA, keysB] = [folded(a), folded(b)];
       const onlyA = a.keys.filter((key) => !keysB.has(key.toLowerCase()));
       const onlyB = b.keys.filter((key) => !keysA.has(key.toLowerCase()));
       const apart = Math.max(onlyA.length, onlyB.length);
