@@ -3,7 +3,7 @@
 import type { Track } from "../catalogue.ts";
 import type { Range } from "../range.ts";
 import { fitOf } from "../standing.ts";
-import { type Fitting, type Leave, type Places, sourcesOf, usablePlaces } from "./lattice.ts";
+import { type Fitting, type Leave, type Places, usablePlaces } from "./lattice.ts";
 
 /** A condition of a release that cannot be met here. Components and releases by id. */
 export type Stop = { readonly component: string; readonly release: string } & (
@@ -35,7 +35,7 @@ export function reachable(
     return marks;
   });
   const usable = places.map((own, c) => usablePlaces(own, unit, leave, goals[c]));
-  const sources = places.map(sourcesOf);
+  const sources = places.map((own) => own.sources());
   for (let grows = true; grows; ) {
     grows = false;
     for (const [c, own] of places.entries()) {

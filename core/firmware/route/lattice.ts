@@ -20,6 +20,8 @@ export type Places = {
   readonly within: (range: Range) => Uint8Array;
   /** For each place, its order against a version: -1, 0, 1, or 2 where it cannot be told. */
   readonly against: (text: string) => Int8Array;
+  /** For each release, from which places it can be installed, its requirements on other components aside. */
+  readonly sources: () => readonly Uint8Array[];
 };
 
 export const UNTOLD = 2;
@@ -30,9 +32,22 @@ export function placesOf(prepared: PreparedComponent, version: Version | undefin
   const known = version?.release === undefined ? -1 : releases.findIndex((r) => r.id === version.release);
   const equal =
     known >= 0 || !version ? known : releases.findIndex((r) => orderVersions(r.read, version) === 0);
-  const versions = equal >= 0 ? releases.map((r) => r.read) : [...releases.map((r) => r.read), version];
-  const orders = new Map<string, Int8Array>();
+  if (equal < 0) return { ...makePlaces(prepared, [version]), start: releases.length };
+  // Most units run what is listed: for these the places are the same, and made once for each catalogue.
+  const listed = remembered.get(prepared) ?? makePlaces(prepared, []);
+  remembered.set(prepared, listed);
+  return { ...listed, start: equal };
+}
+const remembered = new WeakMap<PreparedComponent, Omit<Places, "start">>();
+
+function makePlaces(
+  prepared: PreparedComponent,
+  beside: readonly (Version | undefined)[],
+): Omit<Places, "start"> {
+  const { releases } = prepared;
+  const versions = [...releases.map((r) => r.read), ...beside];
   const ladder = ladderOf(versions);
+  const orders = new Map<string, Int8Array>();
   const against = (text: string): Int8Array => {
     let found = orders.get(text);
     if (!found) {
@@ -52,14 +67,19 @@ export function placesOf(prepared: PreparedComponent, version: Version | undefin
     }
     return found;
   };
+  const conditions = releases.map((r) => r.conditions ?? PLAIN_CONDITIONS);
+  let sources: readonly Uint8Array[] | undefined;
   return {
     prepared,
     releases,
-    conditions: releases.map((r) => r.conditions ?? PLAIN_CONDITIONS),
+    conditions,
     versions,
-    start: equal >= 0 ? equal : releases.length,
     within,
     against,
+    sources: () => {
+      sources ??= findSources({ releases, conditions, versions, within, against });
+      return sources;
+    },
   };
 }
 
@@ -156,18 +176,9 @@ export function usablePlaces(
   return usable;
 }
 
-/** For each release, from which places it can be installed, its requirements on other components aside. */
-export function sourcesOf(places: Places): readonly Uint8Array[] {
-  let found = remembered.get(places);
-  if (!found) {
-    found = findSources(places);
-    remembered.set(places, found);
-  }
-  return found;
-}
-const remembered = new WeakMap<Places, readonly Uint8Array[]>();
-
-function findSources(places: Places): readonly Uint8Array[] {
+function findSources(
+  places: Pick<Places, "releases" | "conditions" | "versions" | "within" | "against">,
+): readonly Uint8Array[] {
   const size = places.versions.length;
   const tracks = TRACKS.map((track) =>
     Uint8Array.from({ length: size }, (_, place) => (places.releases[place]?.track === track ? 1 : 0)),

@@ -4,7 +4,7 @@
 import { compareText } from "../digits.ts";
 import { costOf } from "./cost.ts";
 import { Heap } from "./heap.ts";
-import { type Fitting, type Leave, type Places, sourcesOf, usablePlaces } from "./lattice.ts";
+import { type Fitting, type Leave, type Places, usablePlaces } from "./lattice.ts";
 import { thinned } from "./thin.ts";
 
 export type Install = { readonly component: number; readonly place: number };
@@ -24,7 +24,7 @@ export function search({ places, goals }: Wanted, unit: Fitting, leave: Leave): 
   const requires = requirementsOf(places);
   const moves = places.map((own, c) => {
     const usable = usablePlaces(own, unit, leave, goals[c]);
-    const sources = sourcesOf(own);
+    const sources = own.sources();
     const ranges = requires.flatMap((of) =>
       of
         .flat()

@@ -7,7 +7,7 @@ import type { Places } from "./lattice.ts";
 
 /**
  * Takes all but the cheapest twin (then the first by id) out of the usable places; `keep` stays in any case.
- * `sources` as from `sourcesOf`; `ranges` are the places inside each range that other components' releases require.
+ * `sources` are those of the places; `ranges` are the places inside each range that other components' releases require.
  */
 export function thinned(
   places: Places,
