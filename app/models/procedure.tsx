@@ -103,6 +103,12 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
           {actionData.says}
         </p>
       )}
+      {/* Above the picture on a phone too: it must be read before the keys are held. */}
+      <div className="mb-4 flex flex-col gap-2 empty:hidden">
+        {warned.map((other) => (
+          <Beside key={other.id} other={other} model={model.id} />
+        ))}
+      </div>
       <div className="grid gap-6 lg:grid-cols-[26rem_minmax(0,1fr)]">
         {layout && (
           <div className="sheet p-4">
@@ -110,9 +116,6 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
           </div>
         )}
         <div className="flex min-w-0 flex-col gap-4">
-          {warned.map((other) => (
-            <Beside key={other.id} other={other} model={model.id} />
-          ))}
           <ol className="sheet divide-y divide-line text-lg">
             {procedure.steps.map((step, i) => (
               // Steps have no ids of their own; the list is shown, not changed.
