@@ -25,7 +25,7 @@ beforeAll(async () => {
     const place = await seed.seedPlace(tx, { name: "P", kind: "shelf", note: "", position: 0 });
     const group = await seed.seedGroup(tx, { name: "G", purpose: "", policy: PLAIN_POLICY, position: 0 });
     const model = await seed.seedModel(tx, { maker: "M", name: "N", kind: "base", note: "", suffixes: [] });
-    await seed.seedRevision(tx, model, { name: "A", tell: "" });
+    await seed.seedRevision(tx, model, { name: "A", tell: "", serials: [] });
     const component = await seed.seedComponent(tx, {
       model,
       name: "main",
@@ -43,7 +43,7 @@ beforeAll(async () => {
       regions: null,
       fixes: [],
       notes: "",
-      source: "",
+      source: null,
     });
     const unit = await addUnit(
       tx,

@@ -18,7 +18,7 @@ const fields = (component: string, version: string) => ({
   regions: null,
   fixes: [],
   notes: "",
-  source: "",
+  source: null,
 });
 
 const seen = async (tx: Tx, model: string) =>

@@ -2,8 +2,10 @@
 import type { z } from "zod";
 import { type Identity, identityShape, type PartReading, partReadingShape } from "#core/dossier/identity.ts";
 import type { Effect, Purpose } from "#core/dossier/procedure.ts";
+import type { SerialRange } from "#core/dossier/serial.ts";
 import type { Source } from "#core/dossier/source.ts";
 import type { Step } from "#core/dossier/step.ts";
+import type { KnownModel } from "#core/dossier/which.ts";
 import type { Range } from "#core/firmware/range.ts";
 import type { Tx } from "./pool.ts";
 
@@ -133,7 +135,8 @@ export async function putQuirk(
 export const shelveQuirk = (tx: Tx, model: string, id: string) =>
   tx.query("update quirk set shelved_at = now() where model_id = $1 and id = $2", [model, id]);
 
-export const CONFIRMABLE = ["procedure", "quirk", "release"] as const;
+/** Part: how the version of a part is read; identity: what the model is known by. */
+export const CONFIRMABLE = ["procedure", "quirk", "release", "part", "identity"] as const;
 export type Confirmable = (typeof CONFIRMABLE)[number];
 
 export type Confirmed = {
@@ -153,8 +156,9 @@ export async function confirmationsOf(tx: Tx, model: string): Promise<Confirmed[
   const { rows } = await tx.query<Confirmed>(
     `select distinct on (kind, subject) kind, subject, count(*) over same::int times, at, p.name by, firmware,
        array_agg(firmware) over same as on
-     from (select *, case when procedure_id is not null then 'procedure' when quirk_id is not null then 'quirk' else 'release' end kind,
-             coalesce(procedure_id, quirk_id, release_id) subject from confirmation where model_id = $1) c
+     from (select *, case when procedure_id is not null then 'procedure' when quirk_id is not null then 'quirk'
+               when release_id is not null then 'release' when component_id is not null then 'part' else 'identity' end kind,
+             coalesce(procedure_id, quirk_id, release_id, component_id, model_id) subject from confirmation where model_id = $1) c
      join person p on p.club_id = c.club_id and p.id = c.person_id
      window same as (partition by kind, subject)
      order by kind, subject, at desc, c.id desc`,
@@ -176,9 +180,18 @@ export const addConfirmation = (
   },
 ) =>
   tx.query(
-    `insert into confirmation (club_id, model_id, ${c.kind}_id, firmware, person_id, unit_id, at)
-     values (current_club(), $1, $2, $3, $4, $5, coalesce($6::timestamptz, now()))`,
-    [c.model, c.subject, c.firmware, c.by, c.unit ?? null, c.at ?? null],
+    `insert into confirmation (club_id, model_id, firmware, person_id, unit_id, at, procedure_id, quirk_id, release_id, component_id)
+     values (current_club(), $1, $2, $3, $4, coalesce($5::timestamptz, now()), $6, $7, $8, $9)`,
+    [
+      c.model,
+      c.firmware,
+      c.by,
+      c.unit ?? null,
+      c.at ?? null,
+      ...(["procedure", "quirk", "release", "part"] as const).map((kind) =>
+        c.kind === kind ? c.subject : null,
+      ),
+    ],
   );
 
 export type DossierHead = {
@@ -208,14 +221,17 @@ export const putPartReading = (tx: Tx, component: string, reading: PartReading) 
   tx.query("update component set reading = $2 where id = $1", [component, JSON.stringify(reading)]);
 
 /** What every model is known by. */
-export async function allIdentities(
-  tx: Tx,
-): Promise<{ id: string; maker: string; name: string; identity: Identity }[]> {
+export async function allIdentities(tx: Tx): Promise<KnownModel[]> {
   const { rows } = await tx.query<{
     id: string;
     maker: string;
     name: string;
     identity: z.input<typeof identityShape>;
-  }>("select id, maker, name, identity from model where shelved_at is null order by id");
+    revisions: { name: string; serials: SerialRange[] }[];
+  }>(
+    `select id, maker, name, identity, coalesce((select jsonb_agg(jsonb_build_object('name', h.name, 'serials', h.serials) order by h.name)
+       from hardware_revision h where h.club_id = model.club_id and h.model_id = model.id), '[]') revisions
+     from model where shelved_at is null order by id`,
+  );
   return rows.map((row) => ({ ...row, identity: identityShape.parse(row.identity) }));
 }

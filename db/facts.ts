@@ -1,6 +1,7 @@
 // Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
 
 import type { z } from "zod";
+import type { SourceKind } from "#core/dossier/source.ts";
 import type { Fix } from "#core/firmware/catalogue.ts";
 import {
   type Catalogue,
@@ -117,6 +118,7 @@ export type ReleaseRow = {
   fixes: Fix[];
   notes: string;
   source: string;
+  source_kind: SourceKind | null;
   position: number;
   conditions: z.input<typeof conditionsShape>;
   draft: boolean;
@@ -140,7 +142,7 @@ export const releaseOf = (row: ReleaseRow): Release => ({
 });
 
 export const RELEASE_COLUMNS = `id, component_id, version, aliases, track, released_on, withdrawn_on, withdrawn_why,
-  hardware_revisions, regions, fixes, notes, source, position, conditions, draft, file_sha256, file_size, file_name`;
+  hardware_revisions, regions, fixes, notes, source, source_kind, position, conditions, draft, file_sha256, file_size, file_name`;
 
 export type ComponentRow = {
   id: string;

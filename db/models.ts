@@ -1,4 +1,5 @@
 // Statements about models: what is known of each kind of radio.
+import type { SerialRange } from "#core/dossier/serial.ts";
 import type { Numbering } from "#core/firmware/version.ts";
 import { RELEASE_COLUMNS, type ReleaseRow } from "./facts.ts";
 import type { Tx } from "./pool.ts";
@@ -59,11 +60,11 @@ export async function modelByName(tx: Tx, maker: string, name: string): Promise<
   return rows[0]?.id;
 }
 
-export type RevisionRow = { id: string; name: string; how_to_tell: string };
+export type RevisionRow = { id: string; name: string; how_to_tell: string; serials: SerialRange[] };
 
 export async function revisionsOf(tx: Tx, model: string): Promise<RevisionRow[]> {
   const { rows } = await tx.query<RevisionRow>(
-    "select id, name, how_to_tell from hardware_revision where model_id = $1 order by name collate natural_order",
+    "select id, name, how_to_tell, serials from hardware_revision where model_id = $1 order by name collate natural_order",
     [model],
   );
   return rows;
@@ -116,12 +117,18 @@ export async function putModel(tx: Tx, id: string | undefined, m: ModelFields): 
   return rows[0]?.id ?? "";
 }
 
+export type RevisionFields = {
+  readonly name: string;
+  readonly tell: string;
+  readonly serials: readonly SerialRange[];
+};
+
 /** Adds the parts and revisions that are new; what is there stays, since units and releases refer to it. */
 export async function addParts(
   tx: Tx,
   model: string,
   components: readonly string[],
-  revisions: readonly { name: string; tell: string }[],
+  revisions: readonly RevisionFields[],
 ): Promise<void> {
   await tx.query(
     `insert into component (club_id, model_id, name, position)
@@ -129,13 +136,27 @@ export async function addParts(
      where not exists (select from component c where c.model_id = $1 and lower(c.name) = lower(w.name))`,
     [model, components],
   );
-  for (const { name, tell } of revisions) {
+  for (const { name, tell, serials } of revisions) {
     await tx.query(
-      `insert into hardware_revision (club_id, model_id, name, how_to_tell) values (current_club(), $1, $2, $3)
-       on conflict (club_id, model_id, lower(name)) do update set how_to_tell = excluded.how_to_tell`,
-      [model, name, tell],
+      `insert into hardware_revision (club_id, model_id, name, how_to_tell, serials) values (current_club(), $1, $2, $3, $4)
+       on conflict (club_id, model_id, lower(name)) do update set how_to_tell = excluded.how_to_tell, serials = excluded.serials`,
+      [model, name, tell, JSON.stringify(serials)],
     );
   }
+}
+
+/** Gives a part another name, in the requirements of the model's releases too, which go by names. */
+export async function renamePart(tx: Tx, model: string, id: string, name: string): Promise<void> {
+  await tx.query(
+    `update release r set conditions = jsonb_set(r.conditions, '{requires}',
+       (select jsonb_agg(case when lower(q ->> 'component') = lower(old.name) then jsonb_set(q, '{component}', to_jsonb($3::text)) else q end
+          order by place) from jsonb_array_elements(r.conditions -> 'requires') with ordinality asked(q, place)))
+     from component c, component old
+     where old.model_id = $1 and old.id = $2 and c.club_id = r.club_id and c.id = r.component_id and c.model_id = $1
+       and jsonb_array_length(r.conditions -> 'requires') > 0`,
+    [model, id, name],
+  );
+  await tx.query("update component set name = $3 where model_id = $1 and id = $2", [model, id, name]);
 }
 
 export type PickRow = { id: string; name: string; maker: string; revisions: { id: string; name: string }[] };

@@ -144,7 +144,7 @@ async function take(tx: Tx, s: Step): Promise<void> {
           regions: null,
           fixes: [],
           notes: "",
-          source: "",
+          source: null,
         }),
       );
       await recompute(tx, { of: "model", id: world.model });

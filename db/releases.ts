@@ -1,4 +1,5 @@
 // Statements about releases and their components.
+import type { Source } from "#core/dossier/source.ts";
 import type { Fix, Track } from "#core/firmware/catalogue.ts";
 import type { Conditions } from "#core/firmware/conditions.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
@@ -15,7 +16,8 @@ export type ReleaseFields = {
   readonly regions: readonly string[] | null;
   readonly fixes: readonly Fix[];
   readonly notes: string;
-  readonly source: string;
+  /** Where it is known from; null where nobody said. */
+  readonly source: Source | null;
   readonly conditions?: Conditions;
   readonly draft?: boolean;
   readonly file?: { readonly sha256: string; readonly size: number | null; readonly name: string };
@@ -31,19 +33,20 @@ const values = (f: ReleaseFields) => [
   f.regions,
   JSON.stringify(f.fixes),
   f.notes,
-  f.source,
+  f.source?.what ?? "",
   f.conditions ? JSON.stringify(f.conditions) : "{}",
   f.draft ?? false,
   f.file?.sha256 ?? null,
   f.file?.size ?? null,
   f.file?.name ?? "",
+  f.source?.kind ?? null,
 ];
 
 export async function addRelease(tx: Tx, fields: ReleaseFields): Promise<string> {
   const { rows } = await tx.query<{ id: string }>(
     `insert into release (club_id, component_id, version, aliases, track, released_on, hardware_revisions, regions, fixes, notes, source, conditions, draft,
-       file_sha256, file_size, file_name, position)
-     values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15,
+       file_sha256, file_size, file_name, source_kind, position)
+     values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16,
        coalesce((select max(position) + 1 from release where component_id = $1), 0)) returning id`,
     values(fields),
   );
@@ -56,7 +59,7 @@ export const correctRelease = (tx: Tx, id: string, fields: ReleaseFields) =>
   tx.query(
     `update release set component_id = $1, version = $2, aliases = $3, track = $4, released_on = $5, hardware_revisions = $6,
        regions = $7, fixes = $8, notes = $9, source = $10, conditions = $11, draft = $12, file_sha256 = $13, file_size = $14,
-       file_name = $15 where id = $16`,
+       file_name = $15, source_kind = $16 where id = $17`,
     [...values(fields), id],
   );
 

@@ -4,6 +4,7 @@ import type { Policy } from "#core/firmware/policy.ts";
 import type { ReadingSource } from "#core/firmware/unit.ts";
 import type { Numbering } from "#core/firmware/version.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import type { RevisionFields } from "./models.ts";
 import type { Tx } from "./pool.ts";
 
 async function idOf(tx: Tx, text: string, values: unknown[]): Promise<string> {
@@ -48,11 +49,11 @@ export const seedModel = (
     [m.maker, m.name, m.kind, m.note, m.suffixes],
   );
 
-export const seedRevision = (tx: Tx, model: string, r: { name: string; tell: string }) =>
+export const seedRevision = (tx: Tx, model: string, r: RevisionFields) =>
   idOf(
     tx,
-    "insert into hardware_revision (club_id, model_id, name, how_to_tell) values (current_club(), $1, $2, $3)",
-    [model, r.name, r.tell],
+    "insert into hardware_revision (club_id, model_id, name, how_to_tell, serials) values (current_club(), $1, $2, $3, $4)",
+    [model, r.name, r.tell, JSON.stringify(r.serials)],
   );
 
 export const seedComponent = (

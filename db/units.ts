@@ -101,6 +101,9 @@ export const changeUnit = (tx: Tx, id: string, fields: UnitFields) =>
     [...fieldValues(fields), id],
   );
 
+export const setHardware = (tx: Tx, id: string, revision: string) =>
+  tx.query("update unit set hardware_revision_id = $2 where id = $1", [id, revision]);
+
 export const setHold = (tx: Tx, ids: readonly string[], hold: { until: PlainDate; why: string } | null) =>
   tx.query("update unit set hold_until = $2, hold_why = $3 where id = any($1::bigint[])", [
     ids,

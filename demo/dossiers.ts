@@ -1,6 +1,7 @@
 // Lays the demo's dossiers: identities, procedures, quirks, and who confirmed them.
 import { identityShape } from "#core/dossier/identity.ts";
 import { readSteps } from "#core/dossier/procedure.ts";
+import type { Source } from "#core/dossier/source.ts";
 import { parseRange } from "#core/firmware/range.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import { addConfirmation, putIdentity, putPartReading, putProcedure, putQuirk } from "#db/dossier.ts";
@@ -22,10 +23,11 @@ export async function layDossiers(
   for (const [name, dossier] of Object.entries(DOSSIERS)) {
     const model = models.get(name);
     if (!model) throw new Error(`the demo has no model ${name}`);
-    const identity = identityShape.parse(dossier.identity);
+    const known: Source = { kind: dossier.known[0], what: dossier.known[1] };
+    const identity = identityShape.parse({ ...dossier.identity, source: known });
     await putIdentity(tx, model.id, identity);
     for (const [part, reading] of Object.entries(dossier.reading)) {
-      await putPartReading(tx, model.components.get(part)?.id ?? "", reading);
+      await putPartReading(tx, model.components.get(part)?.id ?? "", { ...reading, source: known });
     }
     const firmwareOf = (told: readonly [string, string] | undefined) => {
       if (!told) return { component_id: null, firmware: null };

@@ -1,11 +1,13 @@
 // Lays the demo club into an empty database, with its past counted back from the day it is loaded.
 import { createHash } from "node:crypto";
 import { hashPassword } from "#app/door/password.server.ts";
+import { parseSerials } from "#core/dossier/serial.ts";
 import { type Conditions, conditionsShape } from "#core/firmware/conditions.ts";
 import { type Policy, policyShape } from "#core/firmware/policy.ts";
 import { parseRange } from "#core/firmware/range.ts";
 import { addDays, dateInZone, type PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import type { Result } from "#core/quantities/result.ts";
 import { recompute } from "#db/needs.ts";
 import { foundClub } from "#db/people.ts";
 import { type Tx, withClub } from "#db/pool.ts";
@@ -16,7 +18,7 @@ import { firmwareImage, imageName } from "#standins/firmware.ts";
 import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
 import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
 import { STORY } from "./data/story.ts";
-import { UNITS } from "./data/units.ts";
+import { SERIALS, UNITS } from "./data/units.ts";
 import { layDossiers } from "./dossiers.ts";
 import { parseUnits } from "./parse.ts";
 
@@ -100,7 +102,10 @@ async function layModels(tx: Tx, ago: (days: number) => PlainDate, keeper: strin
     const id = await seed.seedModel(tx, { ...model, suffixes });
     const revisionIds = new Map<string, string>();
     for (const revision of revisions)
-      revisionIds.set(revision.name, await seed.seedRevision(tx, id, revision));
+      revisionIds.set(
+        revision.name,
+        await seed.seedRevision(tx, id, { ...revision, serials: must(parseSerials(revision.serials)) }),
+      );
     const laidComponents = new Map<string, { id: string; releases: { id: string; version: string }[] }>();
     for (const [position, { name, numbering, releases }] of components.entries()) {
       const component = await seed.seedComponent(tx, { model: id, name, position, numbering, by: keeper });
@@ -146,7 +151,7 @@ async function layRelease(
     regions: release.regions ?? null,
     fixes: (release.fixes ?? []).map(([tag, urgency, text]) => ({ tag, urgency, text })),
     notes: release.notes ?? "",
-    source: release.source ?? "",
+    source: release.source ?? null,
     ...(release.when && { conditions: conditionsOf(release.when) }),
   });
   if (release.withdrawn)
@@ -154,12 +159,14 @@ async function layRelease(
   return { id, version };
 }
 
+function must<Value>(read: Result<Value, { kind: string }>): Value {
+  if (!read.ok)
+    throw new Error(`the demo has something that cannot be read: ${JSON.stringify(read.problem)}`);
+  return read.value;
+}
+
 function conditionsOf({ from, requires, tool, ...rest }: DemoConditions): Conditions {
-  const range = (text: string) => {
-    const read = parseRange(text);
-    if (!read.ok) throw new Error(`the demo's range “${text}” cannot be read`);
-    return read.value;
-  };
+  const range = (text: string) => must(parseRange(text));
   return conditionsShape.parse({
     ...rest,
     ...(from && { from: range(from) }),
@@ -216,7 +223,7 @@ async function layUnits(
         model: model.id,
         hardwareRevision: model.revisions.get(unit.variant) ?? null,
         region: isRegion ? unit.variant : null,
-        serial: `${unit.tag.replace("-", "")}${10_400 + n * 37}`,
+        serial: SERIALS[unit.tag] ?? `${unit.tag.replace("-", "")}${10_400 + n * 37}`,
         note: "",
         group: laid.groups.get(unit.group) ?? null,
         place: laid.places.get(unit.place) ?? null,

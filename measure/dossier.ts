@@ -30,7 +30,7 @@ async function fill(tx: Tx, by: string, name: string, releases: number, procedur
       regions: null,
       fixes: [],
       notes: "A note.",
-      source: "leaflet",
+      source: { kind: "maker", what: "leaflet" },
     });
   }
   for (let n = 0; n < procedures; n++) {

@@ -170,7 +170,7 @@ async function measureRelease(actor: Actor): Promise<Measured> {
         regions: null,
         fixes: [],
         notes: "",
-        source: "",
+        source: null,
       });
       await recompute(tx, { of: "model", id: model?.id ?? "" });
     }),

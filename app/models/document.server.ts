@@ -63,7 +63,11 @@ export async function writeDossier(tx: Tx, who: SignedIn, modelId: string): Prom
       kind: KINDS[model.kind as keyof typeof KINDS],
       note: model.note,
       suffixes: model.suffixes,
-      hardwareRevisions: revisions.map((r) => ({ name: r.name, howToTell: r.how_to_tell })),
+      hardwareRevisions: revisions.map((r) => ({
+        name: r.name,
+        howToTell: r.how_to_tell,
+        serials: r.serials,
+      })),
       identity,
     },
     components: parts.map((part) => ({
@@ -105,7 +109,7 @@ const releaseOut = (r: ReleaseRow, revisionName: (id: string) => string) => ({
   ...(r.regions && { regions: r.regions }),
   fixes: r.fixes,
   notes: r.notes,
-  source: r.source,
+  ...(r.source_kind && { source: { kind: r.source_kind, what: r.source } }),
   ...(Object.keys(r.conditions).length > 0 && { conditions: r.conditions }),
   draft: r.draft,
   ...(r.file_sha256 && {
@@ -138,10 +142,17 @@ export async function acceptDossier(
       ? ours.id
       : await putModel(tx, known, { maker, name, kind, note, suffixes });
   const parts = dossier.components.map((c) => c.name);
-  const revisions = hardwareRevisions.map((r) => ({ name: r.name, tell: r.howToTell }));
+  const revisions = hardwareRevisions.map((r) => ({ name: r.name, tell: r.howToTell, serials: r.serials }));
   // Parts and revisions that accepted facts may refer to; what is there already stays as it is.
   await addParts(tx, model, parts, !ours || takes(factKey.identity()) ? revisions : []);
-  if (takes(factKey.identity())) await putIdentity(tx, model, identityShape.parse(dossier.model.identity));
+  const from = (source: Source | undefined): Source => ({
+    kind: "club",
+    what: [dossier.from, source?.what].filter(Boolean).join(": ").slice(0, 300),
+  });
+  if (takes(factKey.identity())) {
+    const told = identityShape.parse(dossier.model.identity);
+    await putIdentity(tx, model, { ...told, source: from(told.source) });
+  }
   const head = await dossierHead(tx, model);
   const revisionRows = await revisionsOf(tx, model);
   const partId = (of: string) =>
@@ -152,10 +163,6 @@ export async function acceptDossier(
     );
     return ids && ids.length > 0 ? ids : null;
   };
-  const from = (source: Source): Source => ({
-    kind: "club",
-    what: [dossier.from, source.what].filter(Boolean).join(": ").slice(0, 300),
-  });
   const firmwareOf = (told: Dossier["quirks"][number]["firmware"]) => ({
     component_id: told ? partId(told.component) : null,
     firmware: told && partId(told.component) ? told.range : null,
@@ -168,7 +175,7 @@ export async function acceptDossier(
     const component = partId(part.name);
     if (component === null) continue;
     if (takes(factKey.part(part.name))) {
-      await putPartReading(tx, component, part.reading);
+      await putPartReading(tx, component, { ...part.reading, source: from(part.reading.source) });
       if (part.numbering) await confirmNumbering(tx, component, part.numbering, who.person);
     }
     for (const release of part.releases) {
@@ -178,7 +185,14 @@ export async function acceptDossier(
           r.component_id === component &&
           factKey.release("", r.version) === factKey.release("", release.version),
       );
-      await putRelease(tx, component, old?.id, release, revisionIds(release.hardwareRevisions), dossier.from);
+      await putRelease(
+        tx,
+        component,
+        old?.id,
+        release,
+        revisionIds(release.hardwareRevisions),
+        from(release.source),
+      );
     }
   }
   for (const p of dossier.procedures) {
@@ -220,7 +234,7 @@ async function putRelease(
   id: string | undefined,
   release: DossierRelease,
   hardwareRevisions: readonly string[] | null,
-  from: string,
+  source: Source,
 ): Promise<void> {
   const fields = {
     component,
@@ -232,7 +246,7 @@ async function putRelease(
     regions: release.regions ?? null,
     fixes: release.fixes,
     notes: release.notes,
-    source: [from, release.source].filter(Boolean).join(": ").slice(0, 300),
+    source,
     ...(release.conditions && { conditions: conditionsShape.parse(release.conditions) }),
     draft: release.draft,
     ...(release.file && { file: release.file }),

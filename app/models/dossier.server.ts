@@ -7,6 +7,7 @@ import {
   CONFIRMABLE,
   type Confirmed,
   confirmationsOf,
+  dossierHead,
   type ProcedureRow,
   proceduresOf,
   quirksOf,
@@ -15,7 +16,7 @@ import { tell } from "#db/log.ts";
 import { modelById, releasesOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { notFound, type SignedIn } from "../context.ts";
-import type { ShownConfirmed } from "./procedures.tsx";
+import type { ShownConfirmed } from "./known-from.tsx";
 
 export const modelIdOf = (text: string | undefined): string => (text && /^\d{1,18}$/.test(text) ? text : "0");
 
@@ -83,6 +84,12 @@ async function nameOf(tx: Tx, model: string, kind: (typeof CONFIRMABLE)[number],
       return (await quirksOf(tx, model)).find((q) => q.id === id)?.symptom;
     case "release":
       return (await releasesOf(tx, model)).find((r) => r.id === id)?.version;
+    case "part": {
+      const part = (await dossierHead(tx, model)).parts.find((p) => p.id === id);
+      return part && `how ${part.name} is read`;
+    }
+    case "identity":
+      return id === model ? "what it is known by" : undefined;
   }
 }
 

@@ -140,7 +140,12 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
           {actionData.says}
         </p>
       )}
-      <IdentityHead model={model} head={loaderData.head} revisions={loaderData.revisions} />
+      <IdentityHead
+        model={model}
+        head={loaderData.head}
+        revisions={loaderData.revisions}
+        confirmed={loaderData.confirmed}
+      />
       <div className="flex flex-col gap-7">
         <ProcedureList
           model={model.id}
@@ -176,7 +181,10 @@ function ComponentPart({
   return (
     <section>
       <h2>{component.name}</h2>
-      <HowToRead part={loaderData.head.parts.find((p) => p.id === component.id)} />
+      <HowToRead
+        part={loaderData.head.parts.find((p) => p.id === component.id)}
+        confirmed={loaderData.confirmed}
+      />
       <p className="mb-2 text-sm text-quiet">
         {component.confirmed ? "Versions count " : "Versions seem to count "}
         {sayNumbering(component.numbering)}
@@ -217,6 +225,7 @@ function ComponentPart({
         revisions={loaderData.revisions}
         running={Object.fromEntries(component.rungs.map((r) => [r.id, r.units]))}
         model={loaderData.model.id}
+        confirmed={loaderData.confirmed}
         count={loaderData.counts[component.id] ?? 0}
       />
     </section>

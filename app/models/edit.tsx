@@ -2,9 +2,18 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { z } from "zod";
+import { overlapOf, parseSerials, type SerialProblem, serialsText } from "#core/dossier/serial.ts";
+import { typedList } from "#core/quantities/list.ts";
 import { loadCatalogues } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
-import { addParts, modelById, putModel, revisionsOf } from "#db/models.ts";
+import {
+  addParts,
+  modelById,
+  putModel,
+  type RevisionFields,
+  type RevisionRow,
+  revisionsOf,
+} from "#db/models.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
 import { inClub, mustBeAllowed, notFound } from "../context.ts";
@@ -12,12 +21,36 @@ import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/edit";
 
-const list = (text: string) =>
-  text
-    .split(",")
-    .map((part) => part.trim())
-    .filter(Boolean);
 const KINDS = ["handheld", "mobile", "base", "module"] as const;
+
+/** A line each: name: how to tell; serials 0400 to 0999, 2000 and up. */
+const revisionLines = z
+  .string()
+  .default("")
+  .transform((text, context) => {
+    const wrong = (message: string) => context.addIssue({ code: "custom", message });
+    const revisions = typedList(text, "\n").map((line): RevisionFields => {
+      const [name = "", ...rest] = line.split(":");
+      const [, tell = "", said = ""] =
+        /^(.*?)(?:;?\s*\bserials?\s+(.*))?$/is.exec(rest.join(":").trim()) ?? [];
+      const serials = parseSerials(said);
+      if (!serials.ok) wrong(`${name.trim()}: ${saySerialProblem(serials.problem)}`);
+      return { name: name.trim(), tell: tell.trim(), serials: serials.ok ? serials.value : [] };
+    });
+    const both = overlapOf(revisions);
+    if (both) wrong(`${both[0]} and ${both[1]} claim the same serial numbers.`);
+    return revisions;
+  });
+
+const revisionText = (r: RevisionRow): string =>
+  `${r.name}: ${[r.how_to_tell, r.serials.length > 0 && `serials ${serialsText(r.serials)}`].filter(Boolean).join("; ")}`;
+
+const SERIAL_TROUBLE: Record<SerialProblem["kind"], string> = {
+  "no-number": "has no number to count by; write for instance LF-0400 to LF-0999, or LF-2000 and up",
+  "ends-differ": "begins and ends with different letters",
+  backwards: "ends before it begins",
+};
+const saySerialProblem = ({ kind, text }: SerialProblem) => `“${text.slice(0, 40)}” ${SERIAL_TROUBLE[kind]}.`;
 
 const shape = z.object({
   maker: z.string().trim().max(80).default(""),
@@ -26,22 +59,13 @@ const shape = z.object({
   note: z.string().trim().max(2000).default(""),
   components: z
     .string({ error: "At least one part, such as main." })
-    .transform(list)
+    .transform((text) => typedList(text))
     .refine((parts) => parts.length > 0, "At least one part, such as main."),
-  suffixes: z.string().default("").transform(list),
-  revisions: z
+  suffixes: z
     .string()
     .default("")
-    .transform((text) =>
-      text
-        .split("\n")
-        .map((line) => line.trim())
-        .filter(Boolean)
-        .map((line) => {
-          const [name = "", ...tell] = line.split(":");
-          return { name: name.trim(), tell: tell.join(":").trim() };
-        }),
-    ),
+    .transform((text) => typedList(text)),
+  revisions: revisionLines,
 });
 
 export const meta: Route.MetaFunction = () => [{ title: "Model · Mossy Cabinet" }];
@@ -62,7 +86,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       note: model.note,
       components: components.map((c) => c.component.name).join(", "),
       suffixes: model.suffixes.join(", "),
-      revisions: revisions.map((r) => `${r.name}: ${r.how_to_tell}`).join("\n"),
+      revisions: revisions.map(revisionText).join("\n"),
     };
     return { name: model.name, fields };
   });
@@ -119,7 +143,7 @@ export default function EditModel({ loaderData, actionData }: Route.ComponentPro
             />
             <Field
               of={fields.revisions}
-              label="Hardware revisions: a line each, as name: how to tell"
+              label="Hardware revisions: a line each, as name: how to tell; serials 0400 to 0999"
               rows={3}
             />
             <Field

@@ -1,10 +1,12 @@
 // The forms of dossiers: what is stored comes back as the text that stores it again, and what is wrong is answered at its field.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { identityShape, partReadingShape } from "#core/dossier/identity.ts";
 import { layoutShape } from "#core/dossier/layout.ts";
 import { conditionsShape, ERASES, WAYS } from "#core/firmware/conditions.ts";
 import { plain } from "#core/quantities/date.ts";
 import type { ReleaseRow } from "#db/facts.ts";
+import { identityValues, readIdentity } from "./identity-form.ts";
 import { procedureValues, quirkValues, readProcedure, readQuirk } from "./procedure-form.ts";
 import { conditionsOf, newReleaseValues, releaseShape, releaseValues } from "./release-form.ts";
 import { moveLine } from "./step-editor.tsx";
@@ -48,6 +50,7 @@ const row = (told: ReleaseRow["conditions"]): ReleaseRow => ({
   fixes: [{ tag: "clock", urgency: "fix", text: "keeps time, at last" }],
   notes: "n",
   source: "s",
+  source_kind: "bench",
   position: 0,
   conditions: told,
   draft: false,
@@ -60,7 +63,7 @@ describe("releases", () => {
   test("a release's conditions, shown in the form and read back, are the same", () => {
     fc.assert(
       fc.property(conditions, (told) => {
-        const values = releaseValues(row(told), [{ id: "7", name: "B", how_to_tell: "" }]);
+        const values = releaseValues(row(told), [{ id: "7", name: "B", how_to_tell: "", serials: [] }]);
         const read = releaseShape.parse(values);
         expect(conditionsOf(read)).toEqual(told);
         expect(read).toMatchObject({
@@ -104,7 +107,7 @@ describe("procedures and quirks", () => {
   const known = {
     layout,
     parts: [{ id: "3", name: "main" }],
-    revisions: [{ id: "7", name: "B", how_to_tell: "" }],
+    revisions: [{ id: "7", name: "B", how_to_tell: "", serials: [] }],
   };
   const values = {
     purpose: "update-mode",
@@ -186,4 +189,62 @@ test("moving a line keeps all the others in their order", () => {
       expect(rest(moved, to)).toEqual(rest(lines, from));
     }),
   );
+});
+
+describe("what a model is known by", () => {
+  const texts = fc.array(word, { maxLength: 3 });
+  const source = fc.option(fc.record({ kind: fc.constantFrom("maker", "hearsay"), what: word }), {
+    nil: undefined,
+  });
+  const head = fc
+    .record({
+      soldAs: texts,
+      labels: texts,
+      pickInTool: word,
+      source,
+      keys: fc.uniqueArray(word, { minLength: 1, maxLength: 6 }),
+      where: fc.constantFrom("menu", "tool", undefined),
+      how: word,
+      read: source,
+    })
+    .map(({ keys, where, how, read, ...rest }) => ({
+      identity: identityShape.parse({
+        ...rest,
+        layout: layoutShape.parse({ body: "handheld", rows: [keys] }),
+      }),
+      parts: [{ id: "5", name: "main", reading: partReadingShape.parse({ where, how, source: read }) }],
+    }));
+
+  test("shown in the form and read back, is the same", () => {
+    fc.assert(
+      fc.property(head, (told) => {
+        expect(readIdentity(identityValues(told), "handheld", told.parts)).toEqual(told);
+      }),
+    );
+  });
+
+  test("parts of one name, nameless, or of two words; keys of one name; a source of no kind", () => {
+    const parts = [{ id: "1" }, { id: "2" }, { id: "3" }];
+    const read = readIdentity(
+      {
+        lamp: "top",
+        "name-1": "main",
+        "name-2": "Main",
+        "name-3": "two words",
+        rows: "a, b\na",
+        sourceWhat: "somewhere",
+        "2-sourceWhat": "elsewhere",
+        [`how-3`]: "x".repeat(501),
+      },
+      "handheld",
+      parts,
+    );
+    if (!("errors" in read)) throw new Error("it was taken");
+    expect(Object.keys(read.errors).sort()).toEqual(
+      ["2-sourceKind", "how-3", "name-2", "name-3", "rows", "sourceKind"].sort(),
+    );
+    expect(readIdentity({ "name-1": "", lamp: "top" }, "base", [{ id: "1" }])).toMatchObject({
+      errors: { "name-1": expect.stringContaining("a name") },
+    });
+  });
 });

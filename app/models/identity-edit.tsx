@@ -1,17 +1,17 @@
 // What a model is known by, where its keys are, and how the versions of its parts are read.
 import { data, Form, Link, redirect } from "react-router";
-import { identityShape, partReadingShape, SHOWN_WHERE } from "#core/dossier/identity.ts";
-import { keysTwice, layoutShape } from "#core/dossier/layout.ts";
+import { SHOWN_WHERE } from "#core/dossier/identity.ts";
 import { dossierHead, putIdentity, putPartReading } from "#db/dossier.ts";
 import { tell } from "#db/log.ts";
+import { renamePart } from "#db/models.ts";
 import { inClub, mustBeAllowed } from "../context.ts";
 import { Input } from "../ui/input.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/identity-edit";
 import { mustHaveModel } from "./dossier.server.ts";
-
-type Values = Record<string, string>;
+import { type IdentityValues, identityValues, readIdentity } from "./identity-form.ts";
+import { SourceFields } from "./shared-fields.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "What a model is known by · Mossy Cabinet" }];
 
@@ -19,104 +19,28 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-model");
   return inClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
-    const { identity, parts } = await dossierHead(tx, model.id);
-    const { layout } = identity;
-    const values: Values = {
-      soldAs: identity.soldAs.join("; "),
-      pickInTool: identity.pickInTool,
-      plugs: identity.plugs.join("; "),
-      labels: identity.labels.join("; "),
-      screens: identity.screens.join("; "),
-      screen: layout?.screen === false ? "no" : "yes",
-      lamp: layout?.lamp ?? "top",
-      antenna: layout?.antenna === false ? "no" : "yes",
-      knobs: layout?.knobs.join(", ") ?? "",
-      top: layout?.top.join(", ") ?? "",
-      left: layout?.left.join(", ") ?? "",
-      right: layout?.right.join(", ") ?? "",
-      rows: layout?.rows.map((row) => row.join(", ")).join("\n") ?? "",
-    };
-    for (const part of parts) {
-      values[`where-${part.id}`] = part.reading.where ?? "";
-      values[`how-${part.id}`] = part.reading.how;
-      values[`sample-${part.id}`] = part.reading.sample;
-    }
-    return { model, parts, layout, values };
+    const head = await dossierHead(tx, model.id);
+    return { model, parts: head.parts, layout: head.identity.layout, values: identityValues(head) };
   });
 }
 
-const list = (text: string | undefined, by = ",") =>
-  (text ?? "")
-    .split(by)
-    .map((part) => part.trim())
-    .filter(Boolean);
-
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-model");
-  const values: Values = Object.fromEntries([...(await request.formData())].map(([k, v]) => [k, String(v)]));
+  const values: IdentityValues = Object.fromEntries(
+    [...(await request.formData())].map(([k, v]) => [k, String(v)]),
+  );
   return inClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const { parts } = await dossierHead(tx, model.id);
-    const layout = layoutShape.safeParse({
-      body: model.kind,
-      screen: values.screen !== "no",
-      lamp: values.lamp,
-      antenna: values.antenna !== "no",
-      knobs: list(values.knobs),
-      top: list(values.top),
-      left: list(values.left),
-      right: list(values.right),
-      rows: (values.rows ?? "")
-        .split(/\r?\n/)
-        .map((row) => list(row))
-        .filter((row) => row.length > 0),
-    });
-    const errors: Values = {};
-    if (!layout.success) {
-      for (const issue of layout.error.issues) errors[String(issue.path[0])] ??= issue.message;
-      return data({ values, errors }, { status: 400 });
-    }
-    const twice = keysTwice(layout.data);
-    if (twice.length > 0)
-      errors.rows = `Two keys are called ${twice.join(", ")}; each needs a name of its own.`;
-    const empty =
-      [
-        ...layout.data.knobs,
-        ...layout.data.top,
-        ...layout.data.left,
-        ...layout.data.right,
-        ...layout.data.rows,
-      ].length === 0;
-    const identity = identityShape.safeParse({
-      soldAs: list(values.soldAs, ";"),
-      pickInTool: values.pickInTool,
-      plugs: list(values.plugs, ";"),
-      labels: list(values.labels, ";"),
-      screens: list(values.screens, ";"),
-      ...(!empty && { layout: layout.data }),
-    });
-    if (!identity.success) {
-      for (const issue of identity.error.issues) errors[String(issue.path[0])] ??= issue.message;
-    }
-    if (!identity.success || Object.keys(errors).length > 0) return data({ values, errors }, { status: 400 });
-    await putIdentity(tx, model.id, identity.data);
-    for (const part of parts) {
-      const where = SHOWN_WHERE.find((w) => w === values[`where-${part.id}`]);
-      const reading = {
-        ...(where && { where }),
-        how: values[`how-${part.id}`] ?? "",
-        sample: values[`sample-${part.id}`] ?? "",
-      };
-      await putPartReading(
-        tx,
-        part.id,
-        partReadingShape.parse({
-          ...reading,
-          how: reading.how.slice(0, 500),
-          sample: reading.sample.slice(0, 200),
-        }),
-      );
-    }
+    const read = readIdentity(values, model.kind, parts);
+    if ("errors" in read) return data({ values, errors: read.errors }, { status: 400 });
+    await putIdentity(tx, model.id, read.identity);
+    const renamed = read.parts.filter((part) => parts.find((p) => p.id === part.id)?.name !== part.name);
+    // Two parts may change names with each other: first out of the way, then to the new one.
+    for (const part of renamed)
+      await renamePart(tx, model.id, part.id, `${part.name} ${crypto.randomUUID()}`);
+    for (const part of renamed) await renamePart(tx, model.id, part.id, part.name);
+    for (const part of read.parts) await putPartReading(tx, part.id, part.reading);
     await tell(
       tx,
       { kind: "model-changed", name: model.name, what: "what it is known by" },
@@ -129,7 +53,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 export default function EditIdentity({ loaderData, actionData }: Route.ComponentProps) {
   const { model, parts, layout } = loaderData;
   const values = actionData?.values ?? loaderData.values;
-  const errors: Values = actionData?.errors ?? {};
+  const errors: IdentityValues = actionData?.errors ?? {};
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   const yesNo = [
     ["yes", "yes"],
@@ -152,16 +76,28 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
           <Input {...of("labels")} label="Texts on its label" mono />
           <Input {...of("screens")} label="Texts on its screen" mono />
           <Input {...of("plugs")} label="Plugs at the radio" />
+          <div className="grid gap-3 sm:grid-cols-2">
+            <SourceFields of={of} open />
+          </div>
           {parts.map((part) => (
-            <div key={part.id} className="grid gap-3 sm:grid-cols-[9rem_minmax(0,1fr)_8rem]">
-              <Input
-                {...of(`where-${part.id}`)}
-                label={`${part.name} shows`}
-                options={[["", "nobody knows"], ...SHOWN_WHERE.map((w) => [w, w] as const)]}
-              />
-              <Input {...of(`how-${part.id}`)} label="how" />
-              <Input {...of(`sample-${part.id}`)} label="looks like" mono />
-            </div>
+            <fieldset key={part.id} className="mt-2 border-t border-line pt-2">
+              <legend className="float-left w-full font-semibold">How {part.name} is read</legend>
+              <div className="clear-both grid gap-3 pt-1 sm:grid-cols-[8rem_9rem_minmax(0,1fr)]">
+                <Input {...of(`name-${part.id}`)} label="The part's name" />
+                <Input
+                  {...of(`where-${part.id}`)}
+                  label="Where it shows"
+                  options={[["", "nobody knows"], ...SHOWN_WHERE.map((w) => [w, w] as const)]}
+                />
+                <Input {...of(`sample-${part.id}`)} label="Looks like" mono />
+              </div>
+              <div className="mt-2 flex flex-col gap-2">
+                <Input {...of(`how-${part.id}`)} label="How" />
+                <div className="grid gap-3 sm:grid-cols-2">
+                  <SourceFields of={(name) => of(`${part.id}-${name}`)} open />
+                </div>
+              </div>
+            </fieldset>
           ))}
         </fieldset>
         <fieldset className="flex flex-col gap-3">

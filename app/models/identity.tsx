@@ -1,14 +1,17 @@
 // The head of a dossier: what the model is known by, how its revisions are told apart, its keys, and how each part is read.
 import type { PartReading } from "#core/dossier/identity.ts";
+import { serialsText } from "#core/dossier/serial.ts";
 import type { DossierHead } from "#db/dossier.ts";
 import type { ModelHead, RevisionRow } from "#db/models.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { listed } from "../ui/words/count.ts";
+import { KnownFrom, type ShownConfirmed } from "./known-from.tsx";
 
 export function IdentityHead(props: {
   readonly model: ModelHead;
   readonly head: DossierHead;
   readonly revisions: readonly RevisionRow[];
+  readonly confirmed: readonly ShownConfirmed[];
 }) {
   const { identity } = props.head;
   const facts: readonly (readonly [string, string])[] = [
@@ -17,7 +20,15 @@ export function IdentityHead(props: {
     ["Plugs", listed(identity.plugs, 9)],
     ["On its label", listed(identity.labels, 9)],
     ["On its screen", listed(identity.screens, 9)],
-    ...props.revisions.map((r) => [`Hardware ${r.name}`, r.how_to_tell] as const),
+    ...props.revisions.map(
+      (r) =>
+        [
+          `Hardware ${r.name}`,
+          [r.how_to_tell, r.serials.length > 0 && `serial ${serialsText(r.serials)}`]
+            .filter(Boolean)
+            .join("; "),
+        ] as const,
+    ),
   ];
   const known = facts.filter(([, text]) => text !== "");
   return (
@@ -33,6 +44,17 @@ export function IdentityHead(props: {
               </div>
             ))}
           </dl>
+        )}
+        {known.length > 0 && (
+          <div className="mt-1.5">
+            <KnownFrom
+              kind="identity"
+              subject={props.model.id}
+              what={`what the ${props.model.name} is known by`}
+              source={identity.source}
+              confirmed={props.confirmed}
+            />
+          </div>
         )}
       </div>
       {identity.layout && (
@@ -51,19 +73,34 @@ const WHERE: Record<NonNullable<PartReading["where"]>, string> = {
   tool: "only in a tool",
 };
 
-export function HowToRead({ part }: { readonly part: DossierHead["parts"][number] | undefined }) {
+export function HowToRead({
+  part,
+  confirmed,
+}: {
+  readonly part: DossierHead["parts"][number] | undefined;
+  readonly confirmed: readonly ShownConfirmed[];
+}) {
   const reading = part?.reading;
-  if (!reading?.where) return null;
+  if (!part || !reading?.where) return null;
   return (
-    <p className="text-sm">
-      Its version shows {WHERE[reading.where]}
-      {reading.how && `: ${reading.how}`}
-      {reading.sample && (
-        <>
-          . It looks like <span className="ver border border-line bg-base-100 px-1">{reading.sample}</span>
-        </>
-      )}
-      .
-    </p>
+    <div className="text-sm">
+      <p>
+        Its version shows {WHERE[reading.where]}
+        {reading.how && `: ${reading.how}`}
+        {reading.sample && (
+          <>
+            . It looks like <span className="ver border border-line bg-base-100 px-1">{reading.sample}</span>
+          </>
+        )}
+        .
+      </p>
+      <KnownFrom
+        kind="part"
+        subject={part.id}
+        what={`how ${part.name} is read`}
+        source={reading.source}
+        confirmed={confirmed}
+      />
+    </div>
   );
 }

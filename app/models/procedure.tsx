@@ -14,7 +14,7 @@ import { sayRange } from "../ui/words/route.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySigns, saySource, sayStep, signsOf } from "../ui/words/step.ts";
 import type { Route } from "./+types/procedure";
 import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./dossier.server.ts";
-import { Confirmed } from "./procedures.tsx";
+import { Confirmed } from "./known-from.tsx";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.procedure.title ?? "Procedure"} · Mossy Cabinet` },

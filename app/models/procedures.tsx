@@ -1,45 +1,12 @@
 // The procedures and quirks of a model as lists: what, whence, how often confirmed; each leads to its own page.
-import { Form } from "react-router";
 import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import type { Confirmable, ProcedureRow, QuirkRow } from "#db/dossier.ts";
-import { useClub, useMay } from "../ui/club.ts";
+import type { ProcedureRow, QuirkRow } from "#db/dossier.ts";
+import { useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
-import { counted } from "../ui/words/count.ts";
 import { sayRange } from "../ui/words/route.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySource } from "../ui/words/step.ts";
-import { sayDate } from "../ui/words/time.ts";
-
-export type ShownConfirmed = {
-  readonly kind: Confirmable;
-  readonly subject: string;
-  readonly times: number;
-  readonly on: readonly string[];
-  readonly by: string;
-  readonly firmware: string;
-  readonly date: Parameters<typeof sayDate>[0];
-};
-
-/** How well a fact stands: who saw it last, and on which firmware; or that nobody has. */
-export function Confirmed({
-  of,
-  runs,
-}: {
-  readonly of: ShownConfirmed | undefined;
-  readonly runs?: string | undefined;
-}) {
-  const { locale, today } = useClub();
-  if (!of) return <span className="doubt-thin px-1">nobody has confirmed it</span>;
-  const elsewhere = runs !== undefined && !of.on.includes(runs);
-  return (
-    <span className={elsewhere ? "doubt-thin px-1" : ""}>
-      confirmed {counted(of.times, "time")}, last by {of.by.split(" ")[0]} on{" "}
-      {sayDate(of.date, locale, today)}
-      {of.firmware && ` with ${of.firmware}`}
-      {elsewhere && `; not on ${runs}, which it runs`}
-    </span>
-  );
-}
+import { Confirmed, KnownFrom, type ShownConfirmed } from "./known-from.tsx";
 
 export function ProcedureList(props: {
   readonly model: string;
@@ -105,7 +72,6 @@ export function QuirkList(props: {
   readonly confirmed: readonly ShownConfirmed[];
 }) {
   const mayWrite = useMay("write-procedure");
-  const mayConfirm = useMay("confirm-fact");
   return (
     <section id="quirks">
       <h2 className="mb-1.5 flex flex-wrap items-baseline gap-3">
@@ -133,21 +99,14 @@ export function QuirkList(props: {
               </p>
               {quirk.cause && <p className="text-sm">Why: {quirk.cause}</p>}
               {quirk.cure && <p className="text-sm">What helps: {quirk.cure}</p>}
-              <div className="flex flex-wrap items-baseline gap-x-3 text-sm text-quiet">
-                <span>
-                  {saySource(quirk.source)};{" "}
-                  <Confirmed of={props.confirmed.find((c) => c.kind === "quirk" && c.subject === quirk.id)} />
-                </span>
-                {mayConfirm && (
-                  <Form method="post" preventScrollReset>
-                    <input type="hidden" name="intent" value="confirm" />
-                    <input type="hidden" name="kind" value="quirk" />
-                    <input type="hidden" name="subject" value={quirk.id} />
-                    <button type="submit" className="link text-sm">
-                      I have seen it too
-                    </button>
-                  </Form>
-                )}
+              <div className="flex flex-wrap items-baseline gap-x-3">
+                <KnownFrom
+                  kind="quirk"
+                  subject={quirk.id}
+                  what={quirk.symptom}
+                  source={quirk.source}
+                  confirmed={props.confirmed}
+                />
                 {mayWrite && (
                   <Go to={`/models/${props.model}/quirks/${quirk.id}`} className="link text-sm">
                     Correct

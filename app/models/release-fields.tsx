@@ -4,6 +4,7 @@ import type { RevisionRow } from "#db/models.ts";
 import { Input } from "../ui/input.tsx";
 import { listed } from "../ui/words/count.ts";
 import { ERASES_WORD, RISK_WORD } from "../ui/words/route.ts";
+import { SourceFields } from "./shared-fields.tsx";
 
 export function ReleaseFields(props: {
   readonly values: Readonly<Record<string, string>>;
@@ -49,7 +50,9 @@ export function ReleaseFields(props: {
         />
         <Input {...of("unchanged")} label="What has not changed, though one might think so" />
         <Input {...of("notes")} label="Notes" />
-        <Input {...of("source")} label="Source" />
+        <div className="grid grid-cols-2 gap-3">
+          <SourceFields of={of} open />
+        </div>
         {props.old && (
           <div className="grid grid-cols-[10rem_minmax(0,1fr)] gap-3">
             <Input {...of("withdrawnOn")} label="Withdrawn on" type="date" />

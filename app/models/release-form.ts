@@ -1,32 +1,28 @@
 // The form of a release: its fields as text, read into what is stored, and back.
 import { z } from "zod";
+import { SOURCE_KINDS } from "#core/dossier/source.ts";
 import { type Fix, TRACKS, URGENCIES } from "#core/firmware/catalogue.ts";
 import { type Conditions, conditionsShape, ERASES, WAYS } from "#core/firmware/conditions.ts";
 import { plainDate } from "#core/firmware/policy.ts";
 import { parseRange, type Range, rangeText } from "#core/firmware/range.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { typedList } from "#core/quantities/list.ts";
 import type { ReleaseRow } from "#db/facts.ts";
 import type { RevisionRow } from "#db/models.ts";
 
 export type ReleaseValues = Record<string, string>;
 
-const parted = (text: string, by: string | RegExp) =>
-  text
-    .split(by)
-    .map((part) => part.trim())
-    .filter(Boolean);
-
 const list = z
   .string()
   .default("")
-  .transform((text) => parted(text, ","));
+  .transform((text) => typedList(text, ","));
 
 const choices = <Word extends string>(words: readonly Word[]) =>
   z
     .string()
     .default("")
     .transform((text, context): Word[] => {
-      const found = parted(text.toLowerCase(), ",").map((word) => {
+      const found = typedList(text.toLowerCase(), ",").map((word) => {
         const known = words.find((w) => w === word);
         if (!known) {
           context.addIssue({
@@ -61,7 +57,7 @@ const requiresField = z
   .string()
   .default("")
   .transform((text, context) =>
-    parted(text, "\n").flatMap((line) => {
+    typedList(text, "\n").flatMap((line) => {
       const parts = /^(\S+)[\s:]+(\S.*)$/.exec(line);
       if (!parts?.[1] || !parts[2]) {
         context.addIssue({
@@ -90,7 +86,7 @@ const fixLines = z
   .string()
   .default("")
   .transform((text, context): Fix[] =>
-    parted(text, "\n").flatMap((line) => {
+    typedList(text, "\n").flatMap((line) => {
       const [tag = "", word = "", ...words] = line.split(",").map((part) => part.trim());
       const urgency = URGENCIES.find((u) => u === word.toLowerCase());
       if (tag && urgency && words.length > 0) return [{ tag, urgency, text: words.join(", ") }];
@@ -123,7 +119,8 @@ export const releaseShape = z.object({
   regions: list,
   fixes: fixLines,
   notes: z.string().trim().max(2000).default(""),
-  source: z.string().trim().max(300).default(""),
+  sourceKind: z.enum(["", ...SOURCE_KINDS]).default(""),
+  sourceWhat: z.string().trim().max(300).default(""),
   from: rangeField,
   fromTracks: choices(TRACKS),
   requires: requiresField,
@@ -192,7 +189,8 @@ export function releaseValues(row: ReleaseRow, revisions: readonly RevisionRow[]
     regions: (row.regions ?? []).join(", "),
     fixes: row.fixes.map((f) => `${f.tag}, ${f.urgency}, ${f.text}`).join("\n"),
     notes: row.notes,
-    source: row.source,
+    sourceKind: row.source_kind ?? "",
+    sourceWhat: row.source,
     from: conditions.from ? rangeText(conditions.from) : "",
     fromTracks: (conditions.fromTracks ?? []).join(", "),
     requires: conditions.requires.map((r) => `${r.component} ${rangeText(r.range)}`).join("\n"),

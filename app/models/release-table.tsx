@@ -7,6 +7,7 @@ import { useClub, useMay } from "../ui/club.ts";
 import { listed } from "../ui/words/count.ts";
 import { ERASES_WORD, RISK_WORD, sayRange, WAY_WORD } from "../ui/words/route.ts";
 import { sayDate } from "../ui/words/time.ts";
+import { KnownFrom, type ShownConfirmed } from "./known-from.tsx";
 
 type StoredRelease = ReleaseRow & { readonly stored: boolean };
 
@@ -17,6 +18,7 @@ export function ReleaseTable(props: {
   readonly revisions: readonly RevisionRow[];
   readonly running: Readonly<Record<string, readonly string[]>>;
   readonly model: string;
+  readonly confirmed: readonly ShownConfirmed[];
 }) {
   const { locale } = useClub();
   const mayEdit = useMay("edit-release");
@@ -58,8 +60,16 @@ export function ReleaseTable(props: {
                 ))}
                 <span className="text-quiet">
                   {unchangedOf(r) && `Not changed: ${unchangedOf(r)} `}
-                  {r.notes} {r.source && `Source: ${r.source}.`}
+                  {r.notes}
                 </span>
+                <KnownFrom
+                  kind="release"
+                  subject={r.id}
+                  what={r.version}
+                  source={r.source_kind && { kind: r.source_kind, what: r.source }}
+                  confirmed={props.confirmed}
+                  brief
+                />
               </td>
               <td>
                 <Conditions

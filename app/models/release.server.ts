@@ -9,7 +9,7 @@ import { effectOf, withRelease } from "#core/needs/effect.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { loadCatalogues, loadFacts, policyOf, type ReleaseRow } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
-import { modelById, revisionsOf, unitTags } from "#db/models.ts";
+import { modelById, releasesOf, revisionsOf, unitTags } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import {
   addRelease,
@@ -80,6 +80,8 @@ export async function actOnRelease(
   if (data.withdrawnOn !== "" && data.withdrawnOn > who.today)
     errors.withdrawnOn = "A withdrawal is noted when it is known, not before.";
   if (data.withdrawnOn !== "" && data.withdrawnWhy === "") errors.withdrawnWhy = "Say why it was withdrawn.";
+  if (data.sourceWhat !== "" && data.sourceKind === "")
+    errors.sourceKind = "Say what kind of source that is.";
   const facts = await loadFacts(tx, { of: "model", id: loaded.model.id });
   const catalogue: Catalogue =
     facts.catalogues.get(loaded.model.id) ??
@@ -98,7 +100,7 @@ export async function actOnRelease(
     regions: data.regions.length > 0 ? data.regions : null,
     fixes: data.fixes,
     notes: data.notes,
-    source: data.source,
+    source: data.sourceKind === "" ? null : { kind: data.sourceKind, what: data.sourceWhat },
     conditions: conditionsOf(data),
     draft,
     ...(data.sha256 !== "" && {
@@ -222,5 +224,8 @@ async function ifTarget(tx: Tx, model: string, release: ReleaseRow) {
       told.stuck.map((s) => s.unit),
     ),
     names,
+    files: Object.fromEntries(
+      (await releasesOf(tx, model)).map((r) => [r.id, r.stored ? "kept" : r.file_sha256 ? "known" : "none"]),
+    ) as Record<string, "kept" | "known" | "none">,
   };
 }

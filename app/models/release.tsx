@@ -3,7 +3,7 @@ import { Form, Link } from "react-router";
 import { inClub, mustBeAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
-import { sayStop } from "../ui/words/route.ts";
+import { sayRange, sayStop } from "../ui/words/route.ts";
 import type { Route } from "./+types/release";
 import { actOnRelease, loadRelease, type Touched } from "./release.server.ts";
 import { ReleaseFields } from "./release-fields.tsx";
@@ -130,6 +130,38 @@ function IfTarget({ told }: { readonly told: Told }) {
               <dd className="tag">{[tags].flat().join(" ")}</dd>
             </div>
           ) : null,
+        )}
+        {told.installs.length > 0 && (
+          <div className="contents">
+            <dt className="text-quiet">files</dt>
+            <dd>
+              {told.installs.map(({ component, release, times }) => (
+                <span key={release} className="mr-4 inline-block">
+                  {names.component(component)} <span className="ver">{names.release(release)}</span>, {times}{" "}
+                  times
+                  {told.files[release] !== "kept" && (
+                    <span className="text-rust">
+                      {" "}
+                      ({told.files[release] === "known" ? "not kept here, only its hash" : "no file known"})
+                    </span>
+                  )}
+                </span>
+              ))}
+            </dd>
+          </div>
+        )}
+        {told.tools.length > 0 && (
+          <div className="contents">
+            <dt className="text-quiet">software</dt>
+            <dd>
+              {told.tools.map(({ tool, radios }) => (
+                <span key={JSON.stringify(tool)} className="mr-4 inline-block">
+                  {tool.name}
+                  {tool.range && ` ${sayRange(tool.range)}`}, for {counted(radios, "radio")}
+                </span>
+              ))}
+            </dd>
+          </div>
         )}
       </dl>
       {stops.size > 0 && (

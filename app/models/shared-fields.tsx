@@ -24,13 +24,22 @@ export function FirmwareFields({
   );
 }
 
-export function SourceFields({ of }: { readonly of: Of }) {
+export function SourceFields({
+  of,
+  open,
+}: {
+  readonly of: Of /** It may stay unsaid. */;
+  readonly open?: boolean;
+}) {
   return (
     <>
       <Input
         {...of("sourceKind")}
         label="Known from"
-        options={SOURCE_KINDS.map((kind) => [kind, SOURCE_WORD[kind]])}
+        options={[
+          ...(open ? [["", "nobody said"] as const] : []),
+          ...SOURCE_KINDS.map((kind) => [kind, SOURCE_WORD[kind]] as const),
+        ]}
       />
       <Input {...of("sourceWhat")} label="Which one (leaflet, evening, club)" />
     </>

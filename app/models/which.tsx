@@ -15,7 +15,13 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     FEATURES.map((f) => [f, (search.get(f) ?? "").trim().slice(0, 200)]),
   ) as Record<Feature, string>;
   const keys = /^\d{1,3}$/.test(asked.keys) ? Number(asked.keys) : undefined;
-  const seen: Seen = { label: asked.label, screen: asked.screen, plug: asked.plug, keys };
+  const seen: Seen = {
+    label: asked.label,
+    screen: asked.screen,
+    plug: asked.plug,
+    keys,
+    serial: asked.serial,
+  };
   return inClub(context, async (tx) => {
     const models = await allIdentities(tx);
     const trouble =
@@ -34,6 +40,7 @@ const WORD: Record<Feature, string> = {
   screen: "Text on its screen",
   plug: "The plug at the radio",
   keys: "Number of keys (not knobs)",
+  serial: "Serial number",
 };
 
 const LOOK: Record<Feature, string> = {
@@ -41,6 +48,7 @@ const LOOK: Record<Feature, string> = {
   screen: "Turn it on and look at its first screen.",
   plug: "Look at the plug for the lead.",
   keys: "Count its keys, the talk key too, knobs not.",
+  serial: "Look for its serial number, mostly under the battery.",
 };
 
 export default function WhichModel({ loaderData }: Route.ComponentProps) {

@@ -25,22 +25,54 @@ const RIGHT = 30;
 const LANE = 92;
 const LETTER = 7.6;
 
+/** `up`: the row of its label under the rail, -1 for none: the rung alone is drawn, and speaks when pointed at. */
 type Placed = Rung & { readonly x: number; readonly up: number };
 
-/** Rungs from left to right by date; labels that would touch are set on a second and third row. */
-export function layOut(rungs: readonly Rung[], from: PlainDate, to: PlainDate): Placed[] {
+const ROWS = 3;
+
+/**
+ * Rungs from left to right by date; labels that would touch are set on a second and third row. Where three rows are not
+ * enough, the rungs that somebody runs or that the way steps on are named first, then the newest.
+ */
+export function layOut(
+  rungs: readonly Rung[],
+  from: PlainDate,
+  to: PlainDate,
+  named: ReadonlySet<string> = new Set(),
+): Placed[] {
   const span = Math.max(1, daysBetween(from, to));
-  const ends: number[] = [];
-  return [...rungs]
+  const spots = [...rungs]
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
     .map((rung) => {
       const x = LEFT + (daysBetween(from, rung.on) / span) * (WIDTH - LEFT - RIGHT);
       const half = (rung.version.length * LETTER) / 2 + 3;
-      let up = ends.findIndex((end) => end < x - half);
-      if (up < 0) up = ends.length;
-      ends[up] = x + half;
-      return { ...rung, x, up };
+      return { rung, x, left: x - half, right: x + half };
     });
+  const inOrder = rowsOf(spots);
+  const matters = (rung: Rung) => rung.units.length > 0 || named.has(rung.id);
+  const rows =
+    Math.max(...inOrder.values()) < ROWS
+      ? inOrder
+      : rowsOf([...spots].reverse().sort((a, b) => Number(matters(b.rung)) - Number(matters(a.rung))));
+  return spots.map(({ rung, x }) => {
+    const row = rows.get(rung.id) ?? ROWS;
+    return { ...rung, x, up: row < ROWS ? row : -1 };
+  });
+}
+
+type Spot = { readonly rung: Rung; readonly left: number; readonly right: number };
+
+/** The first row in which a label touches none that was set before it. */
+function rowsOf(spots: readonly Spot[]): Map<string, number> {
+  const rows: Spot[][] = [];
+  return new Map(
+    spots.map((spot) => {
+      let row = rows.findIndex((set) => set.every((o) => o.right < spot.left || spot.right < o.left));
+      if (row < 0) row = rows.push([]) - 1;
+      rows[row]?.push(spot);
+      return [spot.rung.id, row];
+    }),
+  );
 }
 
 export function Ladder(props: {
@@ -57,6 +89,7 @@ export function Ladder(props: {
     rungs.some((r) => r.track === track),
   );
   const latest = rungs.reduce((day, r) => (r.on > day ? r.on : day), today);
+  const onTheWay = new Set([props.route?.from ?? "", ...(props.route?.over ?? [])]);
   const height = tracks.length * LANE + 30;
   const lanes = tracks.map((track, lane) => ({
     track,
@@ -65,6 +98,7 @@ export function Ladder(props: {
       rungs.filter((r) => r.track === track),
       first.on,
       latest,
+      onTheWay,
     ),
   }));
   const ticks = yearTicks(first.on, latest);
@@ -133,6 +167,7 @@ function Lane({
       )}
       {rungs.map((rung) => (
         <g key={rung.id}>
+          <title>{rung.version}</title>
           <path
             d={
               rung.withdrawn
@@ -140,7 +175,7 @@ function Lane({
                 : `M${rung.x} ${y - 14}V${y + 14}`
             }
             stroke={rung.withdrawn ? "var(--color-error)" : "currentColor"}
-            strokeWidth="3"
+            strokeWidth={rung.up < 0 ? 1 : 3}
           />
           {rung.erases && (
             <path
@@ -149,14 +184,16 @@ function Lane({
               strokeWidth="3"
             />
           )}
-          <text
-            x={rung.x}
-            y={y + 28 + rung.up * 11}
-            textAnchor="middle"
-            className={`font-mono text-[12px] ${rung.draft ? "opacity-60" : ""} ${rung.withdrawn ? "fill-error line-through" : "fill-base-content"}`}
-          >
-            {rung.version}
-          </text>
+          {rung.up >= 0 && (
+            <text
+              x={rung.x}
+              y={y + 28 + rung.up * 11}
+              textAnchor="middle"
+              className={`font-mono text-[12px] ${rung.draft ? "opacity-60" : ""} ${rung.withdrawn ? "fill-error line-through" : "fill-base-content"}`}
+            >
+              {rung.version}
+            </text>
+          )}
           {rung.units.length > 0 && <Sitting rung={rung} y={y} />}
         </g>
       ))}
@@ -203,7 +240,7 @@ function Sitting({ rung, y }: { readonly rung: Placed; readonly y: number }) {
     <g>
       <rect
         x={rung.x - width / 2}
-        y={y - 36 - (rung.up % 2) * 19}
+        y={y - 36 - (Math.max(0, rung.up) % 2) * 19}
         width={width}
         height={20}
         rx="2"
@@ -212,7 +249,7 @@ function Sitting({ rung, y }: { readonly rung: Placed; readonly y: number }) {
       />
       <text
         x={rung.x}
-        y={y - 22 - (rung.up % 2) * 19}
+        y={y - 22 - (Math.max(0, rung.up) % 2) * 19}
         textAnchor="middle"
         className="fill-base-content font-mono text-[12px] font-bold"
       >

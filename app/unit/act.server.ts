@@ -6,11 +6,12 @@ import { plainDate } from "#core/firmware/policy.ts";
 import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { weighReading } from "#core/firmware/weigh.ts";
 import { tell } from "#db/log.ts";
+import { revisionsOf } from "#db/models.ts";
 import { recompute } from "#db/needs.ts";
 import { people } from "#db/people.ts";
 import { isDuplicate, type Tx } from "#db/pool.ts";
 import { recordReading } from "#db/readings.ts";
-import { lendUnit, lockUnit, setHold, takeBack } from "#db/units.ts";
+import { lendUnit, lockUnit, setHardware, setHold, takeBack } from "#db/units.ts";
 import { notAllowed, type SignedIn } from "../context.ts";
 import { isAwayAnswer } from "../frame/away.server.ts";
 import { loadUnit } from "./load.server.ts";
@@ -44,11 +45,25 @@ export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, 
       return back(tx, who, tag);
     case "hold":
       return hold(tx, who, tag, form);
+    case "hardware":
+      return noteHardware(tx, who, tag, form);
     case "lift":
       return lift(tx, who, tag);
     default:
       return answer(400, { ok: false, intent, says: "This page does not know that act." });
   }
+}
+
+async function noteHardware(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
+  if (!may(who.role, "edit-unit")) throw notAllowed("edit-unit");
+  const intent = "hardware";
+  const { row } = await loadUnit(tx, tag);
+  const revision = (await revisionsOf(tx, row.model_id)).find((r) => r.id === form.get("revision"));
+  if (!revision) return answer(400, { ok: false, intent, says: `The ${row.model} has no such hardware.` });
+  await setHardware(tx, row.id, revision.id);
+  await tell(tx, { kind: "unit-changed", what: `hardware ${revision.name}` }, { unit: row.id });
+  await recompute(tx, { of: "units", ids: [row.id] });
+  return answer(200, { ok: true, intent, says: `Noted: hardware ${revision.name}.` });
 }
 
 async function takeReading(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {

@@ -3,6 +3,7 @@ import { Link, useActionData } from "react-router";
 import { standingOf } from "#core/firmware/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { readLog } from "#db/log.ts";
+import { revisionsOf } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf } from "#db/units.ts";
@@ -22,6 +23,7 @@ import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
 import { componentsOf, howToOf, loadUnit, waysOf } from "./load.server.ts";
+import { SerialSays, serialSays } from "./serial.tsx";
 import { Compare, WaySteps } from "./way.tsx";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
@@ -49,6 +51,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       ways,
       howTo: facts && (await howToOf(tx, who, facts, catalogue)),
       unit: row,
+      serialSays: serialSays(row, await revisionsOf(tx, row.model_id)),
       components: components.map((c) => c.name),
       standings,
       releases: Object.fromEntries(prepared.flatMap((p) => p.releases.map((r) => [r.id, r.version]))),
@@ -93,6 +96,9 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
   return (
     <div className="px-4 pt-3 pb-8 md:px-6">
       <Head unit={unit} standings={standings} releases={loaderData.releases} needs={needs} />
+      {loaderData.serialSays && unit.shelved_at === null && (
+        <SerialSays says={loaderData.serialSays} unit={unit} />
+      )}
       {said && !said.typed && (
         <p
           role="status"

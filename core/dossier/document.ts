@@ -8,6 +8,7 @@ import { DATE_PATTERNS } from "../firmware/schemes/dated.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { identityShape, partReadingShape } from "./identity.ts";
 import { procedureShape } from "./procedure.ts";
+import { serialRangeShape } from "./serial.ts";
 import { sourceShape } from "./source.ts";
 
 export const MODEL_KINDS = ["handheld", "mobile", "base", "module"] as const;
@@ -29,7 +30,7 @@ const releaseShape = z.strictObject({
     .array(z.strictObject({ tag: z.string(), urgency: z.enum(URGENCIES), text: z.string() }))
     .default([]),
   notes: z.string().max(2000).default(""),
-  source: z.string().max(300).default(""),
+  source: sourceShape.strict().optional(),
   conditions: conditionsShape.strict().optional(),
   draft: z.boolean().default(false),
   file: z
@@ -65,7 +66,13 @@ export const dossierDocument = z.strictObject({
     note: z.string().max(2000).default(""),
     suffixes: z.array(z.string()).default([]),
     hardwareRevisions: z
-      .array(z.strictObject({ name: z.string().min(1), howToTell: z.string().default("") }))
+      .array(
+        z.strictObject({
+          name: z.string().min(1),
+          howToTell: z.string().default(""),
+          serials: z.array(serialRangeShape.strict()).max(50).default([]),
+        }),
+      )
       .default([]),
     identity: identityShape.strict(),
   }),

@@ -1,6 +1,7 @@
 // What a model is known by, and how its parts' versions are read.
 import { z } from "zod";
 import { layoutShape } from "./layout.ts";
+import { sourceShape } from "./source.ts";
 
 const words = z.string().trim().min(1).max(120);
 
@@ -16,6 +17,7 @@ export const identityShape = z.object({
   /** Texts its screen shows, at power-on or in the menu. */
   screens: z.array(words).max(20).default([]),
   layout: layoutShape.optional(),
+  source: sourceShape.optional(),
 });
 export type Identity = z.infer<typeof identityShape>;
 
@@ -27,5 +29,6 @@ export const partReadingShape = z.object({
   how: z.string().trim().max(500).default(""),
   /** The text as it looks. */
   sample: z.string().trim().max(200).default(""),
+  source: sourceShape.optional(),
 });
 export type PartReading = z.infer<typeof partReadingShape>;

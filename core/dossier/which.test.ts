@@ -3,11 +3,17 @@ import { expect, test } from "vitest";
 import { identityShape } from "./identity.ts";
 import { type KnownModel, whichModel } from "./which.ts";
 
-const model = (id: string, name: string, identity: object): KnownModel => ({
+const model = (
+  id: string,
+  name: string,
+  identity: object,
+  revisions: KnownModel["revisions"] = [],
+): KnownModel => ({
   id,
   maker: "Fenwright",
   name,
   identity: identityShape.parse(identity),
+  revisions,
 });
 const layout = (n: number) => ({
   body: "handheld",
@@ -50,4 +56,18 @@ test("next it asks for what parts the likeliest, with what each would show", () 
   expect(next?.feature).toBe("label");
   expect(next?.shows.map((s) => s.id)).toEqual(["1", "2"]);
   expect(whichModel({ label: "FW-5W" }, models).next).toBeUndefined();
+});
+
+test("a serial number speaks for the model whose revision claims it, and against those whose revisions do not", () => {
+  const known = [
+    model("1", "Wicket", {}, [{ name: "A", serials: [{ from: "FW 1", to: "FW 99" }] }]),
+    model("2", "Heron", {}, [{ name: "B", serials: [{ from: "FW 100" }] }]),
+    model("3", "Tussock", {}),
+  ];
+  const { candidates } = whichModel({ serial: "fw-0100" }, known);
+  expect(candidates.map((c) => [c.id, c.says[0]?.fits])).toEqual([
+    ["2", "yes"],
+    ["3", "unknown"],
+  ]);
+  expect(candidates[0]?.says[0]?.expected).toBe("hardware B");
 });

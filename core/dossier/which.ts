@@ -1,8 +1,9 @@
 // Which model is this? Ranks the models by what somebody sees, and says what to look at next to tell the likeliest apart.
 import type { Identity } from "./identity.ts";
 import { keysOf } from "./layout.ts";
+import { revisionsOfSerial, serialsText, type WithSerials } from "./serial.ts";
 
-export const FEATURES = ["label", "screen", "plug", "keys"] as const;
+export const FEATURES = ["label", "screen", "plug", "keys", "serial"] as const;
 export type Feature = (typeof FEATURES)[number];
 
 /** What somebody sees; what they have not looked at is absent. */
@@ -12,6 +13,7 @@ export type Seen = {
   readonly plug?: string | undefined;
   /** Number of keys, knobs not counted. */
   readonly keys?: number | undefined;
+  readonly serial?: string | undefined;
 };
 
 export type KnownModel = {
@@ -19,6 +21,7 @@ export type KnownModel = {
   readonly maker: string;
   readonly name: string;
   readonly identity: Identity;
+  readonly revisions: readonly WithSerials[];
 };
 
 export type Candidate = {
@@ -64,6 +67,10 @@ export function expected(model: KnownModel, feature: Feature): readonly string[]
       return identity.plugs;
     case "keys":
       return identity.layout ? [String(keysOf({ ...identity.layout, knobs: [] }).length)] : [];
+    case "serial":
+      return model.revisions
+        .filter((r) => r.serials.length > 0)
+        .map((r) => `${serialsText(r.serials)} is hardware ${r.name}`);
   }
 }
 
@@ -73,6 +80,7 @@ export function whichModel(seen: Seen, models: readonly KnownModel[]): Which {
     .map((model): Candidate => {
       const says = asked.map((feature) => {
         const known = expected(model, feature);
+        if (feature === "serial") return { feature, ...serialFit(String(seen.serial), model) };
         return { feature, fits: fitOf(feature, String(seen[feature]), known), expected: known.join(", ") };
       });
       return { id: model.id, score: says.reduce((sum, s) => sum + WEIGHT[s.fits], 0), says };
@@ -88,6 +96,17 @@ export function whichModel(seen: Seen, models: readonly KnownModel[]): Which {
 /** Something seen speaks against it, and nothing for it. */
 const speaksAgainst = ({ says }: Candidate): boolean =>
   says.some((s) => s.fits === "no") && !says.some((s) => s.fits === "yes" || s.fits === "partly");
+
+/** A serial number that a revision claims speaks for the model, and tells the revision too. */
+function serialFit(serial: string, { revisions }: KnownModel) {
+  const claimed = revisionsOfSerial(serial, revisions);
+  if (claimed.length > 0)
+    return { fits: "yes", expected: `hardware ${claimed.map((r) => r.name).join(" or ")}` } as const;
+  const known = revisions.flatMap((r) => r.serials);
+  return known.length > 0
+    ? ({ fits: "no", expected: serialsText(known) } as const)
+    : ({ fits: "unknown", expected: "" } as const);
+}
 
 function fitOf(feature: Feature, seen: string, known: readonly string[]): Candidate["says"][number]["fits"] {
   if (known.length === 0) return "unknown";

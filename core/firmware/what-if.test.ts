@@ -27,7 +27,7 @@ const catalogue = catalogueOf([
     suffixes: [],
     releases: [
       release("a", "1.0", {}),
-      release("b", "1.1", { erases: "settings", minutes: 7 }),
+      release("b", "1.1", { erases: "settings", minutes: 7, tool: { name: "loader" } }),
       release("c", "1.2", { from: [{ atLeast: "1.1" }], minutes: 3 }, { hardwareRevisions: ["B"] }),
     ],
   },
@@ -67,6 +67,17 @@ test("every radio is there, gets there, or is stuck, as its own way says", () =>
       );
       expect(told.stuck.map((s) => s.unit)).toEqual(facts.filter((_, i) => !ways[i]?.ok).map((u) => u.id));
       expect(told.minutes).toBe(ways.reduce((sum, way) => sum + (way.ok ? way.value.minutes : 0), 0));
+      const steps = ways.flatMap((way) => (way.ok ? way.value.steps : []));
+      expect(new Map(told.installs.map((i) => [i.release, i.times]))).toEqual(
+        new Map(
+          [...new Set(steps.map((s) => s.release))].map((r) => [
+            r,
+            steps.filter((s) => s.release === r).length,
+          ]),
+        ),
+      );
+      const withTool = ways.filter((way) => way.ok && way.value.steps.some((s) => s.conditions.tool));
+      expect(told.tools.map((t) => t.radios)).toEqual(withTool.length > 0 ? [withTool.length] : []);
       expect(told.losing).toBe(ways.filter((way) => way.ok && way.value.erasing > 0).length);
     }),
   );

@@ -1,10 +1,12 @@
 // If a release became the target: which radios get there, how long it takes in all, and what they lose on the way.
 import type { Catalogue } from "./catalogue.ts";
-import { ERASES, type Erases } from "./conditions.ts";
+import { type Conditions, ERASES, type Erases } from "./conditions.ts";
 import type { Policy } from "./policy.ts";
 import type { Stop } from "./route.ts";
 import type { UnitFacts } from "./unit.ts";
 import { stateOfUnit, wayOf } from "./way.ts";
+
+type Tool = NonNullable<Conditions["tool"]>;
 
 export type WhatIf = {
   /** They run it already. */
@@ -19,6 +21,14 @@ export type WhatIf = {
   readonly minutes: number;
   /** How many lose at least their settings. */
   readonly losing: number;
+  /** How often each release is installed in all, most often first: the files to have at hand. */
+  readonly installs: readonly {
+    readonly component: string;
+    readonly release: string;
+    readonly times: number;
+  }[];
+  /** The software that installs ask for, and on how many radios. */
+  readonly tools: readonly { readonly tool: Tool; readonly radios: number }[];
 };
 
 /** Routes are worked out once for all units that run the same, on the same hardware, under the same policy. */
@@ -35,6 +45,8 @@ export function whatIf(
   const there: string[] = [];
   const reach: WhatIf["reach"][number][] = [];
   const stuck: WhatIf["stuck"][number][] = [];
+  const installs = new Map<string, { component: string; release: string; times: number }>();
+  const tools = new Map<string, { tool: Tool; radios: number }>();
   for (const unit of units) {
     const policy = policyOf(unit);
     if (!policies.has(policy)) policies.set(policy, policies.size);
@@ -53,6 +65,16 @@ export function whatIf(
     else {
       const { steps, minutes, erases } = way.result.value;
       reach.push({ unit: unit.id, installs: steps.length, minutes, erases });
+      for (const { component: of, release: on } of steps) {
+        const known = installs.get(on) ?? { component: of, release: on, times: 0 };
+        installs.set(on, { ...known, times: known.times + 1 });
+      }
+      const asked = new Map(
+        steps.flatMap(({ conditions: { tool } }) => (tool ? [[JSON.stringify(tool), tool] as const] : [])),
+      );
+      for (const [key, tool] of asked) {
+        tools.set(key, { tool, radios: (tools.get(key)?.radios ?? 0) + 1 });
+      }
     }
   }
   return {
@@ -61,5 +83,7 @@ export function whatIf(
     stuck,
     minutes: reach.reduce((sum, r) => sum + r.minutes, 0),
     losing: reach.filter((r) => ERASES.indexOf(r.erases) > 0).length,
+    installs: [...installs.values()].sort((a, b) => b.times - a.times || (a.release < b.release ? -1 : 1)),
+    tools: [...tools.values()].sort((a, b) => b.radios - a.radios || (a.tool.name < b.tool.name ? -1 : 1)),
   };
 }

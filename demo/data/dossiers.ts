@@ -29,6 +29,8 @@ export type DemoQuirk = {
 };
 
 export type DemoDossier = {
+  /** Where what it is known by, and how its parts are read, come from. */
+  readonly known: Known;
   readonly identity: Partial<Identity>;
   readonly reading: Readonly<Record<string, PartReading>>;
   readonly procedures: readonly DemoProcedure[];
@@ -49,6 +51,7 @@ const hearsay: Known = ["hearsay", "somebody at the spring fair"];
 
 export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
   Wicket: {
+    known: leaflet,
     identity: {
       soldAs: ["Wicket Plus", "Gatekeeper 5"],
       plugs: ["two-pin, right-angled"],
@@ -179,6 +182,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   "Wicket II": {
+    known: leaflet,
     identity: {
       soldAs: ["Gatekeeper 6"],
       plugs: ["two-pin, right-angled"],
@@ -234,6 +238,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   Heron: {
+    known: leaflet,
     identity: {
       plugs: ["six-pin, screwed", "USB-C under a flap"],
       labels: ["QH-200", "Heron"],
@@ -320,6 +325,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   "Sorrel DM": {
+    known: club,
     identity: {
       soldAs: ["Sorrel Digital"],
       plugs: ["two-pin, straight"],
@@ -376,6 +382,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   "Sorrel S": {
+    known: club,
     identity: {
       soldAs: ["Sorrel Grey"],
       pickInTool: "Sorrel DM; the tool does not list the Sorrel S",
@@ -419,6 +426,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   Tussock: {
+    known: bench,
     identity: {
       plugs: ["round, four contacts"],
       labels: ["QT-80", "Tussock"],
@@ -463,6 +471,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   Pocketreed: {
+    known: leaflet,
     identity: {
       plugs: ["USB-C of the phone"],
       labels: ["HN-P1", "Pocketreed"],
@@ -512,6 +521,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   "Marl 40": {
+    known: leaflet,
     identity: {
       plugs: ["eight-pin, behind the panel", "memory card"],
       labels: ["BW-M40", "Marl 40"],
@@ -580,6 +590,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   "Marl 80": {
+    known: leaflet,
     identity: {
       plugs: ["six-pin or eight-pin, by hardware"],
       labels: ["BW-M80", "Marl 80"],
@@ -621,6 +632,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   "Oxbow 4": {
+    known: hearsay,
     identity: {
       plugs: ["nine-pin serial through an interface box"],
       labels: ["BW-OX4", "Oxbow 4"],
@@ -666,6 +678,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   "Lantern 2": {
+    known: leaflet,
     identity: {
       plugs: ["memory card", "round, eight contacts"],
       labels: ["TB-L2", "Lantern 2"],
@@ -721,6 +734,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     ],
   },
   "Lantern 3": {
+    known: leaflet,
     identity: {
       plugs: ["memory card", "round, eight contacts"],
       labels: ["TB-L3", "Lantern 3"],

@@ -1,4 +1,5 @@
 // Twelve models of five makers, none of which exist, and their releases. Days are counted back from today.
+import type { Source } from "#core/dossier/source.ts";
 import type { Track, Urgency } from "#core/firmware/catalogue.ts";
 import type { Conditions } from "#core/firmware/conditions.ts";
 import type { Numbering } from "#core/firmware/version.ts";
@@ -14,7 +15,7 @@ export type DemoRelease = {
   readonly regions?: readonly string[];
   readonly fixes?: readonly (readonly [tag: string, urgency: Urgency, text: string])[];
   readonly notes?: string;
-  readonly source?: string;
+  readonly source?: Source;
   readonly when?: DemoConditions;
 };
 
@@ -31,7 +32,7 @@ export type DemoModel = {
   readonly kind: "handheld" | "mobile" | "base" | "module";
   readonly note: string;
   readonly suffixes?: readonly string[];
-  readonly revisions?: readonly { readonly name: string; readonly tell: string }[];
+  readonly revisions?: readonly { readonly name: string; readonly tell: string; readonly serials: string }[];
   readonly components: readonly {
     readonly name: string;
     /** Absent: nobody has confirmed it; it is inferred. */
@@ -40,9 +41,9 @@ export type DemoModel = {
   }[];
 };
 
-const leaflet = "maker's leaflet";
-const bench = "own bench";
-const noticeboard = "another club's noticeboard";
+const leaflet: Source = { kind: "maker", what: "leaflet" };
+const bench: Source = { kind: "bench", what: "" };
+const noticeboard: Source = { kind: "club", what: "noticeboard" };
 
 export const MODELS: readonly DemoModel[] = [
   {
@@ -155,8 +156,12 @@ export const MODELS: readonly DemoModel[] = [
     kind: "handheld",
     note: "Looks like the Wicket but for the ring round the knob. Two hardware revisions: the label says A or B under the battery.",
     revisions: [
-      { name: "A", tell: "label under the battery ends in A; the screen is yellowish" },
-      { name: "B", tell: "label ends in B; the screen is white" },
+      {
+        name: "A",
+        tell: "label under the battery ends in A; the screen is yellowish",
+        serials: "FW2 1000 to FW2 3999",
+      },
+      { name: "B", tell: "label ends in B; the screen is white", serials: "FW2 4000 and up" },
     ],
     components: [
       {
@@ -350,8 +355,8 @@ export const MODELS: readonly DemoModel[] = [
     kind: "module",
     note: "Clips to a phone. The version shows only in the phone app. Revision 1 has a round hole beside the plug.",
     revisions: [
-      { name: "1", tell: "round hole beside the plug" },
-      { name: "2", tell: "no hole; the shell is matt" },
+      { name: "1", tell: "round hole beside the plug", serials: "PR 100 to PR 519" },
+      { name: "2", tell: "no hole; the shell is matt", serials: "PR 520 and up" },
     ],
     components: [
       {
@@ -454,8 +459,8 @@ export const MODELS: readonly DemoModel[] = [
     kind: "mobile",
     note: "The Marl 40's older brother with a detachable panel.",
     revisions: [
-      { name: "early", tell: "serial below 4000; the panel's plug has six pins" },
-      { name: "late", tell: "serial from 4000; the panel's plug has eight pins" },
+      { name: "early", tell: "the panel's plug has six pins", serials: "BW80 1 to BW80 3999" },
+      { name: "late", tell: "the panel's plug has eight pins", serials: "BW80 4000 and up" },
     ],
     components: [
       {

@@ -67,3 +67,17 @@ M-04 | Marl 40   |   | VAN | MOBILES | B13@8 panel:1.2@8 dsp:2.1@8           |
 M-05 | Marl 80   | early | VAN | MOBILES | C3@260 panel:1.4@260                  |
 W-15 | Wicket    |   | VAN | LANTERNS | reedling-3@150                       |
 `;
+
+/** Serial numbers of those whose model tells its revisions apart by them; the others' are counted up. */
+export const SERIALS: Readonly<Record<string, string>> = {
+  "W-09": "FW2 4112",
+  "W-10": "FW2 4113",
+  "P-01": "PR 118",
+  "P-02": "PR 141",
+  "P-03": "PR 733",
+  // Its shell was swapped once: the shell says 2, the serial number says 1.
+  "P-04": "PR 402",
+  "P-05": "PR 226",
+  "P-06": "PR 871",
+  "M-05": "BW80 2210",
+};

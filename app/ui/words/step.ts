@@ -30,8 +30,8 @@ export const SOURCE_WORD: Record<Source["kind"], string> = {
   hearsay: "hearsay",
 };
 
-export const saySource = (source: Source): string =>
-  `${SOURCE_WORD[source.kind]}${source.what ? `: ${source.what}` : ""}`;
+export const saySource = (source: Source | null | undefined): string =>
+  source ? `${SOURCE_WORD[source.kind]}${source.what ? `: ${source.what}` : ""}` : "nobody said from where";
 
 export const sayTime = (seconds: number): string =>
   seconds % 60 === 0 ? `${seconds / 60} min` : `${seconds} s`;

@@ -1,0 +1,137 @@
+// The form of what a model is known by: its fields as text, read into what is stored, and back.
+import {
+  type Identity,
+  identityShape,
+  type PartReading,
+  partReadingShape,
+  SHOWN_WHERE,
+} from "#core/dossier/identity.ts";
+import { keysTwice, layoutShape } from "#core/dossier/layout.ts";
+import { SOURCE_KINDS, type Source } from "#core/dossier/source.ts";
+import { typedList } from "#core/quantities/list.ts";
+import type { DossierHead } from "#db/dossier.ts";
+
+export type IdentityValues = Record<string, string>;
+
+export function identityValues({ identity, parts }: DossierHead): IdentityValues {
+  const { layout } = identity;
+  const values: IdentityValues = {
+    soldAs: identity.soldAs.join("; "),
+    pickInTool: identity.pickInTool,
+    plugs: identity.plugs.join("; "),
+    labels: identity.labels.join("; "),
+    screens: identity.screens.join("; "),
+    sourceKind: identity.source?.kind ?? "",
+    sourceWhat: identity.source?.what ?? "",
+    screen: layout?.screen === false ? "no" : "yes",
+    lamp: layout?.lamp ?? "top",
+    antenna: layout?.antenna === false ? "no" : "yes",
+    knobs: layout?.knobs.join(", ") ?? "",
+    top: layout?.top.join(", ") ?? "",
+    left: layout?.left.join(", ") ?? "",
+    right: layout?.right.join(", ") ?? "",
+    rows: layout?.rows.map((row) => row.join(", ")).join("\n") ?? "",
+  };
+  for (const { id, name, reading } of parts) {
+    values[`name-${id}`] = name;
+    values[`where-${id}`] = reading.where ?? "";
+    values[`how-${id}`] = reading.how;
+    values[`sample-${id}`] = reading.sample;
+    values[`${id}-sourceKind`] = reading.source?.kind ?? "";
+    values[`${id}-sourceWhat`] = reading.source?.what ?? "";
+  }
+  return values;
+}
+
+export type ReadIdentity = {
+  readonly identity: Identity;
+  readonly parts: readonly { readonly id: string; readonly name: string; readonly reading: PartReading }[];
+};
+
+/** Reads the form; each error stands under the name of its field. */
+export function readIdentity(
+  values: IdentityValues,
+  kind: string,
+  parts: readonly { readonly id: string }[],
+): { readonly errors: IdentityValues } | ReadIdentity {
+  const errors: IdentityValues = {};
+  const note = (
+    issues: readonly { readonly path: PropertyKey[]; readonly message: string }[],
+    behind = "",
+  ) => {
+    for (const issue of issues) {
+      const [field] = issue.path;
+      const name =
+        behind === ""
+          ? String(field)
+          : field === "source"
+            ? `${behind}-sourceWhat`
+            : `${String(field)}-${behind}`;
+      errors[name] ??= issue.message;
+    }
+  };
+  const layout = layoutShape.safeParse({
+    body: kind,
+    screen: values.screen !== "no",
+    lamp: values.lamp,
+    antenna: values.antenna !== "no",
+    knobs: typedList(values.knobs),
+    top: typedList(values.top),
+    left: typedList(values.left),
+    right: typedList(values.right),
+    rows: typedList(values.rows, /\r?\n/).map((row) => typedList(row)),
+  });
+  if (!layout.success) note(layout.error.issues);
+  const twice = layout.success ? keysTwice(layout.data) : [];
+  if (twice.length > 0)
+    errors.rows = `Two keys are called ${twice.join(", ")}; each needs a name of its own.`;
+  const identity = identityShape.safeParse({
+    soldAs: typedList(values.soldAs, ";"),
+    pickInTool: values.pickInTool,
+    plugs: typedList(values.plugs, ";"),
+    labels: typedList(values.labels, ";"),
+    screens: typedList(values.screens, ";"),
+    source: sourceOf(values, "sourceKind", "sourceWhat", errors),
+    ...(layout.success && hasKeys(layout.data) && { layout: layout.data }),
+  });
+  if (!identity.success) note(identity.error.issues);
+  const names = new Set<string>();
+  const read = parts.map(({ id }) => {
+    const name = (values[`name-${id}`] ?? "").trim();
+    if (name === "" || name.length > 80)
+      errors[`name-${id}`] = "A part has a name, of at most 80 characters.";
+    else if (/[\s,:]/.test(name)) errors[`name-${id}`] = "A part's name is one word: requirements go by it.";
+    else if (names.has(name.toLowerCase())) errors[`name-${id}`] = "Another part is called so.";
+    names.add(name.toLowerCase());
+    const reading = partReadingShape.safeParse({
+      where: SHOWN_WHERE.find((w) => w === values[`where-${id}`]),
+      how: values[`how-${id}`] ?? "",
+      sample: values[`sample-${id}`] ?? "",
+      source: sourceOf(values, `${id}-sourceKind`, `${id}-sourceWhat`, errors),
+    });
+    if (!reading.success) note(reading.error.issues, id);
+    return { id, name, reading: reading.data ?? partReadingShape.parse({}) };
+  });
+  if (!identity.success || Object.keys(errors).length > 0) return { errors };
+  return { identity: identity.data, parts: read };
+}
+
+function sourceOf(
+  values: IdentityValues,
+  kind: string,
+  what: string,
+  errors: IdentityValues,
+): Source | undefined {
+  const found = SOURCE_KINDS.find((k) => k === values[kind]);
+  const said = (values[what] ?? "").trim();
+  if (!found && said !== "") errors[kind] = "Say what kind of source that is.";
+  return found && { kind: found, what: said };
+}
+
+const hasKeys = (l: {
+  knobs: string[];
+  top: string[];
+  left: string[];
+  right: string[];
+  rows: string[][];
+}): boolean => [...l.knobs, ...l.top, ...l.left, ...l.right, ...l.rows].length > 0;
