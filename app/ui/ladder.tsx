@@ -90,7 +90,6 @@ export function Ladder(props: {
   );
   const latest = rungs.reduce((day, r) => (r.on > day ? r.on : day), today);
   const onTheWay = new Set([props.route?.from ?? "", ...(props.route?.over ?? [])]);
-  const height = tracks.length * LANE + 30;
   const lanes = tracks.map((track, lane) => ({
     track,
     y: lane * LANE + 58,
@@ -101,6 +100,9 @@ export function Ladder(props: {
       onTheWay,
     ),
   }));
+  // A third row of labels in the lowest lane would lie on the dates.
+  const low = lanes.at(-1)?.rungs.some((r) => r.up === 2) ? 12 : 0;
+  const height = tracks.length * LANE + 30 + low;
   const ticks = yearTicks(first.on, latest);
   const span = Math.max(1, daysBetween(first.on, latest));
   return (
