@@ -234,7 +234,7 @@ describe("what a model is known by", () => {
         rows: "a, b\na",
         sourceWhat: "somewhere",
         "2-sourceWhat": "elsewhere",
-        [`how-3`]: "x".repeat(501),
+        "how-3": "x".repeat(501),
       },
       "handheld",
       parts,
