@@ -1,0 +1,479 @@
+// Chains against an oracle that tries everything, and the cases that practitioners meet.
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import type { Range } from "../firmware/range.ts";
+import { cheapestMending, type PlainKit, type PlainRange, plainChains } from "./chain.oracle.ts";
+import { findChains, isReady, prepareKit } from "./chain.ts";
+import type { Computer, DriverRule, Job, Kit, Lead } from "./shapes.ts";
+
+const VERSIONS = [1, 2, 3];
+const DRIVERS = ["d", "e"];
+const rangeOf = (r: PlainRange | undefined): Range | undefined =>
+  r && [{ atLeast: String(r.least), atMost: String(r.most) }];
+
+function kitOf(plain: PlainKit): Kit {
+  const thing = (x: { id: string; holder: boolean; sound: boolean; data: boolean }) => ({
+    id: x.id,
+    tag: x.id,
+    carriesData: x.data,
+    condition: x.sound ? ("sound" as const) : ("broken" as const),
+    ...(x.holder && { holder: "somebody" }),
+  });
+  const lead = (l: PlainKit["leads"][number]): Lead => ({
+    ...thing(l),
+    kind: "cable",
+    radioEnd: l.at,
+    computerEnd: l.to,
+    ...(l.chip && { chip: l.chip }),
+  });
+  const adapter = (a: PlainKit["adapters"][number]) => ({
+    ...thing(a),
+    kind: a.otg ? ("on-the-go" as const) : ("usb" as const),
+    ends: [a.a, a.b] as const,
+    ...(a.chip && { chip: a.chip }),
+  });
+  const texts = (of: Readonly<Record<string, number>>) =>
+    new Map(Object.entries(of).map(([k, v]) => [k, String(v)]));
+  return {
+    leads: plain.leads.map(lead),
+    adapters: plain.adapters.map(adapter),
+    computers: plain.computers.map((c) => ({
+      id: c.id,
+      name: c.id,
+      kind: c.phone ? "phone" : "computer",
+      system: "Linux",
+      version: "1",
+      bits: 64,
+      ports: c.ports,
+      bluetooth: false,
+      admin: c.admin,
+      condition: "sound",
+      drivers: texts(c.drivers),
+      tools: texts(c.tools),
+    })),
+    rules: plain.rules.map((r, i): DriverRule => {
+      const range = rangeOf(r.range);
+      return {
+        id: String(i),
+        family: r.family,
+        ...(r.grade && { grade: r.grade }),
+        system: "Linux",
+        says: r.says,
+        driver: r.driver,
+        ...(range && { range }),
+        source: { kind: r.trust, what: "" },
+      };
+    }),
+    tools: plain.tools.map((t) => {
+      const versions = rangeOf(t.range);
+      return {
+        id: t.id,
+        name: t.id,
+        runsOn: [{ system: "Linux" as const }],
+        supports: [{ model: "m", operations: ["flash" as const], ...(versions && { versions }) }],
+        matchesFirmware: false,
+      };
+    }),
+    attempts: [],
+    offers: plain.offers.flatMap(({ price, lead: l, adapter: a }, i) => [
+      ...(l ? [{ id: String(i), name: l.id, price, gives: "lead" as const, lead: lead(l) }] : []),
+      ...(a ? [{ id: String(i), name: a.id, price, gives: "adapter" as const, adapter: adapter(a) }] : []),
+    ]),
+  };
+}
+
+const plugs = fc.constantFrom("p", "q", "usb", "c");
+const chip = fc.option(
+  fc.record({
+    family: fc.constantFrom("F", "G"),
+    grade: fc.constantFrom("genuine" as const, "clone" as const),
+  }),
+  { nil: undefined },
+);
+const range = fc.option(
+  fc
+    .tuple(fc.constantFrom(...VERSIONS), fc.constantFrom(...VERSIONS))
+    .map(([least, most]) => ({ least, most })),
+  { nil: undefined, freq: 2 },
+);
+const thing = {
+  holder: fc.boolean(),
+  sound: fc.constantFrom(true, true, true, false),
+  data: fc.constantFrom(true, true, true, false),
+};
+const withChip = <T extends object>({
+  chip: c,
+  ...rest
+}: T & { chip?: PlainKit["leads"][number]["chip"] }) => ({ ...rest, ...(c && { chip: c }) });
+const near = fc.constantFrom("p", "p", "q");
+const far = fc.constantFrom("usb", "usb", "c");
+const leadShape = fc.record({ ...thing, at: near, to: far, chip });
+const adapterShape = fc.record({ ...thing, a: plugs, b: plugs, otg: fc.boolean(), chip });
+const versionsBy = (names: readonly string[]) =>
+  fc.dictionary(fc.constantFrom(...names), fc.constantFrom(...VERSIONS), {
+    maxKeys: 2,
+    noNullPrototype: true,
+  });
+const kits = fc
+  .record({
+    leads: fc.array(leadShape, { minLength: 1, maxLength: 3 }),
+    adapters: fc.array(adapterShape, { maxLength: 3 }),
+    computers: fc.array(
+      fc.record({
+        phone: fc.constantFrom(false, false, true),
+        admin: fc.constantFrom(true, true, false),
+        ports: fc.uniqueArray(far, { minLength: 1, maxLength: 2 }),
+        drivers: versionsBy(DRIVERS),
+        tools: versionsBy(["t0", "t1"]),
+      }),
+      { minLength: 1, maxLength: 2 },
+    ),
+    rules: fc.array(
+      fc.record({
+        family: fc.constantFrom("F", "G"),
+        grade: fc.constantFrom(undefined, "clone" as const, "genuine" as const),
+        says: fc.constantFrom(
+          "built-in" as const,
+          "needs" as const,
+          "needs" as const,
+          "must-not" as const,
+          "no-support" as const,
+        ),
+        driver: fc.constantFrom(...DRIVERS),
+        range,
+        trust: fc.constantFrom("bench" as const, "hearsay" as const),
+      }),
+      { maxLength: 5 },
+    ),
+    tools: fc.array(range, { minLength: 1, maxLength: 2 }),
+    offers: fc.array(
+      fc.record({
+        price: fc.integer({ min: 1, max: 3 }),
+        lead: leadShape,
+        adapter: adapterShape,
+        isLead: fc.boolean(),
+      }),
+      { maxLength: 2 },
+    ),
+  })
+  .map(
+    ({ leads, adapters, computers, rules, tools, offers }): PlainKit => ({
+      plug: "p",
+      leads: leads.map((l, i) => ({ ...withChip(l), id: `l${i}` })),
+      adapters: adapters.map((a, i) => ({ ...withChip(a), id: `a${i}` })),
+      computers: computers.map((c, i) => ({ ...c, id: `c${i}` })),
+      rules: rules.map(({ grade, range: r, ...rest }) => ({
+        ...rest,
+        ...(grade && { grade }),
+        ...(r && { range: r }),
+      })),
+      tools: tools.map((r, i) => ({ id: `t${i}`, ...(r && { range: r }) })),
+      offers: offers.map(({ price, lead, adapter, isLead }, i) => {
+        const whole = { id: `o${i}`, holder: false, sound: true };
+        return isLead
+          ? { price, lead: { ...withChip(lead), ...whole } }
+          : { price, adapter: { ...withChip(adapter), ...whole } };
+      }),
+    }),
+  );
+const job: Job = { model: "m", plugs: ["p"], operation: "flash", ways: ["cable"] };
+
+describe("chains", () => {
+  it("are those that hold when everything is tried, on hundreds of small kits", () => {
+    let held = 0;
+    fc.assert(
+      fc.property(kits, (plain) => {
+        const { chains } = findChains(job, prepareKit(kitOf(plain)));
+        const told = chains.map((c) => `${c.lead?.id} ${c.computer.id} ${c.tool?.tool}`);
+        expect(new Set(told)).toEqual(plainChains(plain));
+        expect(new Set(told).size).toBe(told.length);
+        if (told.length > 0) held++;
+      }),
+      { numRuns: 2500 },
+    );
+    expect(held).toBeGreaterThan(100);
+  });
+
+  it("that almost hold: the cheapest acts are those found by doing every few acts", () => {
+    let mended = 0;
+    fc.assert(
+      fc.property(
+        kits.filter((k) => plainChains(k).size === 0),
+        (plain) => {
+          const { near } = findChains(job, prepareKit(kitOf(plain)));
+          const cheapest = cheapestMending(plain, VERSIONS, DRIVERS, 3);
+          const [first] = near;
+          if (first && first.changes.length <= 3) {
+            mended++;
+            expect({ money: first.money, minutes: first.minutes }).toEqual(cheapest);
+          } else expect(cheapest).toBeUndefined();
+          const costs = near.map((n) => n.money * 1e6 + n.minutes);
+          expect(costs).toEqual([...costs].sort((a, b) => a - b));
+        },
+      ),
+      { numRuns: 250 },
+    );
+    expect(mended).toBeGreaterThan(30);
+  }, 120_000);
+});
+
+const computer = (over: Partial<Computer> = {}): Computer => ({
+  id: "c",
+  name: "Reed desk",
+  kind: "computer",
+  system: "Windows",
+  version: "11",
+  bits: 64,
+  ports: ["USB-A"],
+  bluetooth: false,
+  admin: true,
+  condition: "sound",
+  drivers: new Map(),
+  tools: new Map([["t", "1.6"]]),
+  ...over,
+});
+const lead = (over: Partial<Lead> = {}): Lead => ({
+  id: "l",
+  tag: "K-01",
+  kind: "cable",
+  radioEnd: "two-pin",
+  computerEnd: "USB-A",
+  chip: { family: "Bramble", grade: "genuine" },
+  carriesData: true,
+  condition: "sound",
+  ...over,
+});
+const rule = (over: Partial<DriverRule>): DriverRule => ({
+  id: "r",
+  family: "Bramble",
+  system: "Windows",
+  says: "needs",
+  driver: "d",
+  source: { kind: "maker", what: "" },
+  ...over,
+});
+const kit = (over: Partial<Kit> = {}): Kit => ({
+  leads: [lead()],
+  adapters: [],
+  computers: [computer()],
+  rules: [],
+  tools: [
+    {
+      id: "t",
+      name: "Hedgewriter",
+      runsOn: [{ system: "Windows" }],
+      supports: [{ model: "m", operations: ["flash", "read"] }],
+      matchesFirmware: false,
+    },
+  ],
+  attempts: [],
+  offers: [],
+  ...over,
+});
+const flash: Job = { model: "m", plugs: ["two-pin"], operation: "flash", ways: [] };
+const find = (over: Partial<Kit>, one: Job = flash) => findChains(one, prepareKit(kit(over)));
+
+describe("what practitioners meet", () => {
+  it("a clone chip that the newer driver refuses: go back to the older one", () => {
+    const rules = [
+      rule({ id: "1", says: "needs", range: [{ atLeast: "3.0" }] }),
+      rule({
+        id: "2",
+        grade: "clone",
+        says: "needs",
+        range: [{ atLeast: "3.0" }],
+        source: { kind: "club", what: "" },
+      }),
+      rule({
+        id: "3",
+        grade: "clone",
+        says: "must-not",
+        range: [{ atLeast: "3.4" }],
+        source: { kind: "club", what: "" },
+      }),
+    ];
+    const { chains, near } = find({
+      rules,
+      leads: [lead({ chip: { family: "Bramble", grade: "clone" } })],
+      computers: [computer({ drivers: new Map([["d", "3.5"]]) })],
+    });
+    expect(chains).toEqual([]);
+    expect(near[0]?.breaks).toEqual([{ kind: "driver-must-not", driver: "d", has: "3.5" }]);
+    expect(near[0]?.changes).toMatchObject([
+      { kind: "put-driver", had: "3.5", avoid: [[{ atLeast: "3.4" }]] },
+    ]);
+    expect(near[0]).toMatchObject({ money: 0, minutes: 6 });
+    const genuine = find({ rules, computers: [computer({ drivers: new Map([["d", "3.5"]]) })] });
+    expect(genuine.chains).toHaveLength(1);
+  });
+
+  it("contradicting advice: what our own bench saw outweighs the maker, and the other is kept as dissent", () => {
+    const rules = [
+      rule({ id: "1", says: "no-support" }),
+      rule({ id: "2", says: "built-in", source: { kind: "bench", what: "" } }),
+    ];
+    const [chain] = find({ rules }).chains;
+    expect(chain?.driver?.rules.map((r) => r.id)).toEqual(["2"]);
+    expect(chain?.driver?.dissent.map((r) => r.id)).toEqual(["1"]);
+  });
+
+  it("an unknown chip is no failure, but untried", () => {
+    const [chain] = find({ leads: [lead({ chip: { family: "", grade: "unknown" } })] }).chains;
+    expect(chain).toMatchObject({ untried: ["chip", "driver"], evidence: { verdict: "untried" } });
+  });
+
+  it("a lead that only charges, one that is lost, one that somebody has", () => {
+    expect(find({ leads: [lead({ carriesData: false })] })).toMatchObject({
+      chains: [],
+      near: [],
+      stopped: { breaks: [{ kind: "charge-only" }] },
+    });
+    expect(find({ leads: [lead({ condition: "lost" })] }).stopped?.breaks).toEqual([
+      { kind: "lead-condition", condition: "lost" },
+    ]);
+    expect(find({ leads: [lead({ holder: "Bram" })] }).near[0]?.changes).toEqual([
+      { kind: "fetch", tag: "K-01", holder: "Bram" },
+    ]);
+  });
+
+  it("a driver range that no version meets cannot be mended", () => {
+    const rules = [rule({ range: [{ atLeast: "3", below: "2" }] })];
+    expect(find({ rules })).toMatchObject({
+      chains: [],
+      near: [],
+      stopped: { breaks: [{ kind: "driver-missing" }] },
+    });
+  });
+
+  it("where nobody may install, a missing driver stays missing", () => {
+    expect(find({ rules: [rule({})], computers: [computer({ admin: false })] }).near).toEqual([]);
+    expect(find({ rules: [rule({})] }).near[0]?.changes).toMatchObject([{ kind: "put-driver", driver: "d" }]);
+  });
+
+  it("a phone wants an on-the-go adapter, and a module plugs straight in", () => {
+    const phone = computer({ kind: "phone", ports: ["USB-C"] });
+    const adapter = {
+      id: "a",
+      tag: "A-1",
+      kind: "usb",
+      ends: ["USB-A", "USB-C"],
+      carriesData: true,
+      condition: "sound",
+    } as const;
+    expect(find({ computers: [phone], adapters: [adapter] }).stopped?.breaks).toEqual([
+      { kind: "no-on-the-go" },
+    ]);
+    const otg = { ...adapter, kind: "on-the-go" } as const;
+    expect(find({ computers: [phone], adapters: [otg] }).chains[0]?.atComputer).toEqual([otg]);
+    const straight = find({ computers: [phone], leads: [] }, { ...flash, plugs: ["USB-C"], ways: ["phone"] });
+    expect(straight.chains[0]).toMatchObject({ plug: "USB-C", atRadio: [], atComputer: [] });
+    expect(straight.chains[0]?.lead).toBeUndefined();
+  });
+
+  it("adapters that lead in a ring end, and three in a row are too many", () => {
+    const joint = (id: string, a: string, b: string) =>
+      ({ id, tag: id, kind: "box", ends: [a, b], carriesData: true, condition: "sound" }) as const;
+    const ring = [
+      joint("1", "two-pin", "x"),
+      joint("2", "x", "y"),
+      joint("3", "y", "two-pin"),
+      joint("4", "y", "z"),
+    ];
+    const reach = (radioEnd: string) =>
+      find({ adapters: ring, leads: [lead({ radioEnd })] }).chains[0]?.atRadio.map((j) => j.id);
+    expect(reach("x")).toEqual(["1"]);
+    expect(reach("z")).toEqual(["3", "4"]);
+    expect(find({ adapters: [...ring, joint("5", "z", "w")], leads: [lead({ radioEnd: "w" })] }).noLead).toBe(
+      true,
+    );
+  });
+
+  it("a release names its software and its version; a tool must know the firmware that it meets", () => {
+    const wants = { ...flash, tool: { name: "hedgewriter ", range: [{ atLeast: "1.8" }] } };
+    expect(find({}, wants).near[0]?.changes).toMatchObject([
+      { kind: "put-tool", had: "1.6", ranges: [[{ atLeast: "1.8" }]] },
+    ]);
+    expect(find({}, { ...wants, tool: { name: "another" } }).noTool).toBe(true);
+    const [known] = kit().tools;
+    if (!known) throw new Error("no tool");
+    const tools = [
+      {
+        ...known,
+        supports: [
+          {
+            model: "m",
+            operations: ["flash" as const],
+            firmware: { component: "main", range: [{ atLeast: "2" }] },
+          },
+        ],
+      },
+    ];
+    expect(find({ tools }, { ...flash, meets: () => false }).stopped?.breaks).toEqual([
+      { kind: "tool-firmware", tool: "t" },
+    ]);
+    expect(find({ tools }, { ...flash, meets: () => true }).chains).toHaveLength(1);
+    expect(
+      find({ tools: [{ ...known, runsOn: [{ system: "Windows", bits: 32 }] }] }).stopped?.breaks,
+    ).toEqual([{ kind: "tool-system", tool: "t" }]);
+  });
+
+  it("a card needs a port and no tool; a programmer needs Bluetooth", () => {
+    const card = lead({
+      kind: "card",
+      radioEnd: "card",
+      computerEnd: "card",
+      chip: undefined,
+    } as Partial<Lead>);
+    const [chain] = find(
+      { leads: [card], computers: [computer({ ports: ["card"] })] },
+      { ...flash, plugs: ["card"], ways: ["card"] },
+    ).chains;
+    expect(chain?.tool).toBeUndefined();
+    const programmer = {
+      ...lead({ kind: "programmer" }),
+      computerEnd: undefined,
+      chip: undefined,
+    } as unknown as Lead;
+    expect(find({ leads: [programmer] }).stopped?.breaks).toEqual([{ kind: "no-bluetooth" }]);
+    expect(find({ leads: [programmer], computers: [computer({ bluetooth: true })] }).chains).toHaveLength(1);
+    expect(find({ leads: [lead()] }, { ...flash, ways: ["card"] }).stopped?.breaks[0]).toEqual({
+      kind: "way",
+      ways: ["card"],
+    });
+  });
+
+  it("is ready only with a chain that is not known to fail", () => {
+    const attempts = Array.from({ length: 4 }, () => ({
+      lead: "l",
+      computer: "c",
+      tool: "t",
+      system: "Windows" as const,
+      systemVersion: "11",
+      worked: false,
+    }));
+    expect(isReady(find({}))).toBe(true);
+    expect(isReady(find({ attempts }))).toBe(false);
+  });
+
+  it("bought things come with the lead they go with, as one set", () => {
+    const offers = [
+      {
+        id: "1",
+        name: "two-pin lead",
+        price: 900,
+        gives: "lead" as const,
+        lead: lead({ computerEnd: "USB-C" }),
+      },
+      {
+        id: "2",
+        name: "C to A",
+        price: 300,
+        gives: "adapter" as const,
+        adapter: { kind: "usb" as const, ends: ["USB-C", "USB-A"] as const, carriesData: true },
+      },
+    ];
+    const { near } = find({ leads: [], offers });
+    expect(near[0]).toMatchObject({ money: 1200, minutes: 0 });
+    expect(near[0]?.changes.map((c) => c.kind)).toEqual(["get", "get"]);
+  });
+});

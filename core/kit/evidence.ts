@@ -1,0 +1,112 @@
+// What past tries say of a chain: the Wilson score interval for a share of successes, from the nearest tries there are.
+// Formula: E. B. Wilson, Probable inference, the law of succession, and statistical inference, JASA 22 (1927), p. 209.
+import type { Attempt, Chip, System } from "./shapes.ts";
+
+/** Both sides of 95 %. */
+const Z = 1.959963984540054;
+
+/** The 95 % interval for the share of successes in `n` tries; from 0 to 1 where nothing was tried. */
+export function wilson(successes: number, n: number): { readonly lower: number; readonly upper: number } {
+  if (n === 0) return { lower: 0, upper: 1 };
+  const share = successes / n;
+  const square = Z * Z;
+  const middle = (share + square / (2 * n)) / (1 + square / n);
+  const half = (Z / (1 + square / n)) * Math.sqrt((share * (1 - share)) / n + square / (4 * n * n));
+  return { lower: Math.max(0, middle - half), upper: Math.min(1, middle + half) };
+}
+
+/** From the nearest to the widest: this lead, computer and tool; this chip, driver and system; this chip and kind of system. */
+export const LEVELS = ["this", "chip-driver-system", "chip-system"] as const;
+export type Level = (typeof LEVELS)[number];
+
+/** Fewer tries than this say nothing at their level. */
+export const ENOUGH = 4;
+
+/** Mixed: enough tries of just this, which neither prove it nor speak against it. */
+export const VERDICTS = ["proven", "likely", "mixed", "untried", "known-bad"] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+export type Evidence = {
+  readonly verdict: Verdict;
+  /** The level that decided; absent where none has enough tries. */
+  readonly level?: Level;
+  readonly worked: number;
+  readonly tries: number;
+  readonly lower: number;
+  readonly upper: number;
+  /** It is settled that this never works. */
+  readonly settled: boolean;
+};
+
+/** What a chain is made of, as far as past tries can be like it. */
+export type Likeness = {
+  readonly lead: string | undefined;
+  readonly computer: string;
+  readonly tool: string | undefined;
+  readonly chip: Chip | undefined;
+  readonly driver: string | undefined;
+  readonly system: System;
+  readonly systemVersion: string;
+};
+
+type Count = { worked: number; tries: number; settled: boolean };
+export type EvidenceIndex = ReadonlyMap<string, Count>;
+
+const keysOf = (like: Likeness): readonly (readonly [Level, string])[] => [
+  ["this", `this|${like.lead ?? ""}|${like.computer}|${like.tool ?? ""}`],
+  ...(like.chip && like.chip.family !== ""
+    ? ([
+        [
+          "chip-driver-system",
+          `driver|${like.chip.family}|${like.chip.grade}|${like.driver ?? ""}|${like.system}|${like.systemVersion}`,
+        ],
+        ["chip-system", `system|${like.chip.family}|${like.chip.grade}|${like.system}`],
+      ] as const)
+    : []),
+];
+
+export function indexOf(attempts: readonly Attempt[]): EvidenceIndex {
+  const index = new Map<string, Count>();
+  for (const attempt of attempts) {
+    const { lead, tool, chip, driver } = attempt;
+    for (const [level, key] of keysOf({ ...attempt, lead, tool, chip, driver })) {
+      // A settled matter is about just these things; it is no try of its chip elsewhere.
+      if (attempt.settled && level !== "this") continue;
+      const count = index.get(key) ?? { worked: 0, tries: 0, settled: false };
+      if (attempt.settled) count.settled = true;
+      else {
+        count.tries++;
+        if (attempt.worked) count.worked++;
+      }
+      index.set(key, count);
+    }
+  }
+  return index;
+}
+
+/** The verdict of the most specific level with enough tries. */
+export function evidenceOf(like: Likeness, index: EvidenceIndex): Evidence {
+  const keys = keysOf(like);
+  const settled = index.get(keys[0]?.[1] ?? "")?.settled === true;
+  for (const [level, key] of keys) {
+    const count = index.get(key);
+    if (!count || count.tries < ENOUGH) continue;
+    const { lower, upper } = wilson(count.worked, count.tries);
+    const told = { level, worked: count.worked, tries: count.tries, lower, upper, settled };
+    return { ...told, verdict: settled ? "known-bad" : verdictOf(level, lower, upper) };
+  }
+  const own = index.get(keys[0]?.[1] ?? "");
+  return {
+    verdict: settled ? "known-bad" : "untried",
+    worked: own?.worked ?? 0,
+    tries: own?.tries ?? 0,
+    lower: 0,
+    upper: 1,
+    settled,
+  };
+}
+
+function verdictOf(level: Level, lower: number, upper: number): Verdict {
+  if (level === "this") return lower > 0.5 ? "proven" : upper < 0.5 ? "known-bad" : "mixed";
+  return lower > 0.5 ? "likely" : "untried";
+}

@@ -1,0 +1,69 @@
+// Ways from one connector to another through adapters, at most two of them.
+import type { Adapter, Offer } from "./shapes.ts";
+
+/** An adapter of the club's, or one that could be bought. */
+export type Joint = Adapter & { readonly offer?: string; readonly price?: number };
+export type Path = readonly Joint[];
+
+export const MOST_ADAPTERS = 2;
+
+export type Paths = (from: string, to: string) => readonly Path[];
+
+/** Adapters through which data passes; those broken, lost or made for antennas are none. */
+export function jointsOf(adapters: readonly Adapter[], offers: readonly Offer[]): Joint[] {
+  const offered = offers.flatMap((offer): Joint[] =>
+    offer.gives === "adapter"
+      ? [
+          {
+            ...offer.adapter,
+            id: `offer ${offer.id}`,
+            tag: offer.name,
+            condition: "sound",
+            offer: offer.id,
+            price: offer.price,
+          },
+        ]
+      : [],
+  );
+  return [...adapters, ...offered].filter(
+    (a) => a.carriesData && a.kind !== "antenna" && a.condition !== "broken" && a.condition !== "lost",
+  );
+}
+
+const weight = (path: Path): number =>
+  path.reduce((sum, joint) => sum + 1 + (joint.price ?? 0) * 1000 + (joint.holder === undefined ? 0 : 10), 0);
+
+/** All ways between two connectors, what is at hand and short first; each adapter once, no connector twice. */
+export function pathsOver(joints: readonly Joint[]): Paths {
+  const at = new Map<string, Joint[]>();
+  for (const joint of joints) {
+    for (const end of new Set(joint.ends)) at.set(end, [...(at.get(end) ?? []), joint]);
+  }
+  const known = new Map<string, readonly Path[]>();
+  const find = (from: string, to: string): readonly Path[] => {
+    const found: Path[] = [];
+    const walk = (here: string, path: readonly Joint[], seen: readonly string[]) => {
+      if (here === to) {
+        found.push(path);
+        return;
+      }
+      if (path.length === MOST_ADAPTERS) return;
+      for (const joint of at.get(here) ?? []) {
+        const there = joint.ends[0] === here ? joint.ends[1] : joint.ends[0];
+        if (path.includes(joint) || seen.includes(there)) continue;
+        walk(there, [...path, joint], [...seen, there]);
+      }
+    };
+    walk(from, [], [from]);
+    return found.sort((a, b) => weight(a) - weight(b));
+  };
+  return (from, to) => {
+    const key = `${from}\n${to}`;
+    let paths = known.get(key);
+    if (!paths) {
+      paths = find(from, to);
+      known.set(key, paths);
+    }
+    return paths;
+  };
+}

@@ -1,0 +1,39 @@
+// Versions of systems, drivers and tools, which count number by number, against ranges.
+import { boundsOf, liesIn, type Range } from "../firmware/range.ts";
+import { versionReader } from "../firmware/version.ts";
+
+const reader = versionReader({ numbering: { kind: "dotted" } });
+const remembered = new WeakMap<Range, Map<string, boolean>>();
+
+/** True if a version lies in a range; no range takes every version, and what is no version lies in none. */
+export function inRange(version: string, range: Range | undefined): boolean {
+  if (!range) return true;
+  let known = remembered.get(range);
+  if (!known) {
+    known = new Map();
+    remembered.set(range, known);
+  }
+  let lies = known.get(version);
+  if (lies === undefined) {
+    const read = reader.read(version);
+    lies = read.ok && liesIn(range, read.value, reader);
+    known.set(version, lies);
+  }
+  return lies;
+}
+
+/**
+ * A version that lies in all of some ranges and in none of others, of those that the bounds name or lie just past one;
+ * undefined if none does. A range of `undefined` is every version.
+ */
+export function someVersionIn(
+  ranges: readonly (Range | undefined)[],
+  avoided: readonly (Range | undefined)[] = [],
+): string | undefined {
+  const bounds = [...ranges, ...avoided].flatMap((range) => (range ? boundsOf(range) : []));
+  const tries = ["1", ...bounds, ...bounds.map((bound) => `${bound}.1`), "0"];
+  return tries.find(
+    (version) =>
+      ranges.every((range) => inRange(version, range)) && !avoided.some((range) => inRange(version, range)),
+  );
+}
