@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
+import { doingOf } from "#core/needs/doing.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
 import { loadFacts, policyOf } from "./facts.ts";
@@ -82,7 +83,10 @@ async function fromScratch(tx: Tx): Promise<string[]> {
   return text(
     facts.units.flatMap((unit) =>
       needsOf(unit, facts.catalogues.get(unit.model) ?? new Map(), policyOf(facts, unit)).map((need) =>
-        recordOf(need, unit.away),
+        recordOf(
+          need,
+          doingOf(need, unit.away, () => "ready"),
+        ),
       ),
     ),
   );

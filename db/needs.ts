@@ -3,7 +3,8 @@
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import { URGENCIES } from "#core/firmware/catalogue.ts";
 import type { Policy } from "#core/firmware/policy.ts";
-import { doingOf } from "#core/needs/doing.ts";
+import { meansWeigher } from "#core/kit/means.ts";
+import { type Doing, doingOf } from "#core/needs/doing.ts";
 import type { Need, Target } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
@@ -16,6 +17,7 @@ import {
   type Scope,
   scopeCondition,
 } from "./facts.ts";
+import { loadKit, plugsOf } from "./kit.ts";
 import type { Tx } from "./pool.ts";
 
 /** So many units are worked out at a time: while PostgreSQL stores one part, the next is computed. */
@@ -30,6 +32,9 @@ export async function recompute(tx: Tx, scope: Scope): Promise<number> {
   const { models, units } = await lock(tx, scope);
   const catalogues = await loadCatalogues(tx, models);
   const policies = await loadPolicies(tx);
+  const kit = await loadKit(tx);
+  const plugs = await plugsOf(tx, models, kit);
+  const weigh = meansWeigher(kit.prepared);
   const { where, values } = scopeCondition(scope);
   await tx.query(
     `delete from need n using unit u where u.club_id = n.club_id and u.id = n.unit_id and ${where}`,
@@ -38,7 +43,7 @@ export async function recompute(tx: Tx, scope: Scope): Promise<number> {
   let storing: Promise<unknown> = Promise.resolve();
   let known = await loadUnits(tx, { of: "units", ids: units.slice(0, PART) });
   for (let next = PART; known.length > 0; next += PART) {
-    const rows = recordsOf(known, catalogues, policies);
+    const rows = recordsOf(known, catalogues, policies, plugs, weigh);
     await storing;
     const store = await stage(tx, rows);
     known =
@@ -55,13 +60,24 @@ function recordsOf(
   units: readonly KnownUnit[],
   catalogues: ReadonlyMap<string, Catalogue>,
   policies: ReadonlyMap<string, Policy>,
+  plugs: ReadonlyMap<string, readonly string[]>,
+  weigh: ReturnType<typeof meansWeigher>,
 ): NeedRecord[] {
   const rows: NeedRecord[] = [];
   for (const unit of units) {
     const catalogue = catalogues.get(unit.model);
     if (!catalogue) continue;
-    for (const need of needsOf(unit, catalogue, policyOf({ policies }, unit)))
-      rows.push(recordOf(need, unit.away));
+    const policy = policyOf({ policies }, unit);
+    const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
+    for (const need of needsOf(unit, catalogue, policy)) {
+      // The last release that the need will call for: which it is does not depend on the day.
+      const release = need.targets.at(-1)?.release;
+      const means = () =>
+        release === undefined
+          ? "ready"
+          : weigh(unit, radio, catalogue, policy, { component: need.component, release });
+      rows.push(recordOf(need, doingOf(need, unit.away, means)));
+    }
   }
   return rows;
 }
@@ -93,7 +109,7 @@ export const decodeTargets = (text: string): Target[] =>
       });
 
 /** A need as the table holds it. */
-export const recordOf = (need: Need, away: boolean): NeedRecord => ({
+export const recordOf = (need: Need, doing: Doing): NeedRecord => ({
   unit_id: need.unit,
   kind: need.kind,
   component_id: need.component,
@@ -102,7 +118,7 @@ export const recordOf = (need: Need, away: boolean): NeedRecord => ({
   held_from: need.heldFrom ?? null,
   cause: need.cause,
   urgency: URGENCIES.indexOf(need.urgency),
-  doing: doingOf(need, away),
+  doing,
   targets: encodeTargets(need.targets),
   because: JSON.stringify(need.because),
 });

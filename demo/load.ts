@@ -20,6 +20,7 @@ import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts"
 import { STORY } from "./data/story.ts";
 import { SERIALS, UNITS } from "./data/units.ts";
 import { layDossiers } from "./dossiers.ts";
+import { layKit } from "./kit.ts";
 import { parseUnits } from "./parse.ts";
 
 /** Loads the club if there is none; false if there is one already. */
@@ -73,6 +74,8 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
   const past: seed.Past[] = [];
   await layUnits(tx, { ago, people, places, groups, catalogue, past });
   const units = await unitIds(tx);
+  const models = new Map([...catalogue].map(([name, model]) => [name, model.id]));
+  await layKit(tx, { people, places, units, models }, today);
   for (const [days, who, tag, text] of STORY) {
     past.push({
       at: evening(ago(days), 40),

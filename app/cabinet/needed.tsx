@@ -50,6 +50,10 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
           className={`${shape} border-line bg-gradient-to-t from-[var(--moss-3)] from-50% to-transparent to-50%`}
         />
       );
+    case "kit":
+      return <span aria-hidden="true" className={`${shape} border-b-4 border-brass`} />;
+    case "no-route":
+      return <span aria-hidden="true" className={`${shape} border-rust`} />;
     case "overdue":
     case "ask-back":
       return <span aria-hidden="true" className={`${shape} border-dashed border-quiet`} />;
@@ -80,6 +84,20 @@ function wordsOf(
       };
     case "install":
       return { head: `${radios} can be updated now`, text: tags, act: "Line them up", to: "/due?do=install" };
+    case "kit":
+      return {
+        head: `${radios} ${one ? "waits" : "wait"} for kit`,
+        text: `${tags}: there is a release, but no chain of ours reaches in.`,
+        act: "See what is missing",
+        to: "/due?do=kit",
+      };
+    case "no-route":
+      return {
+        head: `${radios} ${one ? "has" : "have"} no route`,
+        text: `${tags}: nothing leads to the release ${one ? "it" : "they"} should run.`,
+        act: "See what stops them",
+        to: "/due?do=no-route",
+      };
     case "overdue":
       return {
         head: `${radios} should be back by now`,

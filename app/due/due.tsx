@@ -14,9 +14,11 @@ import { NeedRows } from "./rows.tsx";
 export const meta: Route.MetaFunction = () => [{ title: "Due · Mossy Cabinet" }];
 
 const GROUPS: readonly { readonly key: BoardGroup; readonly title: string; readonly says: string }[] = [
-  { key: "install", title: "Update", says: "here, and a release is ready for them" },
+  { key: "install", title: "Ready now", says: "here, with a release, a route and the kit for it" },
   { key: "read", title: "Read", says: "here; nobody knows for sure what they run" },
-  { key: "ask-back", title: "Ask back", says: "with somebody; they must come in first" },
+  { key: "kit", title: "Waiting for kit", says: "here, but no chain of ours reaches into them" },
+  { key: "ask-back", title: "Away", says: "with somebody; they must come in first" },
+  { key: "no-route", title: "No route", says: "nothing leads to the release they should run" },
   { key: "look-up", title: "Look up", says: "they run what our list does not have" },
   { key: "held", title: "On hold", says: "would be due, but are left alone for now" },
 ];

@@ -1,17 +1,30 @@
 // What can be done about a need: the board groups by it.
 import type { Need } from "./need.ts";
 
-/** install: put a release on it. read: read its version. look-up: complete our catalogue. ask-back: it is with somebody. */
-export const DOINGS = ["install", "read", "look-up", "ask-back"] as const;
+/**
+ * install: put a release on it, with what stands ready. kit: the same, once some kit is there. no-route: nothing leads to
+ * the release. read: read its version. look-up: complete our catalogue. ask-back: it is with somebody.
+ */
+export const DOINGS = ["install", "kit", "no-route", "read", "look-up", "ask-back"] as const;
 export type Doing = (typeof DOINGS)[number];
 
-/** A unit that is away must come back first, except for what can be done without it. */
-export function doingOf(need: Pick<Need, "kind">, away: boolean): Doing {
+/**
+ * A unit that is away must come back first, except for what can be done without it; whether an install stands ready is
+ * asked only of those that are here.
+ */
+export function doingOf(
+  need: Pick<Need, "kind">,
+  away: boolean,
+  means: () => "ready" | "kit" | "no-route" = () => "ready",
+): Doing {
   switch (need.kind) {
     case "catalogue":
       return "look-up";
-    case "firmware":
-      return away ? "ask-back" : "install";
+    case "firmware": {
+      if (away) return "ask-back";
+      const kind = means();
+      return kind === "ready" ? "install" : kind;
+    }
     case "reading":
       return away ? "ask-back" : "read";
   }

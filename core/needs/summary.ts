@@ -72,9 +72,11 @@ export function summarise(
     if (ids.length > 0) items.push({ kind, units: ids });
   };
   add("install", distinct(needs.filter((n) => n.doing === "install")));
+  add("kit", distinct(needs.filter((n) => n.doing === "kit")));
   add("overdue", overdue);
   add("never-read", distinct(needs.filter((n) => n.cause === "unread")));
   add("read-again", distinct(needs.filter((n) => n.doing === "read" && n.cause !== "unread")));
+  add("no-route", distinct(needs.filter((n) => n.doing === "no-route")));
   add("look-up", distinct(needs.filter((n) => n.doing === "look-up")));
   add("ask-back", distinct(needs.filter((n) => n.doing === "ask-back")));
   return items;

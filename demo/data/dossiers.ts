@@ -240,7 +240,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
   Heron: {
     known: leaflet,
     identity: {
-      plugs: ["six-pin, screwed", "USB-C under a flap"],
+      plugs: ["six-pin, screwed", "USB-C"],
       labels: ["QH-200", "Heron"],
       screens: ["HERON", "About"],
       layout: {
@@ -473,7 +473,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
   Pocketreed: {
     known: leaflet,
     identity: {
-      plugs: ["USB-C of the phone"],
+      plugs: ["USB-C"],
       labels: ["HN-P1", "Pocketreed"],
       screens: [],
       layout: {
@@ -634,7 +634,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
   "Oxbow 4": {
     known: hearsay,
     identity: {
-      plugs: ["nine-pin serial through an interface box"],
+      plugs: ["seven contacts, oblong"],
       labels: ["BW-OX4", "Oxbow 4"],
       screens: [],
       layout: {

@@ -1,0 +1,93 @@
+// Kit as people type it, a line a fact: where a tool runs, which models it knows, what is installed on a computer.
+import { parseRange, type Range, rangeText } from "../firmware/range.ts";
+import { bad, good, type Result } from "../quantities/result.ts";
+import { OPERATIONS, type Operation, type RunsOn, SYSTEMS } from "./shapes.ts";
+import { someVersionIn } from "./versions.ts";
+
+export type LineProblem = {
+  readonly kind: "no-system" | "no-range" | "empty-range" | "no-operation" | "no-version" | "no-model";
+  /** The line, or the part of it that cannot be read. */
+  readonly text: string;
+};
+
+/** A range that some version meets; nothing typed is no range. */
+export function readRange(text: string): Result<Range | undefined, LineProblem> {
+  if (text.trim() === "") return good(undefined);
+  const range = parseRange(text);
+  if (!range.ok) return bad({ kind: "no-range", text: text.trim() });
+  return someVersionIn([range.value]) === undefined
+    ? bad({ kind: "empty-range", text: text.trim() })
+    : good(range.value);
+}
+
+/** "Windows >= 10, 64 bit": a system, perhaps its versions, perhaps its word size. */
+export function readRunsOn(line: string): Result<RunsOn, LineProblem> {
+  const [, word = "", rest = ""] = /^\s*(\p{L}+)\s*(.*)$/u.exec(line) ?? [];
+  const system = SYSTEMS.find((s) => s.toLowerCase() === word.toLowerCase());
+  if (!system) return bad({ kind: "no-system", text: line.trim() });
+  const sized = /^(.*?),?\s*\b(32|64)[\s-]?bit\s*$/i.exec(rest);
+  const range = readRange(sized ? (sized[1] ?? "") : rest);
+  if (!range.ok) return range;
+  return good({
+    system,
+    ...(range.value && { versions: range.value }),
+    ...(sized && { bits: sized[2] === "32" ? 32 : 64 }),
+  });
+}
+
+export const runsOnText = ({ system, versions, bits }: RunsOn): string =>
+  [[system, versions && rangeText(versions)].filter(Boolean).join(" "), bits && `${bits} bit`]
+    .filter(Boolean)
+    .join(", ");
+
+export type KnownLine = {
+  readonly model: string;
+  readonly operations: readonly Operation[];
+  readonly versions?: Range;
+  readonly firmware?: { readonly component: string; readonly range: Range };
+};
+
+/** "Wicket: read, flash; >= 1.4; main >= 1.06": a model, what for, from which version of the tool on, over which firmware. */
+export function readKnows(line: string): Result<KnownLine, LineProblem> {
+  const colon = line.indexOf(":");
+  if (colon < 1) return bad({ kind: "no-model", text: line.trim() });
+  const model = line.slice(0, colon).trim();
+  const [what = "", ...parts] = line
+    .slice(colon + 1)
+    .split(";")
+    .map((part) => part.trim());
+  const operations: Operation[] = [];
+  for (const word of what.split(",").map((w) => w.trim().toLowerCase())) {
+    const operation = OPERATIONS.find((o) => o === word);
+    if (!operation) return bad({ kind: "no-operation", text: word });
+    if (!operations.includes(operation)) operations.push(operation);
+  }
+  let known: KnownLine = { model, operations };
+  for (const part of parts.filter((p) => p !== "")) {
+    // A word before the comparison names a part of the radio; without one, the tool itself is meant.
+    const [, component = "", rest = part] = /^(\p{L}\S*)\s+(.+)$/u.exec(part) ?? [];
+    const range = readRange(rest);
+    if (!range.ok) return range;
+    if (!range.value) continue;
+    known =
+      component === ""
+        ? { ...known, versions: range.value }
+        : { ...known, firmware: { component, range: range.value } };
+  }
+  return good(known);
+}
+
+export const knowsText = (k: KnownLine): string =>
+  [
+    `${k.model}: ${k.operations.join(", ")}`,
+    k.versions && rangeText(k.versions),
+    k.firmware && `${k.firmware.component} ${rangeText(k.firmware.range)}`,
+  ]
+    .filter(Boolean)
+    .join("; ");
+
+/** "Bramble port driver 3.5": a name, and its version as the last word. */
+export function readInstalled(line: string): Result<{ name: string; version: string }, LineProblem> {
+  const [, name = "", version = ""] = /^\s*(.*\S)\s+(\S*\d\S*)\s*$/.exec(line) ?? [];
+  return name === "" ? bad({ kind: "no-version", text: line.trim() }) : good({ name, version });
+}

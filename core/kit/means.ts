@@ -1,0 +1,114 @@
+// With what a unit's way can be gone: for each install on it the chains that reach into the radio, and whether all of it
+// stands ready, waits for kit, or has no route at all.
+import type { Catalogue } from "../firmware/catalogue.ts";
+import type { Policy } from "../firmware/policy.ts";
+import { liesIn, type Range } from "../firmware/range.ts";
+import type { Route, RouteProblem, Step } from "../firmware/route.ts";
+import type { UnitFacts } from "../firmware/unit.ts";
+import type { Version } from "../firmware/version.ts";
+import { stateOfUnit, wayOf } from "../firmware/way.ts";
+import type { Result } from "../quantities/result.ts";
+import { type Chains, findChains, isReady, type PreparedKit } from "./chain.ts";
+import type { Job, Operation } from "./shapes.ts";
+
+/** A radio's model and the connectors at it. */
+export type Reachable = { readonly model: string; readonly plugs: readonly string[] };
+
+export type StepMeans = { readonly step: Step; readonly chains: Chains; readonly ready: boolean };
+
+export type Means =
+  | { readonly kind: "ready" | "kit"; readonly steps: readonly StepMeans[] }
+  | { readonly kind: "no-route" };
+
+/** A club that has noted no leads, no computers or no tools is asked for none: its kit is in somebody's head. */
+export const isKitKnown = ({ kit }: PreparedKit): boolean =>
+  kit.leads.length > 0 && kit.computers.length > 0 && kit.tools.length > 0;
+
+/** The chains of each install of a route; what an earlier install puts on, a later one meets. */
+export function meansOfRoute(
+  result: Result<Route, RouteProblem>,
+  unit: UnitFacts,
+  catalogue: Catalogue,
+  radio: Reachable,
+  prepared: PreparedKit,
+): Means {
+  if (!result.ok) return { kind: "no-route" };
+  const state = new Map(stateOfUnit(unit, catalogue));
+  const steps = result.value.steps.map((step): StepMeans => {
+    const { ways, tool } = step.conditions;
+    const chains = chainsFor(
+      { ...radio, operation: "flash", ways, ...(tool && { tool }) },
+      new Map(state),
+      catalogue,
+      prepared,
+    );
+    const installed = catalogue.get(step.component)?.reader.release(step.release);
+    if (installed) state.set(step.component, installed);
+    return { step, chains, ready: isReady(chains) };
+  });
+  return { kind: steps.every((s) => s.ready) ? "ready" : "kit", steps };
+}
+
+/** The chains of a job on a radio that runs `state`; remembered as long as the kit stays. */
+export function chainsFor(
+  job: Omit<Job, "meets">,
+  state: ReadonlyMap<string, Version>,
+  catalogue: Catalogue,
+  prepared: PreparedKit,
+): Chains {
+  const kept = remembered.get(prepared) ?? new Map<string, Chains>();
+  remembered.set(prepared, kept);
+  const runs = [...state].map(([component, version]) => `${component} ${version.cleaned}`);
+  const key = JSON.stringify([job.model, job.plugs, job.operation, job.ways, job.tool, runs]);
+  let chains = kept.get(key);
+  if (!chains) {
+    chains = findChains({ ...job, meets: meeting(state, catalogue) }, prepared);
+    kept.set(key, chains);
+  }
+  return chains;
+}
+const remembered = new WeakMap<PreparedKit, Map<string, Chains>>();
+
+function meeting(state: ReadonlyMap<string, Version>, catalogue: Catalogue) {
+  return (name: string, range: Range): boolean | undefined => {
+    const part = [...catalogue.values()].find((p) => p.component.name.toLowerCase() === name.toLowerCase());
+    const version = part && state.get(part.component.id);
+    return part && version && liesIn(range, version, part.reader);
+  };
+}
+
+/** What a model can be reached with, whatever a unit of it runs. */
+export const chainsOfModel = (radio: Reachable, operation: Operation, prepared: PreparedKit): Chains =>
+  chainsFor({ ...radio, operation, ways: [] }, new Map(), new Map(), prepared);
+
+/**
+ * Whether a unit's need for a release stands ready, waits for kit, or has no route. Units of one model that run the same,
+ * on the same hardware, under the same policy share the answer.
+ */
+export function meansWeigher(
+  prepared: PreparedKit,
+): (
+  unit: UnitFacts,
+  radio: Reachable,
+  catalogue: Catalogue,
+  policy: Policy,
+  need: { readonly component: string; readonly release: string },
+) => Means["kind"] {
+  const known = new Map<string, Means["kind"]>();
+  const policies = new Map<Policy, number>();
+  return (unit, radio, catalogue, policy, { component, release }) => {
+    if (!policies.has(policy)) policies.set(policy, policies.size);
+    const runs = [...stateOfUnit(unit, catalogue)].map(([id, v]) => `${id} ${v.release ?? v.cleaned}`);
+    const key = [release, policies.get(policy), unit.hardwareRevision, unit.region, ...runs].join("|");
+    let kind = known.get(key);
+    if (!kind) {
+      const { result } = wayOf(unit, catalogue, policy, new Map([[component, release]]));
+      kind =
+        result.ok && !isKitKnown(prepared)
+          ? "ready"
+          : meansOfRoute(result, unit, catalogue, radio, prepared).kind;
+      known.set(key, kind);
+    }
+    return kind;
+  };
+}

@@ -1,0 +1,111 @@
+// Statements that add and change kit: one for each kind of thing, by the same few columns for new and old.
+import type { Tx } from "./pool.ts";
+
+type Value = string | number | boolean | null | readonly string[] | object;
+type Columns = Readonly<Record<string, Value>>;
+
+export const KIT_TABLES = [
+  "connector",
+  "lead",
+  "adapter",
+  "computer",
+  "driver",
+  "tool",
+  "driver_rule",
+  "gear",
+  "offer",
+] as const;
+export type KitTable = (typeof KIT_TABLES)[number];
+
+const JSON_COLUMNS = new Set(["runs_on", "versions", "firmware", "system_versions", "range", "source"]);
+const shown = (name: string, value: Value): unknown =>
+  JSON_COLUMNS.has(name) && value !== null ? JSON.stringify(value) : value;
+
+/** Stores one thing under its columns; answers its id, or "" where there is nothing of that id to change. */
+export async function putThing(
+  tx: Tx,
+  table: KitTable,
+  id: string | undefined,
+  columns: Columns,
+): Promise<string> {
+  const names = Object.keys(columns);
+  const values = names.map((name) => shown(name, columns[name] ?? null));
+  const { rows } = id
+    ? await tx.query<{ id: string }>(
+        `update ${table} set ${names.map((name, i) => `${name} = $${i + 1}`).join(", ")} where id = $${names.length + 1} returning id`,
+        [...values, id],
+      )
+    : await tx.query<{ id: string }>(
+        `insert into ${table} (club_id, ${names.join(", ")}) values (current_club(), ${names.map((_, i) => `$${i + 1}`).join(", ")}) returning id`,
+        values,
+      );
+  return rows[0]?.id ?? "";
+}
+
+export const shelveThing = (tx: Tx, table: KitTable, id: string) =>
+  tx.query(`update ${table} set shelved_at = now() where id = $1`, [id]);
+
+/** What is plugged in and installed on a computer, as a whole. */
+export async function putInstalled(
+  tx: Tx,
+  computer: string,
+  what: {
+    readonly ports: readonly string[];
+    readonly drivers: readonly (readonly [string, string])[];
+    readonly tools: readonly (readonly [string, string])[];
+  },
+): Promise<void> {
+  await tx.query("delete from computer_port where computer_id = $1", [computer]);
+  await tx.query(
+    "insert into computer_port (club_id, computer_id, connector_id) select current_club(), $1, unnest($2::bigint[])",
+    [computer, [...new Set(what.ports)]],
+  );
+  await tx.query("delete from computer_driver where computer_id = $1", [computer]);
+  await tx.query("delete from computer_tool where computer_id = $1", [computer]);
+  for (const [id, version] of what.drivers) await putDriverOn(tx, computer, id, version);
+  for (const [id, version] of what.tools) await putToolOn(tx, computer, id, version);
+}
+
+/** A driver on a computer in some version; null: it is taken off. */
+export const putDriverOn = (tx: Tx, computer: string, driver: string, version: string | null) =>
+  version === null
+    ? tx.query("delete from computer_driver where computer_id = $1 and driver_id = $2", [computer, driver])
+    : tx.query(
+        `insert into computer_driver (club_id, computer_id, driver_id, version) values (current_club(), $1, $2, $3)
+         on conflict (club_id, computer_id, driver_id) do update set version = excluded.version`,
+        [computer, driver, version],
+      );
+
+export const putToolOn = (tx: Tx, computer: string, tool: string, version: string) =>
+  tx.query(
+    `insert into computer_tool (club_id, computer_id, tool_id, version) values (current_club(), $1, $2, $3)
+     on conflict (club_id, computer_id, tool_id) do update set version = excluded.version`,
+    [computer, tool, version],
+  );
+
+export type SupportFields = {
+  readonly model: string;
+  readonly operations: readonly string[];
+  readonly versions: object | null;
+  readonly component: string | null;
+  readonly firmware: object | null;
+};
+
+/** Which models a tool knows, as a whole. */
+export async function putSupports(tx: Tx, tool: string, supports: readonly SupportFields[]): Promise<void> {
+  await tx.query("delete from tool_support where tool_id = $1", [tool]);
+  for (const s of supports) {
+    await tx.query(
+      `insert into tool_support (club_id, tool_id, model_id, operations, versions, component, firmware)
+       values (current_club(), $1, $2, $3, $4, $5, $6)`,
+      [
+        tool,
+        s.model,
+        s.operations,
+        s.versions && JSON.stringify(s.versions),
+        s.component,
+        s.firmware && JSON.stringify(s.firmware),
+      ],
+    );
+  }
+}
