@@ -9,6 +9,7 @@ import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/due";
 import { Filters } from "./filters.tsx";
 import { holdSeveral } from "./hold.server.ts";
+import { meansOfRows } from "./means.server.ts";
 import { NeedRows } from "./rows.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Due · Mossy Cabinet" }];
@@ -51,6 +52,11 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     );
     return {
       groups,
+      means: await meansOfRows(
+        tx,
+        who,
+        groups.flatMap((g) => g.rows),
+      ),
       releases: await releaseNames(tx, [...new Set(mentioned)]),
       known: await boardNames(tx),
       asked: Object.fromEntries(search),
@@ -102,7 +108,12 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
                   {group.more && " and more"}: {about?.says}
                 </span>
               </h2>
-              <NeedRows rows={group.rows} releases={loaderData.releases} known={loaderData.known} />
+              <NeedRows
+                rows={group.rows}
+                releases={loaderData.releases}
+                known={loaderData.known}
+                means={loaderData.means}
+              />
               {group.more && (
                 <Link
                   className="link mt-2 inline-block"

@@ -5,13 +5,17 @@ import { useClub } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
 import { namesOf, Why } from "../ui/why.tsx";
+import { VERDICT_WORD } from "../ui/words/kit.ts";
 import { sayNeed } from "../ui/words/need.ts";
 import { sayDate, sayDistance } from "../ui/words/time.ts";
+import type { RowMeans } from "./means.server.ts";
 
 export function NeedRows(props: {
   readonly rows: readonly BoardRow[];
   readonly releases: Readonly<Record<string, string>>;
   readonly known: readonly BoardName[];
+  /** By unit and component: with what it would be done. */
+  readonly means: Readonly<Record<string, RowMeans>>;
 }) {
   const names = new Map(props.known.map((k) => [k.kind + k.id, k.name]));
   const onKeyDown = (event: React.KeyboardEvent<HTMLUListElement>) => {
@@ -33,6 +37,7 @@ export function NeedRows(props: {
           row={row}
           releases={props.releases}
           known={names}
+          means={row.kind === "firmware" ? props.means[`${row.unit_id} ${row.component_id}`] : undefined}
         />
       ))}
     </ul>
@@ -45,11 +50,13 @@ function Row({
   row,
   releases,
   known,
+  means,
 }: {
   readonly row: BoardRow;
   readonly releases: Readonly<Record<string, string>>;
   /** Names by kind and id. */
   readonly known: ReadonlyMap<string, string>;
+  readonly means: RowMeans | undefined;
 }) {
   const { locale, today, role, person } = useClub();
   // The number of the form that is open; it is drawn only where scripts run.
@@ -90,6 +97,12 @@ function Row({
           {sayNeed({ ...row, dueFrom: row.due_from }, names, row.component !== "main")}
         </p>
         <Why because={row.because} names={names} links={links} />
+        {means && (
+          <p className="w-full text-sm text-quiet">
+            {means.verdict && `${VERDICT_WORD[means.verdict]}: `}
+            {means.words}
+          </p>
+        )}
         {receipt && (
           <div className="mt-1 w-full">
             <ReadingField tag={row.tag} components={[row.component]} receipt={receipt} compact />

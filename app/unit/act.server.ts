@@ -15,6 +15,7 @@ import { lendUnit, lockUnit, setHardware, setHold, takeBack } from "#db/units.ts
 import { notAllowed, type SignedIn } from "../context.ts";
 import { isAwayAnswer } from "../frame/away.server.ts";
 import { loadUnit } from "./load.server.ts";
+import { noteTry } from "./means.server.ts";
 import { sayWeighed } from "./say.ts";
 
 export type ActAnswer = {
@@ -45,6 +46,8 @@ export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, 
       return back(tx, who, tag);
     case "hold":
       return hold(tx, who, tag, form);
+    case "tried":
+      return tried(tx, who, tag, form);
     case "hardware":
       return noteHardware(tx, who, tag, form);
     case "lift":
@@ -52,6 +55,13 @@ export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, 
     default:
       return answer(400, { ok: false, intent, says: "This page does not know that act." });
   }
+}
+
+async function tried(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
+  if (!may(who.role, "confirm-fact")) throw notAllowed("confirm-fact");
+  const { row } = await loadUnit(tx, tag);
+  const { ok, says } = await noteTry(tx, who, row.id, form);
+  return answer(ok ? 200 : 400, { ok, intent: "tried", says });
 }
 
 async function noteHardware(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {

@@ -23,6 +23,8 @@ import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
 import { componentsOf, howToOf, loadUnit, waysOf } from "./load.server.ts";
+import { shownMeans } from "./means.server.ts";
+import { Means } from "./means.tsx";
 import { SerialSays, serialSays } from "./serial.tsx";
 import { Compare, WaySteps } from "./way.tsx";
 
@@ -49,6 +51,9 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       : undefined;
     return {
       ways,
+      ...(facts
+        ? await shownMeans(tx, who, { tag: row.tag, facts }, catalogue, ways?.way)
+        : { means: [], kitKnown: true }),
       howTo: facts && (await howToOf(tx, who, facts, catalogue)),
       unit: row,
       serialSays: serialSays(row, await revisionsOf(tx, row.model_id)),
@@ -118,6 +123,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
             />
           )}
           <WaySection loaderData={loaderData} />
+          <Means means={loaderData.means} receipt={loaderData.receipt} kitKnown={loaderData.kitKnown} />
           <Standings loaderData={loaderData} />
           <NeedList needs={needs} loaderData={loaderData} />
           {loaderData.ladders

@@ -48,6 +48,10 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("back"), from: text }),
   z.object({ kind: z.literal("hold-set"), until: text, why: text }),
   z.object({ kind: z.literal("hold-lifted") }),
+  z.object({ kind: z.literal("tried"), what: text, worked: z.boolean(), symptom: text }),
+  z.object({ kind: z.literal("kit-added"), what: text }),
+  z.object({ kind: z.literal("kit-changed"), what: text }),
+  z.object({ kind: z.literal("kit-shelved"), what: text }),
   z.object({ kind: z.literal("note"), text }),
 ]);
 

@@ -80,6 +80,14 @@ export function sayEntry(
       return `on hold until ${day(entry.until)}: ${entry.why}`;
     case "hold-lifted":
       return "hold lifted";
+    case "tried":
+      return `${entry.worked ? "it worked" : "it failed"} with ${clip(entry.what)}${entry.symptom ? `: ${clip(entry.symptom)}` : ""}`;
+    case "kit-added":
+      return `added to the kit: ${clip(entry.what)}`;
+    case "kit-changed":
+      return `changed in the kit: ${clip(entry.what)}`;
+    case "kit-shelved":
+      return `shelved from the kit: ${clip(entry.what)}`;
     case "note":
       return entry.text;
   }

@@ -1,0 +1,61 @@
+// For rows of the board that want an install: with what it would be done, or what would make it possible, in a few words.
+import { wayOf } from "#core/firmware/way.ts";
+import type { Verdict } from "#core/kit/evidence.ts";
+import { isKitKnown, meansOfRoute } from "#core/kit/means.ts";
+import { targetOn } from "#core/needs/need.ts";
+import type { BoardRow } from "#db/board.ts";
+import { loadFacts, policyOf } from "#db/facts.ts";
+import { loadKit, plugsOf } from "#db/kit.ts";
+import type { Tx } from "#db/pool.ts";
+import type { SignedIn } from "../context.ts";
+import { kitNames, whyNone } from "../kit/shown.ts";
+import { listed } from "../ui/words/count.ts";
+import { sayChange, sayCost } from "../ui/words/kit.ts";
+
+export type RowMeans = { readonly words: string; readonly verdict?: Verdict };
+
+export const meansKey = (row: Pick<BoardRow, "unit_id" | "component_id">): string =>
+  `${row.unit_id} ${row.component_id}`;
+
+export async function meansOfRows(
+  tx: Tx,
+  who: SignedIn,
+  rows: readonly BoardRow[],
+): Promise<Record<string, RowMeans>> {
+  const wanting = rows.filter((row) => row.doing === "install" || row.doing === "kit");
+  const kit = await loadKit(tx);
+  if (wanting.length === 0 || !isKitKnown(kit.prepared)) return {};
+  const facts = await loadFacts(tx, { of: "units", ids: [...new Set(wanting.map((row) => row.unit_id))] });
+  const plugs = await plugsOf(tx, [...new Set(wanting.map((row) => row.model_id))], kit);
+  const units = new Map(facts.units.map((unit) => [unit.id, unit]));
+  const names = kitNames(kit, who.locale);
+  const told: Record<string, RowMeans> = {};
+  for (const row of wanting) {
+    const unit = units.get(row.unit_id);
+    const catalogue = unit && facts.catalogues.get(unit.model);
+    const release = targetOn(row, who.today) ?? row.targets.at(-1)?.release;
+    if (!unit || !catalogue || release === undefined) continue;
+    const { result } = wayOf(unit, catalogue, policyOf(facts, unit), new Map([[row.component_id, release]]));
+    const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
+    const means = meansOfRoute(result, unit, catalogue, radio, kit.prepared);
+    if (means.kind === "no-route") continue;
+    // The install that waits, or else the last one, which is the one that is wanted.
+    const shown = means.steps.find((step) => !step.ready) ?? means.steps.at(-1);
+    if (!shown) continue;
+    const [best] = shown.chains.chains;
+    const [near] = shown.chains.near;
+    if (shown.ready && best) {
+      const parts = [
+        best.lead?.tag ?? "straight in",
+        best.computer.name,
+        best.tool && names.tool(best.tool.tool),
+      ];
+      told[meansKey(row)] = { words: parts.filter(Boolean).join(", "), verdict: best.evidence.verdict };
+    } else if (near) {
+      const cost = sayCost(near, names);
+      const acts = listed(near.changes.map((change) => sayChange(change, names)));
+      told[meansKey(row)] = { words: `${acts}${cost ? `: ${cost}` : ""}` };
+    } else told[meansKey(row)] = { words: whyNone(shown.chains, names) };
+  }
+  return told;
+}

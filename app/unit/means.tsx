@@ -1,0 +1,162 @@
+// With what a radio can be reached: the best chain for each install on its way, or why there is none and what would close
+// it; and the two presses that note how it went.
+import { Form } from "react-router";
+import type { ShownChains, ShownNear } from "../kit/shown.ts";
+import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";
+import { useMay } from "../ui/club.ts";
+import { listed } from "../ui/words/count.ts";
+import { VERDICT_WORD } from "../ui/words/kit.ts";
+
+/** One stretch of the way that goes with the same kit. */
+export type ShownMeans = {
+  readonly releases: readonly string[];
+  readonly ready: boolean;
+  readonly found: ShownChains;
+};
+
+export function Means(props: {
+  readonly means: readonly ShownMeans[];
+  readonly receipt: string;
+  readonly kitKnown: boolean;
+}) {
+  const { means } = props;
+  if (means.length === 0) return null;
+  if (!props.kitKnown) {
+    return (
+      <section id="means">
+        <h2 className="mb-1.5">With what</h2>
+        <p className="doubt w-fit p-3">
+          No leads, computers and tools are noted yet, so nobody can say.{" "}
+          <a className="link" href="/kit/own">
+            Note what the club has
+          </a>
+        </p>
+      </section>
+    );
+  }
+  return (
+    <section id="means" className="flex flex-col gap-4">
+      {means.map((one) => (
+        <One key={one.releases.join()} one={one} several={means.length > 1} receipt={props.receipt} />
+      ))}
+    </section>
+  );
+}
+
+function One({
+  one,
+  several,
+  receipt,
+}: {
+  readonly one: ShownMeans;
+  readonly several: boolean;
+  readonly receipt: string;
+}) {
+  const { chains, near } = one.found;
+  const [best, ...others] = chains;
+  return (
+    <div>
+      <h2 className="mb-1.5 flex flex-wrap items-baseline gap-x-3">
+        With what{several && `, for ${listed(one.releases)}`}
+        <Verdict best={one.ready ? best : undefined} near={near[0]} none={one.found.none} />
+      </h2>
+      {best && (one.ready || near.length === 0) && (
+        <>
+          <ChainLine chain={best} name={`The best chain: ${best.short}`} />
+          <Tried chain={best} receipt={receipt} />
+          {best.dissent.map((text) => (
+            <p key={text} className="text-sm text-quiet">
+              {text}.
+            </p>
+          ))}
+        </>
+      )}
+      {!one.ready && near[0] && <ChainLine chain={near[0]} name={`The nearest chain: ${near[0].short}`} />}
+      {!one.ready && !near[0] && one.found.stopped && (
+        <ChainLine chain={one.found.stopped} name={`What comes nearest: ${one.found.stopped.short}`} />
+      )}
+      {!one.ready && near.length > 1 && (
+        <ul className="mt-2 list-[square] pl-5 text-sm">
+          {near.slice(1).map((n) => (
+            <li key={n.changes.join()}>
+              Or {listed(n.changes)}
+              {n.cost && `: ${n.cost}`} <span className="text-quiet">({n.short})</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {one.ready && others.length > 0 && (
+        <details className="mt-1 text-sm">
+          <summary className="link w-fit cursor-pointer list-none">
+            {others.length} more {others.length === 1 ? "chain holds" : "chains hold"}
+          </summary>
+          <ul className="mt-1 flex flex-col gap-1">
+            {others.map((chain) => (
+              <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
+                <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} />
+                {chain.short} <span className="text-quiet">{chain.evidence}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}
+
+function Verdict(props: {
+  readonly best: ShownChain | undefined;
+  readonly near: ShownNear | undefined;
+  readonly none: string | undefined;
+}) {
+  const { best, near, none } = props;
+  if (best) {
+    return (
+      <span className="flex flex-wrap items-baseline gap-x-2 font-sans text-sm font-normal text-quiet">
+        <VerdictMark of={best.verdict} word={VERDICT_WORD[best.verdict]} /> {best.evidence}
+      </span>
+    );
+  }
+  return (
+    <span className="font-sans text-sm font-normal text-quiet">
+      {near ? (
+        <strong className="text-rust">
+          {listed(near.changes)}
+          {near.cost && `: ${near.cost}`}
+        </strong>
+      ) : (
+        <strong className="text-rust">{none ?? "what holds is known to fail"}</strong>
+      )}
+    </span>
+  );
+}
+
+/** How it went, in one press or with a word about what was seen. */
+function Tried({ chain, receipt }: { readonly chain: ShownChain; readonly receipt: string }) {
+  const mayConfirm = useMay("confirm-fact");
+  if (!mayConfirm) return null;
+  return (
+    <Form method="post" className="mt-2 flex flex-wrap items-center gap-2" preventScrollReset>
+      <input type="hidden" name="intent" value="tried" />
+      <input type="hidden" name="receipt" value={receipt} />
+      <input type="hidden" name="operation" value="flash" />
+      <input type="hidden" name="lead" value={chain.parts.lead} />
+      <input type="hidden" name="computer" value={chain.parts.computer} />
+      <input type="hidden" name="tool" value={chain.parts.tool} />
+      <span className="text-sm text-quiet">Tried it?</span>
+      <button type="submit" name="worked" value="yes" className="btn btn-outline btn-primary btn-sm">
+        It worked
+      </button>
+      <input
+        name="symptom"
+        maxLength={300}
+        className="input input-sm w-56"
+        placeholder="what was seen"
+        aria-label="What was seen when it failed"
+      />
+      <button type="submit" name="worked" value="no" className="btn btn-outline btn-error btn-sm">
+        It failed
+      </button>
+    </Form>
+  );
+}
