@@ -109,3 +109,35 @@ export async function putSupports(tx: Tx, tool: string, supports: readonly Suppo
     );
   }
 }
+
+export async function driverRows(tx: Tx): Promise<{ id: string; name: string; note: string }[]> {
+  const { rows } = await tx.query<{ id: string; name: string; note: string }>(
+    "select id, name, note from driver where shelved_at is null order by name",
+  );
+  return rows;
+}
+
+export type GearRow = {
+  id: string;
+  tag: string;
+  kind: string;
+  what: string;
+  rating: string;
+  error: string;
+  condition: string;
+  place_id: string | null;
+  place: string | null;
+  holder_id: string | null;
+  holder: string | null;
+  note: string;
+};
+
+export async function gearRows(tx: Tx): Promise<GearRow[]> {
+  const { rows } = await tx.query<GearRow>(
+    `select g.id, g.tag, g.kind, g.what, g.rating, g.error, g.condition, g.place_id, p.name place, g.holder_id, h.name holder, g.note
+     from gear g left join place p on p.club_id = g.club_id and p.id = g.place_id
+     left join person h on h.club_id = g.club_id and h.id = g.holder_id
+     where g.shelved_at is null order by g.kind, g.tag collate natural_order`,
+  );
+  return rows;
+}

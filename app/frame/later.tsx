@@ -7,10 +7,6 @@ const LATER: Record<string, { readonly title: string; readonly says: string }> =
     title: "Bench",
     says: "Here a radio will be taken through its update, step by step, with what to hold and what should be seen.",
   },
-  "/kit": {
-    title: "Kit",
-    says: "Here the club's cables, drivers, computers and tools will stand, and which of them work with which radio.",
-  },
   "/codeplugs": {
     title: "Codeplugs",
     says: "Here it will be kept what is programmed into which radio, and what was in it before.",

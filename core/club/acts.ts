@@ -12,6 +12,7 @@ export const ACTS = [
   "edit-release",
   "write-procedure",
   "confirm-fact",
+  "edit-kit",
   "import-units",
   "edit-club",
   "recover-shelved",
@@ -26,6 +27,7 @@ const BENCH: readonly Act[] = [
   "edit-unit",
   "write-procedure",
   "confirm-fact",
+  "edit-kit",
 ];
 
 const ALLOWED: Record<Role, readonly Act[]> = {

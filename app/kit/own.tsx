@@ -1,0 +1,233 @@
+// The inventory: everything the club owns to reach into its radios, by kind, with a line to add the next; and first what
+// is lent, broken or lost.
+import { Form, Link, useSearchParams } from "react-router";
+import { inClub } from "../context.ts";
+import { useMay } from "../ui/club.ts";
+import { Page } from "../ui/page.tsx";
+import { listed } from "../ui/words/count.ts";
+import type { Route } from "./+types/own";
+import {
+  type FieldSpec,
+  KIND_NAMES,
+  KINDS,
+  type KindName,
+  type Known,
+  SAYS_WORD,
+  type Values,
+} from "./kinds.ts";
+import { KitTabs } from "./tabs.tsx";
+import { BEGIN, loadKnown, valuesOf } from "./thing.server.ts";
+
+export const meta: Route.MetaFunction = () => [{ title: "Inventory · Mossy Cabinet" }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  return inClub(context, async (tx) => {
+    const known = await loadKnown(tx);
+    const sections: { kind: KindName; rows: readonly (Values & { id: string })[] }[] = [];
+    for (const kind of KIND_NAMES) sections.push({ kind, rows: await valuesOf(tx, kind, known) });
+    return { known, sections, begin: BEGIN };
+  });
+}
+
+export default function Own({ loaderData }: Route.ComponentProps) {
+  const { sections, known } = loaderData;
+  const troubled = sections.flatMap(({ kind, rows }) =>
+    rows.flatMap((row) => {
+      const trouble = row.holder
+        ? `with ${row.holder}`
+        : row.condition && row.condition !== "sound"
+          ? row.condition
+          : "";
+      return trouble === "" ? [] : [{ kind, id: row.id, name: row[KINDS[kind].name] ?? "", trouble }];
+    }),
+  );
+  return (
+    <Page title="Kit" says="what the club owns to reach into its radios" acts={<KitTabs here="own" />}>
+      {troubled.length > 0 && (
+        <section className="mb-5">
+          <h2 className="mb-1">Lent, worn, broken, lost</h2>
+          <ul className="flex flex-wrap gap-x-5 gap-y-1">
+            {troubled.map((t) => (
+              <li key={t.kind + t.id}>
+                <a className="link tag" href={`/kit/${t.kind}/${t.id}`}>
+                  {t.name}
+                </a>{" "}
+                <span className={t.trouble === "broken" || t.trouble === "lost" ? "text-rust" : "text-quiet"}>
+                  {t.trouble}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <div className="flex flex-col gap-8">
+        {sections.map(({ kind, rows }) => (
+          <Section key={kind} kind={kind} rows={rows} known={known} begin={loaderData.begin[kind] ?? {}} />
+        ))}
+      </div>
+    </Page>
+  );
+}
+
+function Section(props: {
+  readonly kind: KindName;
+  readonly rows: readonly (Values & { id: string })[];
+  readonly known: Known;
+  readonly begin: Values;
+}) {
+  const kind = KINDS[props.kind];
+  const mayEdit = useMay("edit-kit");
+  const [search] = useSearchParams();
+  const fields: readonly FieldSpec[] = kind.fields;
+  const quick = fields.filter((field) => field.quick);
+  return (
+    <section id={props.kind} className="scroll-mt-4">
+      <h2 className="mb-1.5 flex items-baseline gap-3">
+        {kind.many}
+        <span className="font-sans text-sm font-normal text-quiet">{props.rows.length}</span>
+        {mayEdit && (
+          <Link className="link font-sans text-sm" to={`/kit/${props.kind}/new`}>
+            Add with all fields
+          </Link>
+        )}
+      </h2>
+      {props.rows.length > 0 && (
+        <ul className="sheet divide-y divide-line">
+          {props.rows.map((row) => (
+            <li
+              key={row.id}
+              className="grid grid-cols-[8rem_minmax(0,1fr)] gap-x-4 px-4 py-1.5 md:grid-cols-[13rem_minmax(0,1fr)_12rem]"
+            >
+              <span className={kind.name === "tag" ? "tag" : "font-semibold"}>
+                {mayEdit ? (
+                  <a className="link" href={`/kit/${props.kind}/${row.id}`}>
+                    {row[kind.name]}
+                  </a>
+                ) : (
+                  row[kind.name]
+                )}
+              </span>
+              <span className="min-w-0">
+                {sayRow(props.kind, row, props.known)}
+                {row.note && <span className="text-quiet"> {row.note}</span>}
+              </span>
+              <span className="text-sm text-quiet max-md:col-start-2">
+                {[row.holder ? `with ${row.holder}` : row.place, row.condition !== "sound" && row.condition]
+                  .filter(Boolean)
+                  .join(", ")}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {mayEdit && (
+        <Form
+          method="post"
+          action={`/kit/${props.kind}/new`}
+          className="mt-2 flex flex-wrap items-end gap-2"
+          key={`${props.rows.length}`}
+          aria-label={`Add a ${kind.one}`}
+        >
+          {Object.entries(props.begin)
+            .filter(([name]) => !quick.some((field) => field.name === name))
+            .map(([name, value]) => (
+              <input key={name} type="hidden" name={name} value={value} />
+            ))}
+          {quick.map((field, i) => {
+            const id = `${props.kind}-${field.name}`;
+            return (
+              <div key={field.name} className="text-xs text-quiet">
+                <label htmlFor={id} className="block max-w-40">
+                  {field.label}
+                </label>
+                {field.options ? (
+                  <select
+                    id={id}
+                    name={field.name}
+                    defaultValue={props.begin[field.name]}
+                    className="select select-sm w-36"
+                  >
+                    {field.options(props.known).map(([value, text]) => (
+                      <option key={value} value={value}>
+                        {text}
+                      </option>
+                    ))}
+                  </select>
+                ) : (
+                  <input
+                    id={id}
+                    name={field.name}
+                    // biome-ignore lint/a11y/noAutofocus: after an entry the next one is typed at once
+                    autoFocus={i === 0 && search.get("added") === props.kind}
+                    className={`input input-sm w-32 ${field.mono ? "ver" : ""}`}
+                  />
+                )}
+              </div>
+            );
+          })}
+          <button type="submit" name="intent" value="next" className="btn btn-outline btn-primary btn-sm">
+            Add
+          </button>
+        </Form>
+      )}
+    </section>
+  );
+}
+
+/** What a row is, in a few words. */
+function sayRow(kind: KindName, row: Values, known: Known): string {
+  const plug = (id: string | undefined) => known.connectors.find((c) => c.id === id)?.name;
+  const chip =
+    row.chip_family && (row.chip_family === "?" ? "unknown chip" : `${row.chip_family}, ${row.chip_grade}`);
+  const join = (parts: readonly (string | false | undefined)[]) => parts.filter(Boolean).join("; ");
+  switch (kind) {
+    case "leads":
+      return join([
+        [plug(row.radio_end), plug(row.computer_end) ?? "Bluetooth"].join(" to "),
+        chip,
+        row.carries_data === "no" && "charge only",
+      ]);
+    case "adapters":
+      return join([row.kind, [plug(row.end_a), plug(row.end_b)].join(" to "), chip]);
+    case "computers":
+      return join([
+        `${row.system} ${row.version}, ${row.bits} bit`,
+        row.ports && listed(row.ports.split(", ")),
+        row.drivers && listed(row.drivers.split("\n")),
+        row.tools && listed(row.tools.split("\n")),
+        row.admin === "no" && "nothing may be installed",
+      ]);
+    case "tools":
+      return join([
+        row.runs_on && listed(row.runs_on.split("\n")),
+        row.knows && listed(row.knows.split("\n")),
+      ]);
+    case "advice":
+      return join([
+        row.grade && `only ${row.grade}`,
+        `${row.system} ${row.system_versions ?? ""}`.trim(),
+        SAYS_WORD[row.says as keyof typeof SAYS_WORD],
+        row.driver_id &&
+          `${known.drivers.find((d) => d.id === row.driver_id)?.name ?? "?"} ${row.range ?? ""}`.trim(),
+        `from ${row.sourceWhat || row.sourceKind}`,
+      ]);
+    case "connectors":
+      return join([
+        row.shape,
+        row.pins && `${row.pins} pins`,
+        row.keyed === "yes" && "one way only",
+        row.way,
+      ]);
+    case "gear":
+      return join([row.what, row.rating, row.error && `off by up to ${row.error}`]);
+    case "offers":
+      return join([
+        row.price,
+        row.seller,
+        [plug(row.end_a), plug(row.end_b)].filter(Boolean).join(" to "),
+        chip,
+      ]);
+    case "drivers":
+      return "";
+  }
+}

@@ -1,0 +1,117 @@
+// One thing of the kit: added, corrected, shelved. Every kind has the same page, with its own fields.
+import { data, Form, Link, redirect } from "react-router";
+import { isDuplicate } from "#db/pool.ts";
+import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { ConnectorPicture } from "../ui/connector.tsx";
+import { Input } from "../ui/input.tsx";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/thing";
+import { KINDS, type Values } from "./kinds.ts";
+import { BEGIN, kindNamed, loadKnown, saveThing, shelve, valuesOf } from "./thing.server.ts";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.title ?? "Kit"} · Mossy Cabinet` },
+];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-kit");
+  const name = kindNamed(params.kind);
+  if (!name) throw notFound("This kind of thing");
+  return inClub(context, async (tx) => {
+    const known = await loadKnown(tx);
+    const values: Values | undefined =
+      params.id === "new"
+        ? (BEGIN[name] ?? {})
+        : (await valuesOf(tx, name, known)).find((row) => row.id === params.id);
+    if (!values) throw notFound(`This ${KINDS[name].one}`);
+    const kind = KINDS[name];
+    const title = params.id === "new" ? `A new ${kind.one}` : `${values[kind.name] ?? kind.one}`;
+    return {
+      kind: name,
+      title,
+      known,
+      values,
+      isNew: params.id === "new",
+      shape: name === "connectors" ? (values.shape ?? "") : undefined,
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-kit");
+  const name = kindNamed(params.kind);
+  if (!name) throw notFound("This kind of thing");
+  const kind = KINDS[name];
+  const values: Values = Object.fromEntries([...(await request.formData())].map(([k, v]) => [k, String(v)]));
+  const id = params.id === "new" ? undefined : params.id;
+  if (id !== undefined && !/^\d{1,18}$/.test(id)) throw notFound(`This ${kind.one}`);
+  try {
+    return await inClub(context, async (tx) => {
+      if (id !== undefined && values.intent === "shelve") {
+        await shelve(tx, kind, id, values[kind.name] ?? "");
+        return redirect(`/kit/own#${name}`);
+      }
+      const saved = await saveThing(tx, kind, id, values);
+      if ("errors" in saved) return data({ values, errors: saved.errors }, { status: 400 });
+      if (saved.id === "") throw notFound(`This ${kind.one}`);
+      // Quick entry goes on where it was: the next one is typed at once.
+      return redirect(values.intent === "next" ? `/kit/own?added=${name}#${name}` : `/kit/own#${name}`);
+    });
+  } catch (error) {
+    if (!isDuplicate(error)) throw error;
+    const taken: Values = { [kind.name]: `There is another ${kind.one} of this ${kind.name} already.` };
+    return data({ values, errors: taken }, { status: 400 });
+  }
+}
+
+export default function Thing({ loaderData, actionData }: Route.ComponentProps) {
+  const kind = KINDS[loaderData.kind];
+  const values: Values = actionData?.values ?? loaderData.values;
+  const errors: Values = actionData?.errors ?? {};
+  return (
+    <Page title={loaderData.title} says={kind.many}>
+      <p className="mb-3">
+        <Link className="link" to={`/kit/own#${loaderData.kind}`}>
+          Back to the inventory
+        </Link>
+      </p>
+      <div className="flex flex-wrap items-start gap-8">
+        <Form
+          method="post"
+          noValidate
+          className="grid max-w-2xl grow gap-3 sm:grid-cols-2"
+          key={JSON.stringify(values)}
+        >
+          {kind.fields.map((field) => (
+            <div key={field.name} className={"rows" in field && field.rows ? "sm:col-span-2" : ""}>
+              <Input
+                name={field.name}
+                label={field.label}
+                value={values[field.name]}
+                error={errors[field.name]}
+                {...("mono" in field && field.mono ? { mono: true } : {})}
+                {...("rows" in field && field.rows ? { rows: field.rows } : {})}
+                {...("options" in field && field.options ? { options: field.options(loaderData.known) } : {})}
+              />
+            </div>
+          ))}
+          <div className="mt-2 flex items-center gap-5 sm:col-span-2">
+            <button type="submit" name="intent" value="save" className="btn btn-primary">
+              Save
+            </button>
+            {!loaderData.isNew && (
+              <button type="submit" name="intent" value="shelve" className="link text-sm">
+                Shelve it
+              </button>
+            )}
+          </div>
+        </Form>
+        {loaderData.shape && (
+          <div className="sheet w-44 p-3">
+            <ConnectorPicture shape={loaderData.shape} pins={Number(values.pins) || undefined} />
+          </div>
+        )}
+      </div>
+    </Page>
+  );
+}
