@@ -1,6 +1,7 @@
 // npm run measure: speeds as ratios in one run; prints the table that docs/measurements.md keeps.
 
 import { measureDossier } from "./dossier.ts";
+import { measureKit } from "./kit.ts";
 import { measureCore } from "./needs.ts";
 import { measurePages } from "./pages.ts";
 import { measureRoute } from "./route.ts";
@@ -9,6 +10,7 @@ import { measureStore } from "./store.ts";
 const PARTS = {
   core: measureCore,
   route: measureRoute,
+  kit: measureKit,
   store: measureStore,
   pages: measurePages,
   dossier: measureDossier,

@@ -8,9 +8,16 @@ import {
   driverMinutes,
   driverVerdict,
 } from "./driver.ts";
-import { type Evidence, type EvidenceIndex, evidenceOf, indexOf, VERDICTS } from "./evidence.ts";
+import {
+  type Evidence,
+  type EvidenceIndex,
+  indexOf,
+  ownEvidence,
+  VERDICTS,
+  widerEvidence,
+} from "./evidence.ts";
 import { jointsOf, type Path, type Paths, pathsOver } from "./path.ts";
-import type { Chip, Computer, Job, Kit, Lead, LeadKind } from "./shapes.ts";
+import type { Chip, Computer, Job, Kit, Lead, LeadKind, Tool } from "./shapes.ts";
 import {
   type ToolBreak,
   type ToolChange,
@@ -56,6 +63,8 @@ export type Chain = {
   readonly tool?: ToolVerdict;
   readonly breaks: readonly Break[];
   readonly evidence: Evidence;
+  /** The same for the same lead, computer and tool. */
+  readonly key: string;
   /** Links that nobody has noted anything about. */
   readonly untried: readonly ("chip" | "driver" | "tool")[];
 };
@@ -95,10 +104,50 @@ type Link = {
   readonly path: Path;
   readonly chip?: Chip;
   readonly driver?: DriverVerdict;
+  /** Links of one lead for which this is the same differ in nothing but which adapters of a kind they take. */
+  readonly same: string;
+  /** What is known of this chip, driver and system wherever they were tried. */
+  readonly wider: Evidence;
+  readonly untried: Chain["untried"];
   readonly breaks: readonly Break[];
   /** Absent: nothing would. */
-  readonly changes?: readonly Change[];
+  readonly mend?: Mend;
 };
+
+/** Changes with what they cost together, and a text that is the same for the same set of them. */
+type Mend = {
+  readonly changes: readonly Change[];
+  readonly money: number;
+  readonly minutes: number;
+  readonly key: string;
+};
+
+const NO_MEND: Mend = { changes: [], money: 0, minutes: 0, key: "" };
+
+function mendOf(all: readonly Change[]): Mend {
+  if (all.length === 0) return NO_MEND;
+  const acts = new Map(all.map((change) => [JSON.stringify(change), change]));
+  const changes = [...acts.values()];
+  return {
+    changes,
+    money: changes.reduce((sum, c) => sum + (c.kind === "get" ? c.price : 0), 0),
+    minutes: changes.reduce((sum, c) => sum + minutesOfChange(c), 0),
+    key: [...acts.keys()].sort().join("\n"),
+  };
+}
+
+/** All changes of several parts of a chain; parts never ask for the same change, being about different things. */
+function together(parts: readonly Mend[]): Mend {
+  const asking = parts.filter((part) => part.changes.length > 0);
+  const [only] = asking;
+  if (asking.length <= 1) return only ?? NO_MEND;
+  return {
+    changes: asking.flatMap((part) => part.changes),
+    money: asking.reduce((sum, part) => sum + part.money, 0),
+    minutes: asking.reduce((sum, part) => sum + part.minutes, 0),
+    key: asking.map((part) => part.key).join("\n"),
+  };
+}
 
 export function prepareKit(kit: Kit): PreparedKit {
   const offered = kit.offers.flatMap((offer): AnyLead[] =>
@@ -144,32 +193,7 @@ const WAY_OF: Record<LeadKind, Way> = { cable: "cable", programmer: "bluetooth",
 
 /** All chains for a job, and the nearest that do not hold. */
 export function findChains(job: Job, prepared: PreparedKit): Chains {
-  const tools = toolsFor(job, prepared.kit.tools);
-  const holding: Chain[] = [];
-  const nearest = new Nearest();
-  let reached = false;
-  for (const { plug, lead, atRadio } of leadsFor(job, prepared)) {
-    const links = lead ? linksOf(lead, prepared) : directLinks(plug, prepared);
-    reached ||= lead !== undefined || links.length > 0;
-    const own = leadLinks(job, lead, atRadio);
-    for (const link of links) {
-      const apart = !atRadio.some((joint) => link.path.includes(joint));
-      if (!apart) continue;
-      // What is on a card is put there with any computer; only a release that names its software wants that.
-      const served: (ToolVerdict | undefined)[] =
-        lead?.kind === "card" && job.tool === undefined
-          ? [undefined]
-          : tools.map((tool) => toolVerdict(tool, link.computer, job));
-      for (const tool of served) {
-        const breaks = [...own.breaks, ...link.breaks, ...(tool?.breaks ?? [])];
-        const chain = chainOf({ lead, plug, atRadio, link, tool, breaks }, prepared.evidence);
-        if (breaks.length === 0) holding.push(chain);
-        else if (own.changes && link.changes && (!tool || tool.changes)) {
-          nearest.add(chain, [...own.changes, ...link.changes, ...(tool?.changes ?? [])]);
-        } else nearest.stop(chain);
-      }
-    }
-  }
+  const { holding, nearest, reached, toolKnown } = survey(job, prepared);
   const near = nearest.three();
   const hopeless = holding.length === 0 && near.length === 0;
   return {
@@ -177,8 +201,83 @@ export function findChains(job: Job, prepared: PreparedKit): Chains {
     near,
     ...(hopeless && nearest.stopped && { stopped: nearest.stopped }),
     noLead: !reached,
-    noTool: tools.length === 0,
+    noTool: !toolKnown,
   };
+}
+
+/**
+ * The sets of offers that would make a chain hold, whatever else there is to do for it; none that holds another. The empty
+ * set alone: it holds already, or can be made to without money. No set at all: nothing on offer would.
+ */
+export function purchasesFor(job: Job, prepared: PreparedKit): string[][] {
+  const { holding, nearest } = survey(job, prepared);
+  if (isReady({ chains: holding })) return [[]];
+  return minimalSets(
+    nearest.sets().map(({ changes }) => changes.flatMap((c) => (c.kind === "get" ? [c.offer] : []))),
+  );
+}
+
+/** Sets sorted and once each, without those that hold all of another. */
+export function minimalSets(sets: readonly (readonly string[])[]): string[][] {
+  const sorted = [
+    ...new Map(sets.map((set) => [[...set].sort().join("\n"), [...new Set(set)].sort()])).values(),
+  ].sort((a, b) => a.length - b.length);
+  const kept: string[][] = [];
+  for (const set of sorted) {
+    if (!kept.some((k) => k.every((one) => set.includes(one)))) kept.push(set);
+  }
+  return kept;
+}
+
+type Survey = {
+  readonly holding: readonly Chain[];
+  readonly nearest: Nearest;
+  readonly reached: boolean;
+  readonly toolKnown: boolean;
+};
+
+/** Goes through every lead, computer and tool: what holds, what would, and what never will. */
+function survey(job: Job, prepared: PreparedKit): Survey {
+  const tools = toolsFor(job, prepared.kit.tools);
+  const holding: Chain[] = [];
+  const nearest = new Nearest(prepared.evidence);
+  // How the tools stand on a computer is the same for every lead.
+  const onComputer = new Map<string, readonly Served[]>();
+  let reached = false;
+  for (const { plug, lead, atRadio } of leadsFor(job, prepared)) {
+    const links = lead ? linksOf(lead, prepared) : directLinks(plug, prepared);
+    reached ||= lead !== undefined || links.length > 0;
+    const own = leadLinks(job, lead, atRadio);
+    // What is on a card is put there with any computer; only a release that names its software wants that.
+    const toolless = lead?.kind === "card" && job.tool === undefined;
+    const seen = new Set<string>();
+    for (const link of links) {
+      if (atRadio.some((joint) => link.path.includes(joint))) continue;
+      if (seen.has(link.same)) continue;
+      seen.add(link.same);
+      let served = toolless ? WITHOUT_TOOL : onComputer.get(link.computer.id);
+      if (!served) {
+        served = tools.map((tool) => servedBy(tool, link.computer, job));
+        onComputer.set(link.computer.id, served);
+      }
+      for (const { tool, mend } of served) {
+        const parts = { lead, plug, atRadio, link, tool, own };
+        const broken = own.breaks.length + link.breaks.length + (tool?.breaks.length ?? 0);
+        if (broken === 0) holding.push(chainOf(parts, prepared.evidence));
+        else if (own.mend && link.mend && mend) nearest.add(parts, together([own.mend, link.mend, mend]));
+        else nearest.stop(parts, broken);
+      }
+    }
+  }
+  return { holding, nearest, reached, toolKnown: tools.length > 0 };
+}
+
+type Served = { readonly tool: ToolVerdict | undefined; readonly mend: Mend | undefined };
+const WITHOUT_TOOL: readonly Served[] = [{ tool: undefined, mend: NO_MEND }];
+
+function servedBy(tool: Tool, computer: Computer, job: Job): Served {
+  const verdict = toolVerdict(tool, computer, job);
+  return { tool: verdict, mend: verdict.changes && mendOf(verdict.changes) };
 }
 
 type Reaching = { readonly plug: string; readonly lead: AnyLead | undefined; readonly atRadio: Path };
@@ -196,7 +295,7 @@ function leadsFor(job: Job, { leads, paths }: PreparedKit): Reaching[] {
   return found;
 }
 
-type Own = { readonly breaks: readonly Break[]; readonly changes?: readonly Change[] };
+type Own = { readonly breaks: readonly Break[]; readonly mend?: Mend };
 
 /** What breaks at the lead itself and the adapters at the radio. */
 function leadLinks(job: Job, lead: AnyLead | undefined, atRadio: Path): Own {
@@ -215,7 +314,7 @@ function leadLinks(job: Job, lead: AnyLead | undefined, atRadio: Path): Own {
     if (job.ways.length > 0 && !job.ways.includes(WAY_OF[lead.kind])) broken({ kind: "way", ways: job.ways });
   }
   for (const thing of [...(lead ? [lead] : []), ...atRadio]) gather(thing, breaks, changes);
-  return { breaks, ...(!hopeless && { changes }) };
+  return { breaks, ...(!hopeless && { mend: mendOf(changes) }) };
 }
 
 /** What is with somebody must be fetched, what is offered must be bought. */
@@ -265,104 +364,115 @@ function intoComputer(
   from: string | undefined,
   lead: AnyLead | undefined,
   computer: Computer,
-  { kit, paths }: PreparedKit,
+  { kit, paths, evidence }: PreparedKit,
 ): Link[] {
+  const { system, version: systemVersion } = computer;
+  const about = (chip: Chip | undefined, driver: DriverVerdict | undefined) => ({
+    wider: widerEvidence({ chip, driver: driver?.driver, system, systemVersion }, evidence),
+    untried:
+      chip?.family === ""
+        ? (["chip", "driver"] as const)
+        : driver?.state === "untried"
+          ? (["driver"] as const)
+          : NOTHING_UNTRIED,
+  });
   const state: Break[] =
     computer.condition === "broken" || computer.condition === "lost"
       ? [{ kind: "computer-condition", condition: computer.condition }]
       : [];
-  if (from === undefined) {
-    const breaks: Break[] = [...state, ...(computer.bluetooth ? [] : [{ kind: "no-bluetooth" } as const])];
-    return [{ computer, path: [], breaks, ...(breaks.length === 0 && { changes: [] }) }];
-  }
+  const alone = (breaks: readonly Break[]): Link => ({
+    computer,
+    path: [],
+    ...(lead?.chip && { chip: lead.chip }),
+    same: computer.id,
+    ...about(lead?.chip, undefined),
+    breaks,
+    ...(breaks.length === 0 && { mend: NO_MEND }),
+  });
+  if (from === undefined)
+    return [alone([...state, ...(computer.bluetooth ? [] : [{ kind: "no-bluetooth" } as const])])];
   const all = computer.ports.flatMap((port) => paths(from, port));
   // A wired lead into a phone goes over an on-the-go adapter, or the phone waits to be told by the lead.
   const wired = lead?.kind === "cable" && computer.kind !== "computer";
   const fitting = wired ? all.filter((path) => path.some((joint) => joint.kind === "on-the-go")) : all;
   if (fitting.length === 0) {
-    const missing = { kind: all.length > 0 ? "no-on-the-go" : "no-port" } as const;
-    return [{ computer, path: [], ...(lead?.chip && { chip: lead.chip }), breaks: [...state, missing] }];
+    return [alone([...state, { kind: all.length > 0 ? "no-on-the-go" : "no-port" } as const])];
   }
-  return fitting.map((path): Link => {
-    const chips = [lead?.chip, ...path.map((joint) => joint.chip)].filter((chip) => chip !== undefined);
-    const verdicts = chips.map((chip) => ({ chip, verdict: driverVerdict(chip, computer, kit.rules) }));
-    const breaks: Break[] = [...state];
-    const changes: Change[] = [];
-    for (const joint of path) gather(joint, breaks, changes);
-    for (const { verdict } of verdicts) {
-      breaks.push(...verdict.breaks);
-      changes.push(...(verdict.changes ?? []));
-    }
-    const mendable = state.length === 0 && verdicts.every((v) => v.verdict.changes !== undefined);
-    const [shown] = [...verdicts].sort(
-      (a, b) => STATES.indexOf(b.verdict.state) - STATES.indexOf(a.verdict.state),
-    );
-    return {
-      computer,
-      path,
-      ...(shown && { chip: shown.chip, driver: shown.verdict }),
-      breaks,
-      ...(mendable && { changes }),
-    };
-  });
+  return [...fitting]
+    .sort((a, b) => a.length - b.length)
+    .map((path): Link => {
+      const chips = [lead?.chip, ...path.map((joint) => joint.chip)].filter((chip) => chip !== undefined);
+      const verdicts = chips.map((chip) => ({ chip, verdict: driverVerdict(chip, computer, kit.rules) }));
+      const breaks: Break[] = [...state];
+      const changes: Change[] = [];
+      for (const joint of path) gather(joint, breaks, changes);
+      for (const { verdict } of verdicts) {
+        breaks.push(...verdict.breaks);
+        changes.push(...(verdict.changes ?? []));
+      }
+      const mendable = state.length === 0 && verdicts.every((v) => v.verdict.changes !== undefined);
+      const [shown] = [...verdicts].sort(
+        (a, b) => STATES.indexOf(b.verdict.state) - STATES.indexOf(a.verdict.state),
+      );
+      const mend = mendable ? mendOf(changes) : undefined;
+      return {
+        computer,
+        path,
+        ...(shown && { chip: shown.chip, driver: shown.verdict }),
+        ...about(shown?.chip, shown?.verdict),
+        same: JSON.stringify([computer.id, shown?.chip, shown?.verdict.driver, breaks, mend?.key]),
+        breaks,
+        ...(mend && { mend }),
+      };
+    });
 }
 const STATES = ["sound", "untried", "broken"] as const;
 
-function chainOf(
-  parts: {
-    lead: AnyLead | undefined;
-    plug: string;
-    atRadio: Path;
-    link: Link;
-    tool: ToolVerdict | undefined;
-    breaks: readonly Break[];
-  },
-  index: EvidenceIndex,
-): Chain {
-  const { lead, plug, atRadio, link, tool, breaks } = parts;
-  const { computer, chip, driver } = link;
-  const evidence = evidenceOf(
-    {
-      lead: lead?.id,
-      computer: computer.id,
-      tool: tool?.tool,
-      chip,
-      driver: driver?.driver,
-      system: computer.system,
-      systemVersion: computer.version,
-    },
-    index,
-  );
-  const untried = [
-    ...(chip?.family === "" ? (["chip"] as const) : []),
-    ...(driver?.state === "untried" ? (["driver"] as const) : []),
-    ...(tool?.state === "untried" ? (["tool"] as const) : []),
-  ];
-  return {
-    ...(lead && { lead }),
+type Parts = {
+  readonly lead: AnyLead | undefined;
+  readonly plug: string;
+  readonly atRadio: Path;
+  readonly link: Link;
+  readonly tool: ToolVerdict | undefined;
+  readonly own: Own;
+};
+
+const evidenceFor = ({ lead, link, tool }: Parts, index: EvidenceIndex): Evidence =>
+  ownEvidence(lead?.id, link.computer.id, tool?.tool, link.wider, index);
+
+const NOTHING_UNTRIED: Chain["untried"] = [];
+
+/** Built by hand rather than spread: there are hundreds of these for a radio. */
+function chainOf(parts: Parts, index: EvidenceIndex): Chain {
+  const { lead, plug, atRadio, link, tool, own } = parts;
+  const { computer } = link;
+  const toolBreaks = tool?.breaks ?? [];
+  const chain: { -readonly [Key in keyof Chain]: Chain[Key] } = {
     plug,
     atRadio,
     atComputer: link.path,
-    ...(chip && { chip }),
-    ...(driver && { driver }),
     computer,
-    ...(tool && { tool }),
-    breaks,
-    evidence,
-    untried,
+    breaks:
+      own.breaks.length + link.breaks.length + toolBreaks.length === 0
+        ? own.breaks
+        : [...own.breaks, ...link.breaks, ...toolBreaks],
+    evidence: evidenceFor(parts, index),
+    untried: tool?.state === "untried" ? [...link.untried, "tool"] : link.untried,
+    key: `${lead?.id ?? ""}|${computer.id}|${tool?.tool ?? ""}`,
   };
+  if (lead) chain.lead = lead;
+  if (link.chip) chain.chip = link.chip;
+  if (link.driver) chain.driver = link.driver;
+  if (tool) chain.tool = tool;
+  return chain;
 }
-
-const partsKey = (chain: Chain): string =>
-  `${chain.lead?.id ?? ""}|${chain.computer.id}|${chain.tool?.tool ?? ""}`;
 
 /** One chain for each lead, computer and tool: the one with the fewest adapters. */
 function bestPerParts(chains: readonly Chain[]): Chain[] {
   const best = new Map<string, Chain>();
   for (const chain of chains) {
-    const key = partsKey(chain);
-    const known = best.get(key);
-    if (!known || better(chain, known) < 0) best.set(key, chain);
+    const known = best.get(chain.key);
+    if (!known || better(chain, known) < 0) best.set(chain.key, chain);
   }
   return [...best.values()];
 }
@@ -375,7 +485,7 @@ export function better(a: Chain, b: Chain): number {
     a.untried.length - b.untried.length ||
     joints(a) - joints(b) ||
     Number(a.lead?.condition === "worn") - Number(b.lead?.condition === "worn") ||
-    (partsKey(a) < partsKey(b) ? -1 : 1)
+    (a.key < b.key ? -1 : 1)
   );
 }
 const joints = (chain: Chain) => chain.atRadio.length + chain.atComputer.length;
@@ -386,43 +496,63 @@ export const isReady = ({ chains }: Pick<Chains, "chains">): boolean =>
 
 const MOST_NEAR = 3;
 
-/** Keeps the cheapest sets of changes, each once, and the least broken of what nothing would mend. */
+/** Keeps the sets of changes that would do, each once, and the least broken of what nothing would mend. */
 class Nearest {
-  readonly #sets = new Map<string, NearChain>();
-  stopped: Chain | undefined;
+  readonly #sets = new Map<string, { readonly parts: Parts; readonly mend: Mend }>();
+  readonly #index: EvidenceIndex;
+  #stopped: { readonly parts: Parts; readonly broken: number } | undefined;
 
-  add(chain: Chain, all: readonly Change[]): void {
-    // Settled matters are not mended by a driver.
-    if (chain.evidence.settled) return;
-    const acts = new Map(all.map((change) => [JSON.stringify(change), change]));
-    const changes = [...acts.values()];
-    const near = {
-      ...chain,
-      changes,
-      money: changes.reduce((sum, c) => sum + (c.kind === "get" ? c.price : 0), 0),
-      minutes: changes.reduce((sum, c) => sum + minutesOfChange(c), 0),
-    };
-    const key = [...acts.keys()].sort().join("\n");
-    const known = this.#sets.get(key);
-    if (!known || better(near, known) < 0) this.#sets.set(key, near);
+  constructor(index: EvidenceIndex) {
+    this.#index = index;
   }
 
-  stop(chain: Chain): void {
-    if (!this.stopped || chain.breaks.length < this.stopped.breaks.length) this.stopped = chain;
+  add(parts: Parts, mend: Mend): void {
+    if (!this.#sets.has(mend.key)) this.#sets.set(mend.key, { parts, mend });
+    else if (this.#better(parts, this.#sets.get(mend.key)?.parts)) this.#sets.set(mend.key, { parts, mend });
+  }
+
+  stop(parts: Parts, broken: number): void {
+    if (!this.#stopped || broken < this.#stopped.broken) this.#stopped = { parts, broken };
+  }
+
+  get stopped(): Chain | undefined {
+    return this.#stopped && chainOf(this.#stopped.parts, this.#index);
+  }
+
+  /** The same changes for several chains: the one with fewer adapters is shown. */
+  #better(a: Parts, b: Parts | undefined): boolean {
+    const joints = (p: Parts) => p.atRadio.length + p.link.path.length;
+    return b === undefined || joints(a) < joints(b);
+  }
+
+  /** Every set, without those about things that are settled never to work together: no driver mends that. */
+  sets(): Mend[] {
+    return this.#usable().map(({ mend }) => mend);
+  }
+
+  #usable(): { parts: Parts; mend: Mend }[] {
+    return [...this.#sets.values()].filter(({ parts }) => !evidenceFor(parts, this.#index).settled);
   }
 
   three(): NearChain[] {
     const kept: { near: NearChain; acts: ReadonlySet<string> }[] = [];
-    for (const [key, near] of [...this.#sets].sort(([, a], [, b]) => cheaper(a, b))) {
+    const all = [...this.#sets.values()].sort((a, b) => cheaper(a.mend, b.mend));
+    for (const { parts, mend } of all) {
       if (kept.length === MOST_NEAR) break;
-      const acts = new Set(key.split("\n"));
+      const acts = new Set(mend.key.split("\n"));
       // Whoever does all of a smaller set and more has done too much.
       if (kept.some((k) => [...k.acts].every((act) => acts.has(act)))) continue;
-      kept.push({ near, acts });
+      const chain = chainOf(parts, this.#index);
+      if (chain.evidence.settled) continue;
+      const { changes, money, minutes } = mend;
+      kept.push({ near: { ...chain, changes, money, minutes }, acts });
     }
     return kept.map((k) => k.near);
   }
 }
 
-const cheaper = (a: NearChain, b: NearChain): number =>
-  a.money - b.money || a.minutes - b.minutes || a.changes.length - b.changes.length || better(a, b);
+const cheaper = (a: Mend, b: Mend): number =>
+  a.money - b.money ||
+  a.minutes - b.minutes ||
+  a.changes.length - b.changes.length ||
+  (a.key < b.key ? -1 : 1);

@@ -52,58 +52,76 @@ export type Likeness = {
 type Count = { worked: number; tries: number; settled: boolean };
 export type EvidenceIndex = ReadonlyMap<string, Count>;
 
-const keysOf = (like: Likeness): readonly (readonly [Level, string])[] => [
-  ["this", `this|${like.lead ?? ""}|${like.computer}|${like.tool ?? ""}`],
-  ...(like.chip && like.chip.family !== ""
-    ? ([
+const ownKey = (lead: string | undefined, computer: string, tool: string | undefined): string =>
+  `this|${lead ?? ""}|${computer}|${tool ?? ""}`;
+
+type Wider = Pick<Likeness, "chip" | "driver" | "system" | "systemVersion">;
+
+const widerKeys = ({ chip, driver, system, systemVersion }: Wider): readonly (readonly [Level, string])[] =>
+  chip && chip.family !== ""
+    ? [
         [
           "chip-driver-system",
-          `driver|${like.chip.family}|${like.chip.grade}|${like.driver ?? ""}|${like.system}|${like.systemVersion}`,
+          `driver|${chip.family}|${chip.grade}|${driver ?? ""}|${system}|${systemVersion}`,
         ],
-        ["chip-system", `system|${like.chip.family}|${like.chip.grade}|${like.system}`],
-      ] as const)
-    : []),
-];
+        ["chip-system", `system|${chip.family}|${chip.grade}|${system}`],
+      ]
+    : [];
 
 export function indexOf(attempts: readonly Attempt[]): EvidenceIndex {
   const index = new Map<string, Count>();
-  for (const attempt of attempts) {
-    const { lead, tool, chip, driver } = attempt;
-    for (const [level, key] of keysOf({ ...attempt, lead, tool, chip, driver })) {
-      // A settled matter is about just these things; it is no try of its chip elsewhere.
-      if (attempt.settled && level !== "this") continue;
-      const count = index.get(key) ?? { worked: 0, tries: 0, settled: false };
-      if (attempt.settled) count.settled = true;
-      else {
-        count.tries++;
-        if (attempt.worked) count.worked++;
-      }
-      index.set(key, count);
+  const note = (key: string, attempt: Attempt) => {
+    const count = index.get(key) ?? { worked: 0, tries: 0, settled: false };
+    if (attempt.settled) count.settled = true;
+    else {
+      count.tries++;
+      if (attempt.worked) count.worked++;
     }
+    index.set(key, count);
+  };
+  for (const attempt of attempts) {
+    const { lead, computer, tool, chip, driver, system, systemVersion } = attempt;
+    note(ownKey(lead, computer, tool), attempt);
+    // A settled matter is about just these things; it is no try of its chip elsewhere.
+    if (attempt.settled) continue;
+    for (const [, key] of widerKeys({ chip, driver, system, systemVersion })) note(key, attempt);
   }
   return index;
 }
 
-/** The verdict of the most specific level with enough tries. */
-export function evidenceOf(like: Likeness, index: EvidenceIndex): Evidence {
-  const keys = keysOf(like);
-  const settled = index.get(keys[0]?.[1] ?? "")?.settled === true;
-  for (const [level, key] of keys) {
+const UNTRIED: Evidence = { verdict: "untried", worked: 0, tries: 0, lower: 0, upper: 1, settled: false };
+
+/** What is known of a chip, driver and system wherever they were tried. */
+export function widerEvidence(like: Wider, index: EvidenceIndex): Evidence {
+  for (const [level, key] of widerKeys(like)) {
     const count = index.get(key);
-    if (!count || count.tries < ENOUGH) continue;
-    const { lower, upper } = wilson(count.worked, count.tries);
-    const told = { level, worked: count.worked, tries: count.tries, lower, upper, settled };
-    return { ...told, verdict: settled ? "known-bad" : verdictOf(level, lower, upper) };
+    if (count && count.tries >= ENOUGH) return judged(level, count);
   }
-  const own = index.get(keys[0]?.[1] ?? "");
-  return {
-    verdict: settled ? "known-bad" : "untried",
-    worked: own?.worked ?? 0,
-    tries: own?.tries ?? 0,
-    lower: 0,
-    upper: 1,
-    settled,
-  };
+  return UNTRIED;
+}
+
+/** The verdict of just these things if there are enough tries of them, else the wider one. */
+export function ownEvidence(
+  lead: string | undefined,
+  computer: string,
+  tool: string | undefined,
+  wider: Evidence,
+  index: EvidenceIndex,
+): Evidence {
+  const own = index.get(ownKey(lead, computer, tool));
+  if (!own) return wider;
+  const told = own.tries >= ENOUGH ? judged("this", own) : wider;
+  if (own.settled) return { ...told, verdict: "known-bad", settled: true };
+  return told === UNTRIED ? { ...told, worked: own.worked, tries: own.tries } : told;
+}
+
+/** The verdict of the most specific level with enough tries. */
+export const evidenceOf = (like: Likeness, index: EvidenceIndex): Evidence =>
+  ownEvidence(like.lead, like.computer, like.tool, widerEvidence(like, index), index);
+
+function judged(level: Level, { worked, tries }: Count): Evidence {
+  const { lower, upper } = wilson(worked, tries);
+  return { level, worked, tries, lower, upper, settled: false, verdict: verdictOf(level, lower, upper) };
 }
 
 function verdictOf(level: Level, lower: number, upper: number): Verdict {

@@ -58,7 +58,9 @@ export function chainsFor(
 ): Chains {
   const kept = remembered.get(prepared) ?? new Map<string, Chains>();
   remembered.set(prepared, kept);
-  const runs = [...state].map(([component, version]) => `${component} ${version.cleaned}`);
+  // What it runs matters only where some tool knows the model over some firmware alone.
+  const picky = prepared.kit.tools.some((t) => t.supports.some((s) => s.model === job.model && s.firmware));
+  const runs = picky ? [...state].map(([component, version]) => `${component} ${version.cleaned}`) : [];
   const key = JSON.stringify([job.model, job.plugs, job.operation, job.ways, job.tool, runs]);
   let chains = kept.get(key);
   if (!chains) {

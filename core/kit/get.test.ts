@@ -1,0 +1,103 @@
+// What to get, against trying every choice of offers.
+import fc from "fast-check";
+import loadHighs from "highs";
+import { beforeAll, describe, expect, it } from "vitest";
+import { bestPurchase, purchaseOf, type Solve, type Wanting, wholeCurve } from "./get.ts";
+import { solverOf } from "./solver.ts";
+
+let solve: Solve;
+beforeAll(async () => {
+  solve = solverOf(await loadHighs());
+});
+
+const OFFERS = ["a", "b", "c", "d", "e", "f", "g"];
+const cases = fc.record({
+  prices: fc.array(fc.integer({ min: 1, max: 12 }), { minLength: OFFERS.length, maxLength: OFFERS.length }),
+  wanting: fc.array(
+    fc.record({
+      weight: fc.constantFrom(1, 2, 4),
+      sets: fc.array(fc.subarray(OFFERS, { minLength: 1, maxLength: 3 }), { maxLength: 3 }),
+    }),
+    { maxLength: 8 },
+  ),
+  budget: fc.integer({ min: 0, max: 50 }),
+});
+type Case = typeof cases extends fc.Arbitrary<infer C> ? C : never;
+
+/** Written apart: every choice of offers, its money and the weight it frees. */
+function everyChoice({ prices, wanting }: Case): { money: number; weight: number }[] {
+  return Array.from({ length: 2 ** OFFERS.length }, (_, bits) => {
+    const has = (offer: string) => Math.floor(bits / 2 ** OFFERS.indexOf(offer)) % 2 === 1;
+    let money = 0;
+    OFFERS.forEach((offer, i) => {
+      if (has(offer)) money += prices[i] ?? 0;
+    });
+    let weight = 0;
+    for (const w of wanting) if (w.sets.some((set) => set.every(has))) weight += w.weight;
+    return { money, weight };
+  });
+}
+
+const posed = (c: Case) => ({
+  prices: new Map(OFFERS.map((offer, i) => [offer, c.prices[i] ?? 1])),
+  wanting: c.wanting.map((w, i): Wanting => ({ unit: `u${i}`, ...w })),
+});
+
+describe("what to get", () => {
+  it("is the best of every choice, and the cheapest of those, on 500 small cases", () => {
+    fc.assert(
+      fc.property(cases, (c) => {
+        const { prices, wanting } = posed(c);
+        const all = everyChoice(c).filter((choice) => choice.money <= c.budget);
+        const weight = Math.max(...all.map((choice) => choice.weight));
+        const money = Math.min(
+          ...all.filter((choice) => choice.weight === weight).map((choice) => choice.money),
+        );
+        const best = bestPurchase(wanting, prices, c.budget, solve);
+        expect(best).toMatchObject({ ok: true, value: { weight, money } });
+        if (best.ok) expect(purchaseOf(best.value.offers, wanting, prices)).toEqual(best.value);
+      }),
+      { numRuns: 500 },
+    );
+  }, 120_000);
+
+  it("along the whole curve is every choice that none beats for less", () => {
+    fc.assert(
+      fc.property(cases, (c) => {
+        const { prices, wanting } = posed(c);
+        const all = everyChoice(c);
+        const worth = all.filter(
+          (one) =>
+            !all.some(
+              (o) =>
+                (o.money < one.money && o.weight >= one.weight) ||
+                (o.money <= one.money && o.weight > one.weight),
+            ),
+        );
+        const expected = [...new Map(worth.map((w) => [w.money, w.weight]))].sort((x, y) => x[0] - y[0]);
+        const curve = wholeCurve(wanting, prices, solve);
+        if (!curve.ok) throw new Error("unsolved");
+        expect(curve.value.map((p) => [p.money, p.weight])).toEqual(expected);
+      }),
+      { numRuns: 60 },
+    );
+  }, 120_000);
+
+  it("nothing is wanted, nothing is offered, or nothing on offer would help: nothing is bought", () => {
+    const nothing = { ok: true, value: { offers: [], money: 0, weight: 0, units: [] } };
+    expect(bestPurchase([], new Map([["a", 1]]), undefined, solve)).toEqual(nothing);
+    expect(bestPurchase([{ unit: "u", weight: 4, sets: [] }], new Map(), 10, solve)).toEqual(nothing);
+    expect(
+      bestPurchase([{ unit: "u", weight: 4, sets: [["gone"]] }], new Map([["a", 1]]), 10, solve),
+    ).toEqual(nothing);
+  });
+
+  it("the search for the curve ends when it is told to", () => {
+    const wanting = OFFERS.map((offer, i) => ({ unit: offer, weight: i + 1, sets: [[offer]] }));
+    const prices = new Map(OFFERS.map((offer, i) => [offer, i + 1]));
+    let heard = 0;
+    const curve = wholeCurve(wanting, prices, solve, () => ++heard < 3);
+    expect(heard).toBe(3);
+    expect(curve.ok && curve.value).toHaveLength(3);
+  });
+});
