@@ -4,7 +4,7 @@ const only = (name, from, allowed) => ({
   severity: "error",
   from: { path: from, pathNot: "\\.test\\.tsx?$" },
   to: {
-    pathNot: `^(${[...allowed, "node_modules", "\\.react-router", "\\./\\+types"].join("|")})`,
+    pathNot: `^(${[...allowed, "node_modules", "highs/runtime", "\\.react-router", "\\./\\+types"].join("|")})`,
     dependencyTypesNot: ["core", "npm", "npm-dev"],
   },
 });

@@ -55,6 +55,8 @@ function headers() {
         defaultSrc: ["'self'"],
         scriptSrc: [
           "'self'",
+          // The solver for what to get is a program of its own, compiled for browsers, and shipped with us.
+          "'wasm-unsafe-eval'",
           (_request, response) => `'nonce-${(response as express.Response).locals.nonce}'`,
         ],
         styleSrc: ["'self'"],

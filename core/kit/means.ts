@@ -79,6 +79,10 @@ function meeting(state: ReadonlyMap<string, Version>, catalogue: Catalogue) {
   };
 }
 
+/** Whether what a unit runs now lies in a range of one of its parts. */
+export const meetingOf = (unit: UnitFacts, catalogue: Catalogue) =>
+  meeting(stateOfUnit(unit, catalogue), catalogue);
+
 /** What a model can be reached with, whatever a unit of it runs. */
 export const chainsOfModel = (radio: Reachable, operation: Operation, prepared: PreparedKit): Chains =>
   chainsFor({ ...radio, operation, ways: [] }, new Map(), new Map(), prepared);

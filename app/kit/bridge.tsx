@@ -1,0 +1,217 @@
+// Which lead is this? What a device list says, pasted, or what the browser says of a serial port: which chip it is, which
+// driver this computer needs for it, which port to pick, and which of our leads it may be.
+import { useEffect, useState } from "react";
+import { data, Form, useSubmit } from "react-router";
+import { usbText } from "#core/kit/bridge.ts";
+import { inClub, mustBeAllowed } from "../context.ts";
+import { useMay } from "../ui/club.ts";
+import { Input } from "../ui/input.tsx";
+import { Page } from "../ui/page.tsx";
+import { listed } from "../ui/words/count.ts";
+import type { Route } from "./+types/bridge";
+import { answerBridge, fillIds, loadBridge, nameId, type ShownBridge } from "./bridge.server.ts";
+import { KitTabs } from "./tabs.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "Which lead is this? · Mossy Cabinet" }];
+
+export const loader = ({ context }: Route.LoaderArgs) => inClub(context, (tx) => loadBridge(tx));
+
+export async function action({ context, request }: Route.ActionArgs) {
+  const form = await request.formData();
+  switch (form.get("intent")) {
+    case "fill":
+      mustBeAllowed(context, "edit-kit");
+      return inClub(context, (tx) => fillIds(tx));
+    case "name": {
+      mustBeAllowed(context, "edit-kit");
+      const told = await inClub(context, (tx) => nameId(tx, form));
+      return data(told, { status: told.ok ? 200 : 400 });
+    }
+    default:
+      return inClub(context, (tx, who) => answerBridge(tx, who, form));
+  }
+}
+
+type SerialPort = { getInfo: () => { usbVendorId?: number; usbProductId?: number } };
+type WithSerial = { readonly serial?: { requestPort: () => Promise<SerialPort> } };
+
+export default function WhichLead({ loaderData, actionData }: Route.ComponentProps) {
+  const answer = actionData && "found" in actionData ? actionData : undefined;
+  const said = actionData && "says" in actionData ? actionData : undefined;
+  const mayEdit = useMay("edit-kit");
+  return (
+    <Page title="Kit" says="which chip, which driver, which port" acts={<KitTabs here="which" />}>
+      {said && (
+        <p
+          role="status"
+          className={`sheet mb-3 p-3 font-semibold ${said.ok ? "" : "hatch border-rust text-rust"}`}
+        >
+          {said.says}
+        </p>
+      )}
+      <div className="grid items-start gap-6 lg:grid-cols-2">
+        <Form method="post" className="sheet flex flex-col gap-3 p-4" key={answer?.text}>
+          <Input
+            name="text"
+            label="Paste what the system's device list says, whichever system it is"
+            value={answer?.text}
+            error={undefined}
+            rows={9}
+            mono
+          />
+          <Input
+            name="computer"
+            label="Plugged into"
+            value={answer?.computer}
+            error={undefined}
+            options={[["", "some computer"], ...loaderData.computers.map((c) => [c.id, c.name] as const)]}
+          />
+          <div className="flex flex-wrap items-center gap-4">
+            <button type="submit" className="btn btn-primary">
+              Which is it?
+            </button>
+            <AskBrowser />
+          </div>
+        </Form>
+        <div className="flex flex-col gap-4" aria-live="polite">
+          {!answer && (
+            <p className="doubt w-fit p-4">
+              Plug the lead in, open the list of devices, copy all of it. Ids, ports and faults are found by
+              themselves.
+            </p>
+          )}
+          {answer?.nothing && <p className="doubt w-fit p-4">{answer.nothing}</p>}
+          {answer?.found.map((bridge) => (
+            <Found key={bridge.ids + bridge.port} bridge={bridge} />
+          ))}
+          {answer && answer.ports.length > 0 && (
+            <p className="text-sm text-quiet">
+              It also names {listed(answer.ports)}, without saying whose they are.
+            </p>
+          )}
+        </div>
+      </div>
+      <section className="mt-8" id="ids">
+        <h2 className="mb-1">USB ids we know</h2>
+        <ul className="sheet max-h-80 divide-y divide-line overflow-y-auto">
+          {loaderData.ids.map((id) => (
+            <li key={usbText(id)} className="grid grid-cols-[7rem_9rem_minmax(0,1fr)] gap-x-3 px-3 py-1">
+              <span className="ver">{usbText(id)}</span>
+              <span className="font-semibold">{id.family || "no chip named"}</span>
+              <span className="text-quiet">{id.name}</span>
+            </li>
+          ))}
+        </ul>
+        {mayEdit && (
+          <div className="mt-2 flex flex-wrap items-end gap-x-8 gap-y-3">
+            <Form method="post" className="flex flex-wrap items-end gap-2" aria-label="Name an id">
+              {(
+                [
+                  ["ids", "Ids, such as f1c7:2001", "ver w-40"],
+                  ["family", "Chip, as advice calls it", "w-40"],
+                  ["name", "What it says it is", "w-56"],
+                ] as const
+              ).map(([name, label, look]) => (
+                <div key={name} className="text-xs text-quiet">
+                  <label htmlFor={`id-${name}`} className="block">
+                    {label}
+                  </label>
+                  <input id={`id-${name}`} name={name} className={`input input-sm ${look}`} />
+                </div>
+              ))}
+              <button type="submit" name="intent" value="name" className="btn btn-outline btn-primary btn-sm">
+                Note it
+              </button>
+            </Form>
+            <Form method="post">
+              <button type="submit" name="intent" value="fill" className="btn btn-outline btn-primary btn-sm">
+                Fill it from this system's list
+              </button>
+            </Form>
+          </div>
+        )}
+      </section>
+    </Page>
+  );
+}
+
+/** Offered only where the browser can: it asks the person for a port, and tells its ids. */
+function AskBrowser() {
+  const submit = useSubmit();
+  const [can, setCan] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  useEffect(() => setCan("serial" in navigator), []);
+  if (!can) return null;
+  const ask = async (event: React.MouseEvent<HTMLButtonElement>) => {
+    const form = event.currentTarget.form;
+    try {
+      const port = await (navigator as unknown as WithSerial).serial?.requestPort();
+      const { usbVendorId: vendor, usbProductId: product } = port?.getInfo() ?? {};
+      if (vendor === undefined || product === undefined) {
+        setTrouble("That port does not say which chip it is: it may not be a USB one.");
+        return;
+      }
+      setTrouble(undefined);
+      const told = new FormData(form ?? undefined);
+      told.set("text", usbText({ vendor, product }));
+      await submit(told, { method: "post" });
+    } catch {
+      setTrouble("No port was chosen.");
+    }
+  };
+  return (
+    <>
+      <button type="button" className="btn btn-outline btn-primary" onClick={ask}>
+        Ask the browser for a port
+      </button>
+      {trouble && (
+        <span role="status" className="text-sm text-quiet">
+          {trouble}
+        </span>
+      )}
+    </>
+  );
+}
+
+function Found({ bridge }: { readonly bridge: ShownBridge }) {
+  return (
+    <section className="sheet p-4" aria-label={`Device ${bridge.ids}`}>
+      <h2>
+        {bridge.family || "A chip we do not know"} <span className="ver text-base">{bridge.ids}</span>
+      </h2>
+      {bridge.name && <p className="text-quiet">{bridge.name}</p>}
+      {bridge.fault && (
+        <p className="hatch mt-2 border-l-4 border-rust p-2 text-rust">
+          <strong>{bridge.fault.says}</strong> <span className="ver block text-sm">{bridge.fault.text}</span>
+        </p>
+      )}
+      {bridge.port && (
+        <p className="mt-2">
+          Pick the port <strong className="ver">{bridge.port}</strong>.
+        </p>
+      )}
+      {bridge.drivers.map((d) => (
+        <p key={d.chip} className={`mt-2 ${d.state === "broken" ? "font-semibold text-rust" : ""}`}>
+          {d.chip}: {d.says}
+        </p>
+      ))}
+      {bridge.leads.length > 0 ? (
+        <>
+          <h3 className="mt-3 font-semibold">It may be</h3>
+          <ul>
+            {bridge.leads.map((lead) => (
+              <li key={lead.tag}>
+                <a className="link tag" href={`/kit/leads/${lead.id}`}>
+                  {lead.tag}
+                </a>{" "}
+                {lead.says}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <p className="mt-2 text-quiet">No lead of ours is noted with this chip.</p>
+      )}
+    </section>
+  );
+}

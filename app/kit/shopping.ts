@@ -1,0 +1,35 @@
+// A shopping list as CSV: the offers chosen, and which radios each frees.
+import Papa from "papaparse";
+import { purchaseOf } from "#core/kit/get.ts";
+import { inClub } from "../context.ts";
+import { askForPerson } from "../door/session.server.ts";
+import type { Route } from "./+types/shopping";
+import { loadWaiting } from "./wanting.server.ts";
+
+export const middleware: Route.MiddlewareFunction[] = [askForPerson];
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const asked = (new URL(request.url).searchParams.get("offers") ?? "").split(",");
+  const { waiting, offers, currency } = await inClub(context, (tx, who) => loadWaiting(tx, who));
+  const chosen = offers.filter((offer) => asked.includes(offer.id));
+  const ids = chosen.map((offer) => offer.id);
+  const purchase = purchaseOf(ids, waiting, new Map(offers.map((o) => [o.id, o.price])));
+  const rows = chosen.map((offer) => ({
+    item: offer.name,
+    seller: offer.seller,
+    price: (offer.price / 100).toFixed(2),
+    currency,
+    frees: waiting
+      .filter((w) => purchase.units.includes(w.unit))
+      .filter((w) => w.sets.some((set) => set.includes(offer.id) && set.every((one) => ids.includes(one))))
+      .map((w) => w.tag)
+      .join(" "),
+  }));
+  const body = `\ufeff${Papa.unparse({ fields: ["item", "seller", "price", "currency", "frees"], data: rows }, { escapeFormulae: true, newline: "\r\n" })}`;
+  return new Response(body, {
+    headers: {
+      "Content-Type": "text/csv; charset=utf-8",
+      "Content-Disposition": 'attachment; filename="shopping.csv"',
+    },
+  });
+}
