@@ -10,6 +10,7 @@ import { type Actor, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
 import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { layTestKit } from "./testing-kit.ts";
 import { addUnit } from "./units.ts";
 import { bringUpToDate } from "./work.ts";
 
@@ -91,6 +92,7 @@ beforeAll(async () => {
     await tx.query(
       "insert into file (club_id, sha256, size, content) values (current_club(), repeat('a', 64), 1, '\\x00')",
     );
+    await layTestKit(tx, model, one.person);
     await recompute(tx, { of: "club" });
     await bringUpToDate(tx, { of: "club" }, "for the test", 0);
   });

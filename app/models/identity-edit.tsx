@@ -4,6 +4,7 @@ import { SHOWN_WHERE } from "#core/dossier/identity.ts";
 import { dossierHead, putIdentity, putPartReading } from "#db/dossier.ts";
 import { tell } from "#db/log.ts";
 import { renamePart } from "#db/models.ts";
+import { bringUpToDate } from "#db/work.ts";
 import { inClub, mustBeAllowed } from "../context.ts";
 import { Input } from "../ui/input.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
@@ -46,6 +47,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       { kind: "model-changed", name: model.name, what: "what it is known by" },
       { model: model.id },
     );
+    // Which leads meet it hangs on its plugs.
+    await bringUpToDate(tx, { of: "model", id: model.id }, model.name);
     return redirect(`/models/${model.id}`);
   });
 }
