@@ -1,9 +1,14 @@
 // Finding by a few letters.
 import type { Tx } from "./pool.ts";
 
-export type FoundRow = { kind: "unit" | "model" | "person"; id: string; name: string; what: string };
+export type FoundRow = {
+  kind: "unit" | "model" | "person" | "leads" | "adapters" | "computers" | "tools";
+  id: string;
+  name: string;
+  what: string;
+};
 
-/** Units, models and people whose name begins with or holds the letters; beginnings first. */
+/** Units, models, people and kit whose name begins with or holds the letters; beginnings first. */
 export async function findByLetters(tx: Tx, letters: string, limit: number): Promise<FoundRow[]> {
   const { rows } = await tx.query<FoundRow>(
     `select kind, id, name, what from (
@@ -16,6 +21,19 @@ export async function findByLetters(tx: Tx, letters: string, limit: number): Pro
          where shelved_at is null and strpos(lower(maker || ' ' || name), lower($1)) > 0
        union all
        select 'person', id::text, name, 'what ' || name || ' has' from person
+         where shelved_at is null and strpos(lower(name), lower($1)) > 0
+       union all
+       select 'leads', l.id::text, l.tag, 'lead for ' || c.name from lead l
+         join connector c on c.club_id = l.club_id and c.id = l.radio_end
+         where l.shelved_at is null and strpos(lower(l.tag), lower($1)) > 0
+       union all
+       select 'adapters', id::text, tag, 'adapter' from adapter
+         where shelved_at is null and strpos(lower(tag), lower($1)) > 0
+       union all
+       select 'computers', id::text, name, system || ' ' || version from computer
+         where shelved_at is null and strpos(lower(name), lower($1)) > 0
+       union all
+       select 'tools', id::text, name, 'tool' from tool
          where shelved_at is null and strpos(lower(name), lower($1)) > 0
      ) found
      order by strpos(lower(name), lower($1)) <> 1, kind, name collate natural_order limit $2`,

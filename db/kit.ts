@@ -432,3 +432,6 @@ export async function addAttempt(tx: Tx, a: AttemptFields): Promise<boolean> {
   );
   return rowCount === 1;
 }
+
+export const putCurrency = (tx: Tx, currency: string) =>
+  tx.query("update club set currency = $1 where id = current_club()", [currency]);

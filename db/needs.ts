@@ -3,7 +3,8 @@
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import { URGENCIES } from "#core/firmware/catalogue.ts";
 import type { Policy } from "#core/firmware/policy.ts";
-import { meansWeigher } from "#core/kit/means.ts";
+import type { PreparedKit } from "#core/kit/chain.ts";
+import { meansOfNeed } from "#core/kit/means.ts";
 import { type Doing, doingOf } from "#core/needs/doing.ts";
 import type { Need, Target } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
@@ -34,7 +35,6 @@ export async function recompute(tx: Tx, scope: Scope): Promise<number> {
   const policies = await loadPolicies(tx);
   const kit = await loadKit(tx);
   const plugs = await plugsOf(tx, models, kit);
-  const weigh = meansWeigher(kit.prepared);
   const { where, values } = scopeCondition(scope);
   await tx.query(
     `delete from need n using unit u where u.club_id = n.club_id and u.id = n.unit_id and ${where}`,
@@ -43,7 +43,7 @@ export async function recompute(tx: Tx, scope: Scope): Promise<number> {
   let storing: Promise<unknown> = Promise.resolve();
   let known = await loadUnits(tx, { of: "units", ids: units.slice(0, PART) });
   for (let next = PART; known.length > 0; next += PART) {
-    const rows = recordsOf(known, catalogues, policies, plugs, weigh);
+    const rows = recordsOf(known, catalogues, policies, plugs, kit.prepared);
     await storing;
     const store = await stage(tx, rows);
     known =
@@ -61,7 +61,7 @@ function recordsOf(
   catalogues: ReadonlyMap<string, Catalogue>,
   policies: ReadonlyMap<string, Policy>,
   plugs: ReadonlyMap<string, readonly string[]>,
-  weigh: ReturnType<typeof meansWeigher>,
+  kit: PreparedKit,
 ): NeedRecord[] {
   const rows: NeedRecord[] = [];
   for (const unit of units) {
@@ -75,7 +75,7 @@ function recordsOf(
       const means = () =>
         release === undefined
           ? "ready"
-          : weigh(unit, radio, catalogue, policy, { component: need.component, release });
+          : meansOfNeed(unit, radio, catalogue, policy, { component: need.component, release }, kit).kind;
       rows.push(recordOf(need, doingOf(need, unit.away, means)));
     }
   }

@@ -1,7 +1,6 @@
 // For rows of the board that want an install: with what it would be done, or what would make it possible, in a few words.
-import { wayOf } from "#core/firmware/way.ts";
 import type { Verdict } from "#core/kit/evidence.ts";
-import { isKitKnown, meansOfRoute } from "#core/kit/means.ts";
+import { isKitKnown, meansOfNeed } from "#core/kit/means.ts";
 import { targetOn } from "#core/needs/need.ts";
 import type { BoardRow } from "#db/board.ts";
 import { loadFacts, policyOf } from "#db/facts.ts";
@@ -35,9 +34,9 @@ export async function meansOfRows(
     const catalogue = unit && facts.catalogues.get(unit.model);
     const release = targetOn(row, who.today) ?? row.targets.at(-1)?.release;
     if (!unit || !catalogue || release === undefined) continue;
-    const { result } = wayOf(unit, catalogue, policyOf(facts, unit), new Map([[row.component_id, release]]));
     const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
-    const means = meansOfRoute(result, unit, catalogue, radio, kit.prepared);
+    const need = { component: row.component_id, release };
+    const means = meansOfNeed(unit, radio, catalogue, policyOf(facts, unit), need, kit.prepared);
     if (means.kind === "no-route") continue;
     // The install that waits, or else the last one, which is the one that is wanted.
     const shown = means.steps.find((step) => !step.ready) ?? means.steps.at(-1);

@@ -1,6 +1,6 @@
 // The finder's answers, and its page for those without scripts.
 import { Form, Link } from "react-router";
-import { findByLetters } from "#db/find.ts";
+import { type FoundRow, findByLetters } from "#db/find.ts";
 import { inClub } from "../context.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/find";
@@ -12,7 +12,10 @@ const PAGES: readonly Found[] = [
   { name: "Due", what: "what needs doing, since when and why", to: "/due" },
   { name: "Bench", what: "runs in progress", to: "/bench" },
   { name: "Models", what: "what we know about each model", to: "/models" },
-  { name: "Kit", what: "cables, drivers, computers", to: "/kit" },
+  { name: "Kit", what: "cables, drivers, computers: what works with what", to: "/kit" },
+  { name: "Inventory", what: "leads, adapters, computers, tools, offers", to: "/kit/own" },
+  { name: "Which lead is this?", what: "chip, driver and port from a device list", to: "/kit/which-lead" },
+  { name: "What to get", what: "the purchase that frees the most radios", to: "/kit/get" },
   { name: "Codeplugs", what: "what is programmed into what", to: "/codeplugs" },
   { name: "Log", what: "what happened", to: "/log" },
   { name: "Club", what: "people, places, groups and policies", to: "/club" },
@@ -31,16 +34,24 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     (row): Found => ({
       name: row.name,
       what: row.what,
-      to:
-        row.kind === "unit"
-          ? `/units/${encodeURIComponent(row.name)}`
-          : row.kind === "model"
-            ? `/models/${row.id}`
-            : `/due?person=${row.id}`,
+      to: addressOf(row),
     }),
   );
   const pages = PAGES.filter((page) => page.name.toLowerCase().includes(asked.toLowerCase()));
   return { asked, found: [...pages, ...found] };
+}
+
+function addressOf({ kind, id, name }: FoundRow): string {
+  switch (kind) {
+    case "unit":
+      return `/units/${encodeURIComponent(name)}`;
+    case "model":
+      return `/models/${id}`;
+    case "person":
+      return `/due?person=${id}`;
+    default:
+      return `/kit/own#${kind}-${id}`;
+  }
 }
 
 export default function Find({ loaderData }: Route.ComponentProps) {

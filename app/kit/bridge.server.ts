@@ -16,7 +16,7 @@ import { tell } from "#db/log.ts";
 import type { Tx } from "#db/pool.ts";
 import { addUsbIds, putUsbId, usbIds } from "#db/usb.ts";
 import type { SignedIn } from "../context.ts";
-import { listed } from "../ui/words/count.ts";
+import { counted, listed } from "../ui/words/count.ts";
 import { type KitNames, sayBreak, sayChange, sayChip } from "../ui/words/kit.ts";
 import { kitNames } from "./shown.ts";
 
@@ -147,7 +147,7 @@ export async function fillIds(tx: Tx): Promise<{ ok: boolean; says: string }> {
     await tell(tx, { kind: "kit-added", what: `${added} USB ids from the system's list` });
     return {
       ok: true,
-      says: `${added} ids of serial bridges came in from this system's list. Name the chips that advice speaks of.`,
+      says: `${counted(added, "id")} of serial bridges came in from this system's list. Name the chips that advice speaks of.`,
     };
   }
   return {

@@ -72,6 +72,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
           ? undefined
           : {
               id: chosen,
+              tag: unit?.tag,
               name: unit ? unit.tag : (models.find((m) => m.id === chosen)?.name ?? "?"),
               found: shownChains(
                 chains,
@@ -229,6 +230,11 @@ function Chosen({
         <span className="font-sans text-sm font-normal text-quiet">
           {chosen.all > 0 ? `${counted(chosen.all, "chain")} to ${operation} it` : none}
         </span>
+        {chosen.tag && (
+          <Link className="link ml-3 font-sans text-sm" to={`/units/${encodeURIComponent(chosen.tag)}#means`}>
+            With what it can get the release it needs
+          </Link>
+        )}
       </h2>
       {chains.slice(0, 4).map((chain) => (
         <div key={chain.key}>

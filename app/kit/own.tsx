@@ -1,8 +1,11 @@
 // The inventory: everything the club owns to reach into its radios, by kind, with a line to add the next; and first what
 // is lent, broken or lost.
-import { Form, Link, useSearchParams } from "react-router";
-import { inClub } from "../context.ts";
+import { data, Form, Link, useSearchParams } from "react-router";
+import { loadKit, putCurrency } from "#db/kit.ts";
+import { tell } from "#db/log.ts";
+import { inClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
+import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/own";
@@ -25,12 +28,32 @@ export async function loader({ context }: Route.LoaderArgs) {
     const known = await loadKnown(tx);
     const sections: { kind: KindName; rows: readonly (Values & { id: string })[] }[] = [];
     for (const kind of KIND_NAMES) sections.push({ kind, rows: await valuesOf(tx, kind, known) });
-    return { known, sections, begin: BEGIN };
+    return { known, sections, begin: BEGIN, currency: (await loadKit(tx)).currency };
   });
 }
 
-export default function Own({ loaderData }: Route.ComponentProps) {
+export async function action({ context, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-kit");
+  const currency = String((await request.formData()).get("currency") ?? "")
+    .trim()
+    .toUpperCase();
+  // A code that the platform knows is one that it can write prices in.
+  if (!Intl.supportedValuesOf("currency").includes(currency)) {
+    return data(
+      { ok: false, says: "Write the currency as its three letters, such as EUR." },
+      { status: 400 },
+    );
+  }
+  await inClub(context, async (tx) => {
+    await putCurrency(tx, currency);
+    await tell(tx, { kind: "club-changed", what: `prices are in ${currency}` });
+  });
+  return { ok: true, says: `Prices are in ${currency} from now on; their numbers stay as they are.` };
+}
+
+export default function Own({ loaderData, actionData }: Route.ComponentProps) {
   const { sections, known } = loaderData;
+  const mayEdit = useMay("edit-kit");
   const troubled = sections.flatMap(({ kind, rows }) =>
     rows.flatMap((row) => {
       const trouble = row.holder
@@ -43,6 +66,21 @@ export default function Own({ loaderData }: Route.ComponentProps) {
   );
   return (
     <Page title="Kit" says="what the club owns to reach into its radios" acts={<KitTabs here="own" />}>
+      <p className="mb-4 flex flex-wrap gap-x-4 text-sm">
+        {sections.map(({ kind }) => (
+          <a key={kind} className="link" href={`#${kind}`}>
+            {KINDS[kind].many}
+          </a>
+        ))}
+      </p>
+      {actionData && (
+        <p
+          role="status"
+          className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}
+        >
+          {actionData.says}
+        </p>
+      )}
       {troubled.length > 0 && (
         <section className="mb-5">
           <h2 className="mb-1">Lent, worn, broken, lost</h2>
@@ -65,6 +103,25 @@ export default function Own({ loaderData }: Route.ComponentProps) {
           <Section key={kind} kind={kind} rows={rows} known={known} begin={loaderData.begin[kind] ?? {}} />
         ))}
       </div>
+      {mayEdit && (
+        <Form method="post" className="mt-3 flex items-end gap-2 text-xs text-quiet" preventScrollReset>
+          <div>
+            <label htmlFor="currency" className="block">
+              Prices are in
+            </label>
+            <input
+              id="currency"
+              name="currency"
+              defaultValue={loaderData.currency}
+              maxLength={3}
+              className="input input-sm ver w-20"
+            />
+          </div>
+          <button type="submit" className="btn btn-outline btn-primary btn-sm">
+            Change
+          </button>
+        </Form>
+      )}
     </Page>
   );
 }
@@ -96,7 +153,8 @@ function Section(props: {
           {props.rows.map((row) => (
             <li
               key={row.id}
-              className="grid grid-cols-[8rem_minmax(0,1fr)] gap-x-4 px-4 py-1.5 md:grid-cols-[13rem_minmax(0,1fr)_12rem]"
+              id={`${props.kind}-${row.id}`}
+              className="grid target:bg-plate grid-cols-[8rem_minmax(0,1fr)] gap-x-4 px-4 py-1.5 md:grid-cols-[13rem_minmax(0,1fr)_12rem]"
             >
               <span className={kind.name === "tag" ? "tag" : "font-semibold"}>
                 {mayEdit ? (
@@ -108,6 +166,11 @@ function Section(props: {
                 )}
               </span>
               <span className="min-w-0">
+                {props.kind === "connectors" && (
+                  <span className="mr-2 inline-block w-10 align-middle">
+                    <ConnectorPicture shape={row.shape ?? ""} pins={Number(row.pins) || undefined} />
+                  </span>
+                )}
                 {sayRow(props.kind, row, props.known)}
                 {row.note && <span className="text-quiet"> {row.note}</span>}
               </span>

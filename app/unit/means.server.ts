@@ -65,13 +65,15 @@ const triedShape = z.object({
   tool: z.string().regex(/^\d{0,18}$/),
   worked: z.enum(["yes", "no"]),
   symptom: z.string().trim().max(300).default(""),
+  /** Only of what failed: that it never works is no try, but a fact. */
+  settled: z.literal("on").optional(),
 });
 
 /** Notes a try with what it was tried on as that stands now. */
 export async function noteTry(tx: Tx, who: SignedIn, unit: string | null, form: FormData) {
   const parsed = triedShape.safeParse(Object.fromEntries(form));
   if (!parsed.success) return { ok: false, says: "This form was not whole; send it again." };
-  const { receipt, operation, worked, symptom, ...ids } = parsed.data;
+  const { receipt, operation, worked, symptom, settled, ...ids } = parsed.data;
   const kit = await loadKit(tx);
   const found = partsOf(kit, ids);
   if (!found) return { ok: false, says: "What was tried is not in the kit any more." };
@@ -88,7 +90,7 @@ export async function noteTry(tx: Tx, who: SignedIn, unit: string | null, form: 
     system: computer.system,
     systemVersion: computer.version,
     worked: worked === "yes",
-    settled: false,
+    settled: settled === "on" && worked === "no",
     symptom,
     by: who.person,
     receipt,

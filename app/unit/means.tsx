@@ -95,6 +95,10 @@ function One({
               <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
                 <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} />
                 {chain.short} <span className="text-quiet">{chain.evidence}</span>
+                <details className="w-full">
+                  <summary className="link w-fit cursor-pointer list-none">Tried it</summary>
+                  <Tried chain={chain} receipt={receipt} />
+                </details>
               </li>
             ))}
           </ul>
@@ -157,6 +161,10 @@ function Tried({ chain, receipt }: { readonly chain: ShownChain; readonly receip
       <button type="submit" name="worked" value="no" className="btn btn-outline btn-error btn-sm">
         It failed
       </button>
+      <label className="flex items-center gap-1.5 text-sm text-quiet">
+        <input type="checkbox" name="settled" value="on" className="checkbox checkbox-sm" />
+        and never will: that is settled
+      </label>
     </Form>
   );
 }

@@ -455,6 +455,21 @@ describe("what practitioners meet", () => {
     expect(isReady(find({ attempts }))).toBe(false);
   });
 
+  it("of the chains that the same change would make, the best known is shown", () => {
+    const leads = [lead({ id: "1", condition: "worn" }), lead({ id: "2" }), lead({ id: "3" })];
+    const attempts = Array.from({ length: 4 }, () => ({
+      lead: "3",
+      computer: "c",
+      tool: "t",
+      system: "Windows" as const,
+      systemVersion: "11",
+      worked: true,
+    }));
+    const wants = { ...flash, tool: { name: "Hedgewriter", range: [{ atLeast: "1.8" }] } };
+    expect(find({ leads }, wants).near[0]?.lead?.id).toBe("2");
+    expect(find({ leads, attempts }, wants).near[0]?.lead?.id).toBe("3");
+  });
+
   it("bought things come with the lead they go with, as one set", () => {
     const offers = [
       {

@@ -498,7 +498,7 @@ const MOST_NEAR = 3;
 
 /** Keeps the sets of changes that would do, each once, and the least broken of what nothing would mend. */
 class Nearest {
-  readonly #sets = new Map<string, { readonly parts: Parts; readonly mend: Mend }>();
+  readonly #sets = new Map<string, { readonly mend: Mend; readonly chains: Parts[] }>();
   readonly #index: EvidenceIndex;
   #stopped: { readonly parts: Parts; readonly broken: number } | undefined;
 
@@ -507,8 +507,9 @@ class Nearest {
   }
 
   add(parts: Parts, mend: Mend): void {
-    if (!this.#sets.has(mend.key)) this.#sets.set(mend.key, { parts, mend });
-    else if (this.#better(parts, this.#sets.get(mend.key)?.parts)) this.#sets.set(mend.key, { parts, mend });
+    const known = this.#sets.get(mend.key);
+    if (known) known.chains.push(parts);
+    else this.#sets.set(mend.key, { mend, chains: [parts] });
   }
 
   stop(parts: Parts, broken: number): void {
@@ -519,33 +520,28 @@ class Nearest {
     return this.#stopped && chainOf(this.#stopped.parts, this.#index);
   }
 
-  /** The same changes for several chains: the one with fewer adapters is shown. */
-  #better(a: Parts, b: Parts | undefined): boolean {
-    const joints = (p: Parts) => p.atRadio.length + p.link.path.length;
-    return b === undefined || joints(a) < joints(b);
-  }
-
-  /** Every set, without those about things that are settled never to work together: no driver mends that. */
+  /** Every set, without those that would only mend what is settled never to work together. */
   sets(): Mend[] {
-    return this.#usable().map(({ mend }) => mend);
-  }
-
-  #usable(): { parts: Parts; mend: Mend }[] {
-    return [...this.#sets.values()].filter(({ parts }) => !evidenceFor(parts, this.#index).settled);
+    const settled = (parts: Parts) => evidenceFor(parts, this.#index).settled;
+    return [...this.#sets.values()].flatMap(({ mend, chains }) => (chains.every(settled) ? [] : [mend]));
   }
 
   three(): NearChain[] {
     const kept: { near: NearChain; acts: ReadonlySet<string> }[] = [];
     const all = [...this.#sets.values()].sort((a, b) => cheaper(a.mend, b.mend));
-    for (const { parts, mend } of all) {
+    for (const { mend, chains } of all) {
       if (kept.length === MOST_NEAR) break;
       const acts = new Set(mend.key.split("\n"));
       // Whoever does all of a smaller set and more has done too much.
       if (kept.some((k) => [...k.acts].every((act) => acts.has(act)))) continue;
-      const chain = chainOf(parts, this.#index);
-      if (chain.evidence.settled) continue;
+      // Of the chains that the same changes would make, the best known is shown.
+      const [best] = chains
+        .map((parts) => chainOf(parts, this.#index))
+        .filter((chain) => !chain.evidence.settled)
+        .sort(better);
+      if (!best) continue;
       const { changes, money, minutes } = mend;
-      kept.push({ near: { ...chain, changes, money, minutes }, acts });
+      kept.push({ near: { ...best, changes, money, minutes }, acts });
     }
     return kept.map((k) => k.near);
   }

@@ -94,6 +94,16 @@ describe("what past tries say", () => {
     expect(evidenceOf(like({ computer: "other" }), indexOf(all)).verdict).toBe("likely");
   });
 
+  it("a settled matter is unsettled once it is seen to work after all", () => {
+    const all = [attempt(false, { settled: true }), attempt(false)];
+    expect(evidenceOf(like(), indexOf(all)).verdict).toBe("known-bad");
+    expect(evidenceOf(like(), indexOf([...all, attempt(true)]))).toMatchObject({
+      verdict: "untried",
+      tries: 2,
+      worked: 1,
+    });
+  });
+
   it("a chip of no known family speaks for no other lead", () => {
     const unknown = { chip: { family: "", grade: "unknown" as const } };
     const all = times(9, attempt(true, { ...unknown, lead: "other" }));

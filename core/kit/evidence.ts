@@ -68,6 +68,7 @@ const widerKeys = ({ chip, driver, system, systemVersion }: Wider): readonly (re
       ]
     : [];
 
+/** Counts tries; they come in the order in which they were made. */
 export function indexOf(attempts: readonly Attempt[]): EvidenceIndex {
   const index = new Map<string, Count>();
   const note = (key: string, attempt: Attempt) => {
@@ -75,7 +76,11 @@ export function indexOf(attempts: readonly Attempt[]): EvidenceIndex {
     if (attempt.settled) count.settled = true;
     else {
       count.tries++;
-      if (attempt.worked) count.worked++;
+      // What was settled stands until it is seen to work after all.
+      if (attempt.worked) {
+        count.worked++;
+        count.settled = false;
+      }
     }
     index.set(key, count);
   };

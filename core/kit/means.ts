@@ -88,33 +88,47 @@ export const chainsOfModel = (radio: Reachable, operation: Operation, prepared: 
   chainsFor({ ...radio, operation, ways: [] }, new Map(), new Map(), prepared);
 
 /**
- * Whether a unit's need for a release stands ready, waits for kit, or has no route. Units of one model that run the same,
- * on the same hardware, under the same policy share the answer.
+ * With what a unit's need for a release can be met. Units of one model that run the same, on the same hardware, under the
+ * same policy share the answer, as long as the catalogue and the kit stay.
  */
-export function meansWeigher(
-  prepared: PreparedKit,
-): (
+export function meansOfNeed(
   unit: UnitFacts,
   radio: Reachable,
   catalogue: Catalogue,
   policy: Policy,
   need: { readonly component: string; readonly release: string },
-) => Means["kind"] {
-  const known = new Map<string, Means["kind"]>();
-  const policies = new Map<Policy, number>();
-  return (unit, radio, catalogue, policy, { component, release }) => {
-    if (!policies.has(policy)) policies.set(policy, policies.size);
-    const runs = [...stateOfUnit(unit, catalogue)].map(([id, v]) => `${id} ${v.release ?? v.cleaned}`);
-    const key = [release, policies.get(policy), unit.hardwareRevision, unit.region, ...runs].join("|");
-    let kind = known.get(key);
-    if (!kind) {
-      const { result } = wayOf(unit, catalogue, policy, new Map([[component, release]]));
-      kind =
-        result.ok && !isKitKnown(prepared)
-          ? "ready"
-          : meansOfRoute(result, unit, catalogue, radio, prepared).kind;
-      known.set(key, kind);
-    }
-    return kind;
-  };
+  prepared: PreparedKit,
+): Means {
+  const byCatalogue = meansKnown.get(prepared) ?? new WeakMap<Catalogue, Map<string, Means>>();
+  meansKnown.set(prepared, byCatalogue);
+  const known = byCatalogue.get(catalogue) ?? new Map<string, Means>();
+  byCatalogue.set(catalogue, known);
+  const runs = [...stateOfUnit(unit, catalogue)].map(([id, v]) => `${id} ${v.release ?? v.cleaned}`);
+  const { hardwareRevision = "", region = "" } = unit;
+  const key = [need.release, textOf(policy), hardwareRevision, region, radio.plugs.join(), ...runs].join("|");
+  let means = known.get(key);
+  if (!means) {
+    const { result } = wayOf(unit, catalogue, policy, new Map([[need.component, need.release]]));
+    means =
+      result.ok && !isKitKnown(prepared)
+        ? { kind: "ready", steps: [] }
+        : meansOfRoute(result, unit, catalogue, radio, prepared);
+    if (known.size >= MOST_KNOWN) known.clear();
+    known.set(key, means);
+  }
+  return means;
 }
+/** Answers kept for a catalogue: more than any club asks for, so that the process does not grow without end. */
+const MOST_KNOWN = 5000;
+const meansKnown = new WeakMap<PreparedKit, WeakMap<Catalogue, Map<string, Means>>>();
+
+/** Policies are read anew with every request; what they say is what counts. */
+function textOf(policy: Policy): string {
+  let text = policyTexts.get(policy);
+  if (text === undefined) {
+    text = JSON.stringify(policy);
+    policyTexts.set(policy, text);
+  }
+  return text;
+}
+const policyTexts = new WeakMap<Policy, string>();
