@@ -66,7 +66,10 @@ const confirmShape = z.object({
 
 /** One press after doing: notes that a fact held, on which firmware, and who saw it. */
 export async function confirmFact(tx: Tx, who: SignedIn, model: string, form: FormData) {
-  const parsed = confirmShape.safeParse(Object.fromEntries(form));
+  // The presses of a list name their fact in one word and a number.
+  const [listedKind, listedSubject] = String(form.get("fact") ?? "").split(" ");
+  const named = form.has("fact") ? { kind: listedKind, subject: listedSubject } : {};
+  const parsed = confirmShape.safeParse({ ...Object.fromEntries(form), ...named });
   if (!parsed.success) return { ok: false, says: "This page does not know what was to be confirmed." };
   const { kind, subject, firmware } = parsed.data;
   const what = await nameOf(tx, model, kind, subject);

@@ -17,6 +17,7 @@ import { sayNumbering } from "../ui/words/standing.ts";
 import type { Route } from "./+types/dossier";
 import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./dossier.server.ts";
 import { HowToRead, IdentityHead } from "./identity.tsx";
+import { ConfirmForm } from "./known-from.tsx";
 import { confirm } from "./numbering.server.ts";
 import { ProcedureList, QuirkList } from "./procedures.tsx";
 import { ReleaseTable } from "./release-table.tsx";
@@ -140,6 +141,7 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
           {actionData.says}
         </p>
       )}
+      <ConfirmForm />
       <IdentityHead
         model={model}
         head={loaderData.head}

@@ -38,6 +38,17 @@ export function Confirmed({
   );
 }
 
+const CONFIRM_FORM = "confirm-fact";
+
+/** The one form that all presses of a page belong to: a dossier has a hundred of them. */
+export function ConfirmForm() {
+  return (
+    <Form method="post" id={CONFIRM_FORM} preventScrollReset className="hidden">
+      <input type="hidden" name="intent" value="confirm" />
+    </Form>
+  );
+}
+
 /** Source and confirmations of a fact in one line, with the press that adds one. */
 export function KnownFrom(props: {
   readonly kind: Confirmable;
@@ -59,14 +70,16 @@ export function KnownFrom(props: {
         {saySource(props.source)}; {props.brief && !known ? "unconfirmed" : <Confirmed of={known} />}
       </span>
       {mayConfirm && (
-        <Form method="post" preventScrollReset>
-          <input type="hidden" name="intent" value="confirm" />
-          <input type="hidden" name="kind" value={kind} />
-          <input type="hidden" name="subject" value={subject} />
-          <button type="submit" className={`link ${size}`} aria-label={`I have seen it too: ${props.what}`}>
-            I have seen it too
-          </button>
-        </Form>
+        <button
+          type="submit"
+          form={CONFIRM_FORM}
+          name="fact"
+          value={`${kind} ${subject}`}
+          className={`link ${size}`}
+          aria-label={`I have seen it too: ${props.what}`}
+        >
+          I have seen it too
+        </button>
       )}
     </div>
   );

@@ -99,13 +99,13 @@ export function meansOfNeed(
   need: { readonly component: string; readonly release: string },
   prepared: PreparedKit,
 ): Means {
+  // Where no release has conditions, every release that fits can be installed over any other.
+  if (!isKitKnown(prepared) && isPlain(catalogue)) return READY;
   const byCatalogue = meansKnown.get(prepared) ?? new WeakMap<Catalogue, Map<string, Means>>();
   meansKnown.set(prepared, byCatalogue);
   const known = byCatalogue.get(catalogue) ?? new Map<string, Means>();
   byCatalogue.set(catalogue, known);
-  const runs = [...stateOfUnit(unit, catalogue)].map(([id, v]) => `${id} ${v.release ?? v.cleaned}`);
-  const { hardwareRevision = "", region = "" } = unit;
-  const key = [need.release, textOf(policy), hardwareRevision, region, radio.plugs.join(), ...runs].join("|");
+  const key = `${need.release}|${textOf(policy)}|${radio.plugs.join()}|${standingText(unit, catalogue)}`;
   let means = known.get(key);
   if (!means) {
     const { result } = wayOf(unit, catalogue, policy, new Map([[need.component, need.release]]));
@@ -121,6 +121,32 @@ export function meansOfNeed(
 /** Answers kept for a catalogue: more than any club asks for, so that the process does not grow without end. */
 const MOST_KNOWN = 5000;
 const meansKnown = new WeakMap<PreparedKit, WeakMap<Catalogue, Map<string, Means>>>();
+
+const READY: Means = { kind: "ready", steps: [] };
+
+function isPlain(catalogue: Catalogue): boolean {
+  let plain = plainCatalogues.get(catalogue);
+  if (plain === undefined) {
+    plain = [...catalogue.values()].every((part) =>
+      part.releases.every((r) => r.conditions === undefined && !r.draft),
+    );
+    plainCatalogues.set(catalogue, plain);
+  }
+  return plain;
+}
+const plainCatalogues = new WeakMap<Catalogue, boolean>();
+
+/** What a unit is and runs; asked for once for each of its needs. */
+function standingText(unit: UnitFacts, catalogue: Catalogue): string {
+  let text = standingTexts.get(unit);
+  if (text === undefined) {
+    const runs = [...stateOfUnit(unit, catalogue)].map(([id, v]) => `${id} ${v.release ?? v.cleaned}`);
+    text = [unit.hardwareRevision ?? "", unit.region ?? "", ...runs].join("|");
+    standingTexts.set(unit, text);
+  }
+  return text;
+}
+const standingTexts = new WeakMap<UnitFacts, string>();
 
 /** Policies are read anew with every request; what they say is what counts. */
 function textOf(policy: Policy): string {
