@@ -141,3 +141,24 @@ export async function gearRows(tx: Tx): Promise<GearRow[]> {
   );
   return rows;
 }
+
+const USED_BY: Partial<Record<KitTable, string>> = {
+  connector: `select tag name from lead where shelved_at is null and $1 in (radio_end, computer_end)
+    union all select tag from adapter where shelved_at is null and $1 in (end_a, end_b)
+    union all select c.name from computer c join computer_port p on p.club_id = c.club_id and p.computer_id = c.id
+      where c.shelved_at is null and p.connector_id = $1
+    union all select name from offer where shelved_at is null and $1 in (end_a, end_b)`,
+  driver: `select family name from driver_rule where shelved_at is null and driver_id = $1
+    union all select c.name from computer c join computer_driver d on d.club_id = c.club_id and d.computer_id = c.id
+      where c.shelved_at is null and d.driver_id = $1`,
+};
+
+/** What still refers to a thing, so that it cannot be shelved before them. */
+export async function usersOf(tx: Tx, table: KitTable, id: string): Promise<string[]> {
+  const ask = USED_BY[table];
+  if (!ask) return [];
+  const { rows } = await tx.query<{ name: string }>(`select distinct name from (${ask}) used order by name`, [
+    id,
+  ]);
+  return rows.map((row) => row.name);
+}

@@ -308,6 +308,29 @@ test("what to get: the best for the money, its curve, the list on paper and as C
   await expect(page.getByRole("button", { name: "Work it out" })).toBeHidden();
 });
 
+test("the search for what to get can be ended, and begun again", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  // The solver never arrives: as long as that takes, the search goes on.
+  await page.context().route("**/*.wasm", () => {});
+  await page.goto(`${served.address}/kit/get`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await expect(page.getByText("working it out")).toBeVisible();
+  await page.getByRole("button", { name: "Enough" }).click();
+  await expect(page.getByText("ended; what was found stands")).toBeVisible();
+  await page.context().unroute("**/*.wasm");
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await expect(page.getByRole("region", { name: "Shopping list" }).getByRole("heading")).toContainText(
+    "frees",
+  );
+});
+
+test("a connector that leads still have is not shelved", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await openThing(page, "six-pin, screwed");
+  await page.getByRole("button", { name: "Shelve it" }).click();
+  await expect(page.getByText("It cannot be shelved: B-02, K-08 and K-15 still have it.")).toBeVisible();
+});
+
 test.describe("without scripts", () => {
   test.use({ javaScriptEnabled: false });
   test("a lead is added, a device list read, a try noted", async ({ page }) => {

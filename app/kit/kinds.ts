@@ -1,7 +1,7 @@
 // The kinds of things in the kit: their fields as a form shows them, and how what is typed becomes what is stored.
 import { SOURCE_KINDS } from "#core/dossier/source.ts";
 import { type Range, rangeText } from "#core/firmware/range.ts";
-import { type LineProblem, readInstalled, readKnows, readRange, readRunsOn } from "#core/kit/entry.ts";
+import { readInstalled, readKnows, readRunsOn } from "#core/kit/entry.ts";
 import {
   ADAPTER_KINDS,
   COMPUTER_KINDS,
@@ -11,24 +11,10 @@ import {
   RULE_SAYS,
   SYSTEMS,
 } from "#core/kit/shapes.ts";
-import { typedList } from "#core/quantities/list.ts";
-import type { Result } from "#core/quantities/result.ts";
 import type { KitTable, SupportFields } from "#db/kit-put.ts";
 import { CONDITION_WORD, LEAD_KIND_WORD } from "../ui/words/kit.ts";
 import { SOURCE_WORD } from "../ui/words/step.ts";
-
-export type Values = Record<string, string>;
-type Named = readonly { readonly id: string; readonly name: string }[];
-
-/** What a form's choices and names refer to. */
-export type Known = {
-  readonly connectors: Named;
-  readonly people: Named;
-  readonly places: Named;
-  readonly drivers: Named;
-  readonly tools: Named;
-  readonly models: Named;
-};
+import type { Known, Named, Reader } from "./reader.ts";
 
 type Options = readonly (readonly [string, string])[];
 export type FieldSpec = {
@@ -70,83 +56,6 @@ const yesNo = (): Options => [
   ["yes", "yes"],
   ["no", "no"],
 ];
-
-const LINE_TROUBLE: Record<LineProblem["kind"], string> = {
-  "no-system": `begins with none of ${SYSTEMS.join(", ")}`,
-  "no-range": "is no range; write for instance >= 1.4, or 2.0 to 3.3",
-  "empty-range": "is a range that no version meets",
-  "no-operation": "is none of read, write, flash",
-  "no-version": "wants a name and a version, such as Hedgewriter 1.8",
-  "no-model": "wants a model, a colon, and what for: Wicket: read, flash",
-};
-
-/** Reads a form's values field by field; what is wrong stands under the field's name. */
-export class Reader {
-  readonly errors: Values = {};
-  constructor(
-    private readonly values: Values,
-    readonly known: Known,
-  ) {}
-
-  text(name: string, most = 300): string {
-    const text = (this.values[name] ?? "").trim();
-    if (text.length > most) this.errors[name] ??= `At most ${most} characters.`;
-    return text;
-  }
-
-  needed(name: string, most: number, otherwise: string): string {
-    const text = this.text(name, most);
-    if (text === "") this.errors[name] ??= otherwise;
-    return text;
-  }
-
-  choice<Word extends string>(name: string, options: readonly Word[], otherwise: Word): Word {
-    return options.find((option) => option === this.values[name]) ?? otherwise;
-  }
-
-  yes(name: string, otherwise: boolean): boolean {
-    const value = this.values[name];
-    return value === undefined ? otherwise : value === "yes";
-  }
-
-  /** An id of a list; null where nothing is chosen. */
-  ref(name: string, list: Named, needed?: string): string | null {
-    const id = list.find((row) => row.id === this.values[name])?.id ?? null;
-    if (id === null && needed !== undefined) this.errors[name] ??= needed;
-    return id;
-  }
-
-  read<Value>(name: string, result: Result<Value, LineProblem>): Value | undefined {
-    if (result.ok) return result.value;
-    this.errors[name] ??= `“${result.problem.text.slice(0, 60)}” ${LINE_TROUBLE[result.problem.kind]}.`;
-    return undefined;
-  }
-
-  range(name: string): Range | null {
-    return this.read(name, readRange(this.text(name))) ?? null;
-  }
-
-  lines<Value>(name: string, read: (line: string) => Result<Value, LineProblem>): Value[] {
-    return typedList(this.values[name], "\n").flatMap((line) => this.read(name, read(line)) ?? []);
-  }
-
-  /** Ids for names that people typed. */
-  byName(name: string, typed: string, list: Named, what: string): string | undefined {
-    const id = list.find((row) => row.name.toLowerCase() === typed.toLowerCase())?.id;
-    if (id === undefined) this.errors[name] ??= `We know no ${what} called “${typed.slice(0, 60)}”.`;
-    return id;
-  }
-
-  hex(name: string): number | null {
-    const text = this.text(name, 10).replace(/^0x/i, "");
-    if (text === "") return null;
-    if (!/^[0-9a-f]{1,4}$/i.test(text)) {
-      this.errors[name] ??= "Four hexadecimal digits, such as f1c7.";
-      return null;
-    }
-    return Number.parseInt(text, 16);
-  }
-}
 
 const TAG: FieldSpec = { name: "tag", label: "Tag", mono: true, quick: true };
 const WHERE: readonly FieldSpec[] = [
@@ -307,9 +216,9 @@ export const KINDS = {
           note,
         },
         installed: {
-          ports: typedListOf(r, "ports").flatMap(
-            (port) => r.byName("ports", port, r.known.connectors, "connector") ?? [],
-          ),
+          ports: r
+            .list("ports")
+            .flatMap((port) => r.byName("ports", port, r.known.connectors, "connector") ?? []),
           drivers: resolve("drivers", r.known.drivers, "driver"),
           tools: resolve("tools", r.known.tools, "tool"),
         },
@@ -546,10 +455,6 @@ export const SAYS_WORD = {
   "must-not": "must not have a driver",
   "no-support": "is not served at all",
 } as const;
-
-function typedListOf(r: Reader, name: string): string[] {
-  return typedList(r.text(name, 500));
-}
 
 /** A stored value as a form shows it. */
 export function shownValue(value: unknown): string {

@@ -9,15 +9,8 @@ import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/own";
-import {
-  type FieldSpec,
-  KIND_NAMES,
-  KINDS,
-  type KindName,
-  type Known,
-  SAYS_WORD,
-  type Values,
-} from "./kinds.ts";
+import { type FieldSpec, KIND_NAMES, KINDS, type KindName, SAYS_WORD } from "./kinds.ts";
+import type { Known, Values } from "./reader.ts";
 import { KitTabs } from "./tabs.tsx";
 import { BEGIN, loadKnown, valuesOf } from "./thing.server.ts";
 

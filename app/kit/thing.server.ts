@@ -11,13 +11,22 @@ import {
   ruleRows,
   toolRows,
 } from "#db/kit.ts";
-import { driverRows, gearRows, putInstalled, putSupports, putThing, shelveThing } from "#db/kit-put.ts";
+import {
+  driverRows,
+  gearRows,
+  putInstalled,
+  putSupports,
+  putThing,
+  shelveThing,
+  usersOf,
+} from "#db/kit-put.ts";
 import { tell } from "#db/log.ts";
 import { modelsToPick } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import type { Tx } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
-import { KINDS, type Kind, type KindName, type Known, Reader, shownValue, type Values } from "./kinds.ts";
+import { KINDS, type Kind, type KindName, shownValue } from "./kinds.ts";
+import { type Known, Reader, type Values } from "./reader.ts";
 
 export async function loadKnown(tx: Tx): Promise<Known> {
   const kit = await loadKit(tx);
@@ -132,11 +141,15 @@ export async function saveThing(
   return { id: stored };
 }
 
-export async function shelve(tx: Tx, kind: Kind, id: string, name: string): Promise<void> {
+/** Shelves a thing; answers what still refers to it, if something does, and then leaves it. */
+export async function shelve(tx: Tx, kind: Kind, id: string, name: string): Promise<string[]> {
+  const users = await usersOf(tx, kind.table, id);
+  if (users.length > 0) return users;
   await shelveThing(tx, kind.table, id);
   const what = `${kind.one} ${name}`;
   await tell(tx, { kind: "kit-shelved", what });
   await bringUpToDate(tx, { of: "club" }, what);
+  return [];
 }
 
 export const kindNamed = (name: string | undefined): KindName | undefined =>

@@ -5,8 +5,10 @@ import { inClub, mustBeAllowed, notFound } from "../context.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
+import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/thing";
-import { KINDS, type Values } from "./kinds.ts";
+import { KINDS } from "./kinds.ts";
+import type { Values } from "./reader.ts";
 import { BEGIN, kindNamed, loadKnown, saveThing, shelve, valuesOf } from "./thing.server.ts";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -48,7 +50,13 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   try {
     return await inClub(context, async (tx) => {
       if (id !== undefined && values.intent === "shelve") {
-        await shelve(tx, kind, id, values[kind.name] ?? "");
+        const users = await shelve(tx, kind, id, values[kind.name] ?? "");
+        if (users.length > 0) {
+          const still: Values = {
+            [kind.name]: `It cannot be shelved: ${listed(users, 6)} still ${users.length === 1 ? "has" : "have"} it.`,
+          };
+          return data({ values, errors: still }, { status: 400 });
+        }
         return redirect(`/kit/own#${name}`);
       }
       const saved = await saveThing(tx, kind, id, values);
