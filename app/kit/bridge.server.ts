@@ -135,7 +135,7 @@ function sayVerdict(verdict: DriverVerdict, computer: Computer | undefined, name
 
 /** Where systems keep the public list of USB ids. */
 const LISTS = ["/usr/share/misc/usb.ids", "/usr/share/hwdata/usb.ids", "/var/lib/usbutils/usb.ids"];
-const BRIDGE_LIKE = /serial|uart|bridge|com port/i;
+const BRIDGE_LIKE = /com port|serial|uart|bridge/i;
 
 export async function fillIds(tx: Tx): Promise<{ ok: boolean; says: string }> {
   for (const path of [process.env.MOSSY_USB_IDS, ...LISTS]) {
