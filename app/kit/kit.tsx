@@ -1,32 +1,25 @@
-// What works with what: for each model and each computer the best chain there is, and how well it is known; choose a model
-// or a radio and see its chains.
-import { Form, Link } from "react-router";
+// What works with what: the board of all models and computers; choose a model or a radio and see its chains, and note how a
+// try with one of them went.
+import { data, Form, Link } from "react-router";
+import { may } from "#core/club/acts.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
-import { VERDICTS, type Verdict } from "#core/kit/evidence.ts";
 import { chainsOfModel } from "#core/kit/means.ts";
 import { OPERATIONS, type Operation } from "#core/kit/shapes.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import { modelsToPick } from "#db/models.ts";
 import { unitByTag } from "#db/units.ts";
-import { inClub } from "../context.ts";
-import { ChainLine, VerdictMark } from "../ui/chain.tsx";
+import { inClub, notAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
 import { counted, listed } from "../ui/words/count.ts";
-import { VERDICT_WORD } from "../ui/words/kit.ts";
+import { orSayAway } from "../unit/act.server.ts";
 import type { Route } from "./+types/kit";
-import { kitNames, shownChains } from "./shown.ts";
+import { Board, type Cell } from "./board.tsx";
+import { chosenModel, chosenUnit } from "./chosen.server.ts";
+import { Chosen } from "./chosen.tsx";
 import { KitTabs } from "./tabs.tsx";
+import { noteTry } from "./tried.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Kit · Mossy Cabinet" }];
-
-export type Cell = {
-  readonly verdict?: Verdict;
-  readonly lead?: string;
-  readonly tries: number;
-  readonly worked: number;
-  /** Chains of this model on this computer. */
-  readonly count: number;
-};
 
 export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
@@ -48,9 +41,8 @@ export async function loader({ context, request }: Route.LoaderArgs) {
         chainsOfModel({ model: m.id, plugs: plugs.get(m.id) ?? [] }, operation, kit.prepared),
       ]),
     );
-    const chosen = unit?.model_id ?? models.find((m) => m.id === search.get("model"))?.id;
-    const names = kitNames(kit, who.locale);
-    const chains = chosen === undefined ? undefined : found.get(chosen);
+    const model = unit ? undefined : models.find((m) => m.id === search.get("model"));
+    const chains = model && found.get(model.id);
     return {
       operation,
       typed,
@@ -67,32 +59,39 @@ export async function loader({ context, request }: Route.LoaderArgs) {
           ready: own?.chains.some((chain) => chain.evidence.verdict !== "known-bad") ?? false,
         };
       }),
-      chosen:
-        chosen === undefined || !chains
-          ? undefined
-          : {
-              id: chosen,
-              tag: unit?.tag,
-              name: unit ? unit.tag : (models.find((m) => m.id === chosen)?.name ?? "?"),
-              found: shownChains(
-                chains,
-                unit?.tag ?? models.find((m) => m.id === chosen)?.name ?? "?",
-                names,
-              ),
-              all: chains.chains.length,
-            },
+      chosen: unit
+        ? await chosenUnit(tx, who, unit.tag, operation, kit)
+        : model && chains && chosenModel(model, chains, kit, who),
+      receipt: crypto.randomUUID() as string,
     };
   });
 }
 
 function cellOf(chains: readonly Chain[]): Cell {
   const [best] = chains;
-  if (!best) return { tries: 0, worked: 0, count: 0 };
+  if (!best) return { tries: 0, worked: 0 };
   const { verdict, tries, worked } = best.evidence;
-  return { verdict, tries, worked, count: chains.length, ...(best.lead && { lead: best.lead.tag }) };
+  return { verdict, tries, worked, ...(best.lead && { lead: best.lead.tag }) };
 }
 
-export default function Kit({ loaderData }: Route.ComponentProps) {
+/** A try that somebody notes from here, of a radio or of a model as a whole. */
+export async function action({ context, request }: Route.ActionArgs) {
+  const form = await request.formData();
+  return orSayAway(form, () =>
+    inClub(context, async (tx, who) => {
+      if (!may(who.role, "confirm-fact")) throw notAllowed("confirm-fact");
+      const tag = String(form.get("unit") ?? "");
+      const unit = tag === "" ? undefined : await unitByTag(tx, tag);
+      const { ok, says } =
+        tag !== "" && !unit
+          ? { ok: false, says: `No radio has the tag ${tag.slice(0, 40)}.` }
+          : await noteTry(tx, who, unit?.id ?? null, form);
+      return data({ ok, intent: "tried", says }, { status: ok ? 200 : 400 });
+    }),
+  );
+}
+
+export default function Kit({ loaderData, actionData }: Route.ComponentProps) {
   const { rows, computers, operation, chosen } = loaderData;
   const without = rows.filter((row) => !row.ready);
   return (
@@ -136,6 +135,14 @@ export default function Kit({ loaderData }: Route.ComponentProps) {
           </p>
         )}
       </Form>
+      {actionData && (
+        <p
+          role="status"
+          className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}
+        >
+          {actionData.says}
+        </p>
+      )}
       {computers.length === 0 ? (
         <p className="doubt w-fit p-5 text-lg">
           No computer, lead or tool is noted yet.{" "}
@@ -145,131 +152,10 @@ export default function Kit({ loaderData }: Route.ComponentProps) {
         </p>
       ) : (
         <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)]">
-          {chosen && <Chosen chosen={chosen} operation={operation} />}
+          {chosen && <Chosen chosen={chosen} operation={operation} receipt={loaderData.receipt} />}
           <Board rows={rows} computers={computers} operation={operation} chosen={chosen?.id} />
         </div>
       )}
     </Page>
-  );
-}
-
-type Data = Route.ComponentProps["loaderData"];
-
-function Board(props: {
-  readonly rows: Data["rows"];
-  readonly computers: Data["computers"];
-  readonly operation: Operation;
-  readonly chosen: string | undefined;
-}) {
-  return (
-    <div className="overflow-x-auto">
-      <table className="table table-sm sheet w-full">
-        <thead>
-          <tr>
-            <th>Model</th>
-            {props.computers.map((c) => (
-              <th key={c.id}>
-                {c.name} <span className="block font-normal">{c.system}</span>
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {props.rows.map((row) => (
-            <tr key={row.id} className={row.id === props.chosen ? "bg-plate" : ""}>
-              <th scope="row">
-                <Link className="link" to={`?model=${row.id}&for=${props.operation}`} preventScrollReset>
-                  {row.name}
-                </Link>
-              </th>
-              {row.cells.map((cell, i) => (
-                <td key={props.computers[i]?.id}>
-                  {cell.verdict ? (
-                    <span className="flex flex-wrap items-baseline gap-x-2">
-                      <VerdictMark of={cell.verdict} word={VERDICT_WORD[cell.verdict]} />
-                      <span className="text-xs text-quiet">
-                        {cell.tries > 0 ? `${cell.worked} of ${cell.tries}` : "no try"}
-                        {cell.lead && `, ${cell.lead}`}
-                      </span>
-                    </span>
-                  ) : (
-                    <span className="text-quiet">
-                      <span aria-hidden="true">·</span>
-                      <span className="sr-only">no chain</span>
-                    </span>
-                  )}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="mt-2 flex flex-wrap gap-3 text-sm text-quiet">
-        {VERDICTS.map((verdict) => (
-          <VerdictMark key={verdict} of={verdict} word={VERDICT_WORD[verdict]} />
-        ))}
-        <span>and the lead it goes with best, of so many tries; a point: no chain holds</span>
-      </p>
-    </div>
-  );
-}
-
-function Chosen({
-  chosen,
-  operation,
-}: {
-  readonly chosen: NonNullable<Data["chosen"]>;
-  readonly operation: string;
-}) {
-  const { chains, near, stopped, none } = chosen.found;
-  const nearest = near[0] ?? stopped;
-  return (
-    <section aria-label={`Chains of ${chosen.name}`} className="flex flex-col gap-3">
-      <h2>
-        {chosen.name}{" "}
-        <span className="font-sans text-sm font-normal text-quiet">
-          {chosen.all > 0 ? `${counted(chosen.all, "chain")} to ${operation} it` : none}
-        </span>
-        {chosen.tag && (
-          <Link className="link ml-3 font-sans text-sm" to={`/units/${encodeURIComponent(chosen.tag)}#means`}>
-            With what it can get the release it needs
-          </Link>
-        )}
-      </h2>
-      {chains.slice(0, 4).map((chain) => (
-        <div key={chain.key}>
-          <p className="mb-1 flex items-baseline gap-2 text-sm text-quiet">
-            <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} /> {chain.evidence}
-          </p>
-          <ChainLine chain={chain} name={chain.short} />
-        </div>
-      ))}
-      {chains.length > 4 && (
-        <ul className="text-sm">
-          {chains.slice(4).map((chain) => (
-            <li key={chain.key}>
-              {VERDICT_WORD[chain.verdict]}: {chain.short}{" "}
-              <span className="text-quiet">{chain.evidence}</span>
-            </li>
-          ))}
-        </ul>
-      )}
-      {chains.length === 0 && nearest && <ChainLine chain={nearest} name="What comes nearest" />}
-      {near.length > 0 && (
-        <div className="text-sm">
-          <h3 className="font-semibold">
-            {chains.length === 0 ? "What would close one" : "What would make more"}
-          </h3>
-          <ul className="list-[square] pl-5">
-            {near.map((n) => (
-              <li key={n.changes.join()}>
-                {listed(n.changes)}
-                {n.cost && `: ${n.cost}`} <span className="text-quiet">({n.short})</span>
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
-    </section>
   );
 }

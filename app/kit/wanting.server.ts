@@ -61,7 +61,7 @@ export async function loadWaiting(tx: Tx, who: SignedIn): Promise<WaitingList> {
         model: row.model,
         urgency,
         weight: FREED_WEIGHT[urgency],
-        sets: wantingSets(means, unit, catalogue, radio, kit.prepared),
+        sets: wantingSets(means, kit.prepared),
         todo: first ? listed(first.changes.map((change) => sayChange(change, names))) : "",
       },
     ];

@@ -14,8 +14,8 @@ import { recordReading } from "#db/readings.ts";
 import { lendUnit, lockUnit, setHardware, setHold, takeBack } from "#db/units.ts";
 import { notAllowed, type SignedIn } from "../context.ts";
 import { isAwayAnswer } from "../frame/away.server.ts";
+import { noteTry } from "../kit/tried.server.ts";
 import { loadUnit } from "./load.server.ts";
-import { noteTry } from "./means.server.ts";
 import { sayWeighed } from "./say.ts";
 
 export type ActAnswer = {

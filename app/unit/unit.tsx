@@ -8,6 +8,8 @@ import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf } from "#db/units.ts";
 import { inClub } from "../context.ts";
+import { shownMeans } from "../kit/means.server.ts";
+import { Means } from "../kit/means.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
@@ -23,8 +25,6 @@ import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
 import { componentsOf, howToOf, loadUnit, waysOf } from "./load.server.ts";
-import { shownMeans } from "./means.server.ts";
-import { Means } from "./means.tsx";
 import { SerialSays, serialSays } from "./serial.tsx";
 import { Compare, WaySteps } from "./way.tsx";
 
@@ -123,7 +123,12 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
             />
           )}
           <WaySection loaderData={loaderData} />
-          <Means means={loaderData.means} receipt={loaderData.receipt} kitKnown={loaderData.kitKnown} />
+          <Means
+            means={loaderData.means}
+            unit={unit.tag}
+            receipt={loaderData.receipt}
+            kitKnown={loaderData.kitKnown}
+          />
           <Standings loaderData={loaderData} />
           <NeedList needs={needs} loaderData={loaderData} />
           {loaderData.ladders

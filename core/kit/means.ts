@@ -14,7 +14,13 @@ import type { Job, Operation } from "./shapes.ts";
 /** A radio's model and the connectors at it. */
 export type Reachable = { readonly model: string; readonly plugs: readonly string[] };
 
-export type StepMeans = { readonly step: Step; readonly chains: Chains; readonly ready: boolean };
+export type StepMeans = {
+  readonly step: Step;
+  /** What is to be done, with the firmware that it meets when its turn comes. */
+  readonly job: Job;
+  readonly chains: Chains;
+  readonly ready: boolean;
+};
 
 export type Means =
   | { readonly kind: "ready" | "kit"; readonly steps: readonly StepMeans[] }
@@ -36,15 +42,12 @@ export function meansOfRoute(
   const state = new Map(stateOfUnit(unit, catalogue));
   const steps = result.value.steps.map((step): StepMeans => {
     const { ways, tool } = step.conditions;
-    const chains = chainsFor(
-      { ...radio, operation: "flash", ways, ...(tool && { tool }) },
-      new Map(state),
-      catalogue,
-      prepared,
-    );
+    const met = new Map(state);
+    const job = { ...radio, operation: "flash" as const, ways, ...(tool && { tool }) };
+    const chains = chainsFor(job, met, catalogue, prepared);
     const installed = catalogue.get(step.component)?.reader.release(step.release);
     if (installed) state.set(step.component, installed);
-    return { step, chains, ready: isReady(chains) };
+    return { step, job: { ...job, meets: meeting(met, catalogue) }, chains, ready: isReady(chains) };
   });
   return { kind: steps.every((s) => s.ready) ? "ready" : "kit", steps };
 }
@@ -79,13 +82,21 @@ function meeting(state: ReadonlyMap<string, Version>, catalogue: Catalogue) {
   };
 }
 
-/** Whether what a unit runs now lies in a range of one of its parts. */
-export const meetingOf = (unit: UnitFacts, catalogue: Catalogue) =>
-  meeting(stateOfUnit(unit, catalogue), catalogue);
-
 /** What a model can be reached with, whatever a unit of it runs. */
 export const chainsOfModel = (radio: Reachable, operation: Operation, prepared: PreparedKit): Chains =>
   chainsFor({ ...radio, operation, ways: [] }, new Map(), new Map(), prepared);
+
+/** What a unit can be reached with for an operation, by what it runs now; of a shelved unit, as its model. */
+export function chainsOfUnit(
+  unit: UnitFacts | undefined,
+  catalogue: Catalogue,
+  radio: Reachable,
+  operation: Operation,
+  prepared: PreparedKit,
+): Chains {
+  const state = unit ? stateOfUnit(unit, catalogue) : new Map<string, Version>();
+  return chainsFor({ ...radio, operation, ways: [] }, state, catalogue, prepared);
+}
 
 /**
  * With what a unit's need for a release can be met. Units of one model that run the same, on the same hardware, under the

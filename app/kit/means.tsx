@@ -1,11 +1,10 @@
 // With what a radio can be reached: the best chain for each install on its way, or why there is none and what would close
 // it; and the two presses that note how it went.
-import { Form } from "react-router";
-import type { ShownChains, ShownNear } from "../kit/shown.ts";
 import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";
-import { useMay } from "../ui/club.ts";
 import { listed } from "../ui/words/count.ts";
 import { VERDICT_WORD } from "../ui/words/kit.ts";
+import type { ShownChains, ShownNear } from "./shown.ts";
+import { Tried, TriedFold } from "./tried.tsx";
 
 /** One stretch of the way that goes with the same kit. */
 export type ShownMeans = {
@@ -16,6 +15,7 @@ export type ShownMeans = {
 
 export function Means(props: {
   readonly means: readonly ShownMeans[];
+  readonly unit: string;
   readonly receipt: string;
   readonly kitKnown: boolean;
 }) {
@@ -37,21 +37,25 @@ export function Means(props: {
   return (
     <section id="means" className="flex flex-col gap-4">
       {means.map((one) => (
-        <One key={one.releases.join()} one={one} several={means.length > 1} receipt={props.receipt} />
+        <One
+          key={one.releases.join()}
+          one={one}
+          several={means.length > 1}
+          unit={props.unit}
+          receipt={props.receipt}
+        />
       ))}
     </section>
   );
 }
 
-function One({
-  one,
-  several,
-  receipt,
-}: {
+function One(props: {
   readonly one: ShownMeans;
   readonly several: boolean;
+  readonly unit: string;
   readonly receipt: string;
 }) {
+  const { one, several, receipt } = props;
   const { chains, near } = one.found;
   const [best, ...others] = chains;
   return (
@@ -63,7 +67,7 @@ function One({
       {best && (one.ready || near.length === 0) && (
         <>
           <ChainLine chain={best} name={`The best chain: ${best.short}`} />
-          <Tried chain={best} receipt={receipt} />
+          <Tried chain={best} operation="flash" unit={props.unit} receipt={receipt} />
           {best.dissent.map((text) => (
             <p key={text} className="text-sm text-quiet">
               {text}.
@@ -95,10 +99,7 @@ function One({
               <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
                 <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} />
                 {chain.short} <span className="text-quiet">{chain.evidence}</span>
-                <details className="w-full">
-                  <summary className="link w-fit cursor-pointer list-none">Tried it</summary>
-                  <Tried chain={chain} receipt={receipt} />
-                </details>
+                <TriedFold chain={chain} operation="flash" unit={props.unit} receipt={receipt} />
               </li>
             ))}
           </ul>
@@ -132,39 +133,5 @@ function Verdict(props: {
         <strong className="text-rust">{none ?? "what holds is known to fail"}</strong>
       )}
     </span>
-  );
-}
-
-/** How it went, in one press or with a word about what was seen. */
-function Tried({ chain, receipt }: { readonly chain: ShownChain; readonly receipt: string }) {
-  const mayConfirm = useMay("confirm-fact");
-  if (!mayConfirm) return null;
-  return (
-    <Form method="post" className="mt-2 flex flex-wrap items-center gap-2" preventScrollReset>
-      <input type="hidden" name="intent" value="tried" />
-      <input type="hidden" name="receipt" value={receipt} />
-      <input type="hidden" name="operation" value="flash" />
-      <input type="hidden" name="lead" value={chain.parts.lead} />
-      <input type="hidden" name="computer" value={chain.parts.computer} />
-      <input type="hidden" name="tool" value={chain.parts.tool} />
-      <span className="text-sm text-quiet">Tried it?</span>
-      <button type="submit" name="worked" value="yes" className="btn btn-outline btn-primary btn-sm">
-        It worked
-      </button>
-      <input
-        name="symptom"
-        maxLength={300}
-        className="input input-sm w-56"
-        placeholder="what was seen"
-        aria-label="What was seen when it failed"
-      />
-      <button type="submit" name="worked" value="no" className="btn btn-outline btn-error btn-sm">
-        It failed
-      </button>
-      <label className="flex items-center gap-1.5 text-sm text-quiet">
-        <input type="checkbox" name="settled" value="on" className="checkbox checkbox-sm" />
-        and never will: that is settled
-      </label>
-    </Form>
   );
 }
