@@ -43,7 +43,10 @@ export function parseRange(text: string): Result<Range, RangeProblem> {
   return good(range);
 }
 
+const DANGLING = /^(or|and|to)(\s|$)|\s(or|and|to)$/i;
+
 function readPart(part: string): Stretch | undefined {
+  if (DANGLING.test(part)) return undefined;
   const between = /^(\S.*?)\s+to\s+(\S.*)$/i.exec(part);
   if (between?.[1] && between[2]) return { atLeast: between[1], atMost: between[2] };
   const compared = /^(>=|<=|>|<)\s*([^<>=\s][^<>=]*)$/.exec(part);
@@ -56,8 +59,9 @@ function readPart(part: string): Stretch | undefined {
 export const rangeText = (range: Range): string =>
   range
     .map(({ atLeast, atMost, above, below }) => {
-      if (atLeast !== undefined && atLeast === atMost) return `= ${atLeast}`;
-      if (atLeast !== undefined && atMost !== undefined) return `${atLeast} to ${atMost}`;
+      const closed = above === undefined && below === undefined && atLeast !== undefined;
+      if (closed && atLeast === atMost) return `= ${atLeast}`;
+      if (closed && atMost !== undefined) return `${atLeast} to ${atMost}`;
       const parts = [
         atLeast !== undefined && `>= ${atLeast}`,
         above !== undefined && `> ${above}`,

@@ -62,6 +62,9 @@ test("dated: real dates only, in each pattern, then the build", () => {
   less(dated("yymmdd"), "231231", "240101");
   less(dated("ddmmyyyy"), "31/12/2023", "01/01/2024");
   expect(compareVersions(dated("ddmmyy"), "010124a", "010124-2")).toBeUndefined();
+  less(dated("ddmmyyyy"), "010120241", "01-01-2024-2");
+  expect(readVersion(dated("ddmmyy"), "31-01-2024").ok).toBe(false);
+  expect(readVersion(dated("yymmdd"), "240131b").ok).toBe(true);
 });
 
 test("lettered: shorter letters first, then the alphabet, then numbers", () => {

@@ -12,11 +12,13 @@ export type DatedKey = {
 
 const PART = "[./-]?";
 const BUILD = "(?:[ ._-]?(?:(\\d+)|([a-z])))?$";
+/** After a year of two digits, digits that follow at once would be the rest of the year. */
+const PARTED_BUILD = "(?:[ ._-](\\d+)|[ ._-]?([a-z]))?$";
 const SHAPES: Record<DatePattern, RegExp> = {
   yyyymmdd: new RegExp(`^(\\d{4})${PART}(\\d{2})${PART}(\\d{2})${BUILD}`),
-  yymmdd: new RegExp(`^(\\d{2})${PART}(\\d{2})${PART}(\\d{2})${BUILD}`),
+  yymmdd: new RegExp(`^(\\d{2})${PART}(\\d{2})${PART}(\\d{2})${PARTED_BUILD}`),
   ddmmyyyy: new RegExp(`^(\\d{2})${PART}(\\d{2})${PART}(\\d{4})${BUILD}`),
-  ddmmyy: new RegExp(`^(\\d{2})${PART}(\\d{2})${PART}(\\d{2})${BUILD}`),
+  ddmmyy: new RegExp(`^(\\d{2})${PART}(\\d{2})${PART}(\\d{2})${PARTED_BUILD}`),
 };
 
 export function readDated(cleaned: string, pattern: DatePattern): DatedKey | undefined {

@@ -1,0 +1,157 @@
+// What the cabinet needs, in rank; and moss at the edges of its levels.
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { URGENCIES } from "../firmware/catalogue.ts";
+import { addDays, plain } from "../quantities/date.ts";
+import { DOINGS, doingOf } from "./doing.ts";
+import { mossOf } from "./moss.ts";
+import { NEED_CAUSES } from "./need.ts";
+import { type SummaryItem, type SummaryNeed, summarise } from "./summary.ts";
+
+const today = plain("2026-06-30");
+const ago = (days: number) => addDays(today, -days);
+
+describe("moss", () => {
+  test.each([
+    [0, 1],
+    [30, 1],
+    [31, 2],
+    [90, 2],
+    [91, 3],
+    [180, 3],
+    [181, 4],
+    [4000, 4],
+  ] as const)("after %i days of a routine need it is level %i", (days, level) => {
+    expect(mossOf([{ dueFrom: ago(days), urgency: "routine" }], today)).toBe(level);
+  });
+
+  it("grows twice as fast on a fix, four times on a safety fix, and the worst decides", () => {
+    expect(mossOf([{ dueFrom: ago(15), urgency: "fix" }], today)).toBe(1);
+    expect(mossOf([{ dueFrom: ago(16), urgency: "fix" }], today)).toBe(2);
+    expect(mossOf([{ dueFrom: ago(45), urgency: "safety" }], today)).toBe(3);
+    expect(mossOf([{ dueFrom: ago(46), urgency: "safety" }], today)).toBe(4);
+    const both = [
+      { dueFrom: ago(100), urgency: "routine" },
+      { dueFrom: ago(46), urgency: "safety" },
+    ] as const;
+    expect(mossOf(both, today)).toBe(4);
+  });
+
+  it("is none before the day, after the last day, and without needs", () => {
+    expect(mossOf([], today)).toBe(0);
+    expect(mossOf([{ dueFrom: addDays(today, 1), urgency: "safety" }], today)).toBe(0);
+    expect(mossOf([{ dueFrom: ago(50), dueTo: today, urgency: "safety" }], today)).toBe(0);
+    expect(mossOf([{ dueFrom: ago(50), dueTo: addDays(today, 1), urgency: "routine" }], today)).toBe(2);
+  });
+});
+
+const need = (over: Partial<SummaryNeed>): SummaryNeed => ({
+  unit: "W-01",
+  model: "Wicket",
+  component: "main",
+  cause: "behind",
+  doing: "install",
+  urgency: "routine",
+  dueFrom: ago(10),
+  targets: [{ from: ago(10), release: "1.14" }],
+  ...over,
+});
+
+const needs = fc.array(
+  fc.record({
+    unit: fc.constantFrom("W-01", "W-02", "S-01", "S-02"),
+    model: fc.constantFrom("Wicket", "Sorrel"),
+    component: fc.constantFrom("main", "DSP"),
+    cause: fc.constantFrom(...NEED_CAUSES),
+    doing: fc.constantFrom(...DOINGS),
+    urgency: fc.constantFrom(...URGENCIES),
+    dueFrom: fc.integer({ min: 0, max: 400 }).map(ago),
+    targets: fc.constant([]),
+  }),
+  { maxLength: 12 },
+);
+
+describe("what the cabinet needs", () => {
+  it("says safety first and by model and part, the oldest before the rest, each radio once", () => {
+    const items = summarise(
+      [
+        need({ unit: "W-02", urgency: "safety", dueFrom: ago(5) }),
+        need({ unit: "W-01", urgency: "safety", dueFrom: ago(9) }),
+        need({ unit: "W-01", urgency: "safety", dueFrom: ago(7), cause: "withdrawn" }),
+        need({ unit: "S-01", model: "Sorrel", urgency: "safety", dueFrom: ago(20) }),
+        need({ unit: "S-01", model: "Sorrel", doing: "read", cause: "unread" }),
+      ],
+      [],
+      today,
+    );
+    expect(items.slice(0, 2)).toMatchObject([
+      { kind: "safety", model: "Sorrel", since: ago(20), release: "1.14", units: ["S-01"] },
+      { kind: "safety", model: "Wicket", since: ago(9), units: ["W-02", "W-01"] },
+    ]);
+    expect(items.slice(2).map((i) => i.kind)).toEqual(["install", "never-read"]);
+  });
+
+  it("names who is late, and not who is due today or has no day", () => {
+    const items = summarise(
+      [],
+      [
+        { unit: "W-01", away: true, dueBack: ago(1) },
+        { unit: "W-02", away: true, dueBack: today },
+        { unit: "W-03", away: true },
+        { unit: "W-04", away: false, dueBack: ago(3) },
+      ],
+      today,
+    );
+    expect(items).toEqual([{ kind: "overdue", units: ["W-01"] }]);
+  });
+
+  it("leaves no need out, invents none, and keeps its order", () => {
+    const order: SummaryItem["kind"][] = [
+      "safety",
+      "install",
+      "kit",
+      "overdue",
+      "never-read",
+      "read-again",
+      "no-route",
+      "look-up",
+      "ask-back",
+    ];
+    fc.assert(
+      fc.property(needs, (list) => {
+        const items = summarise(list, [], today);
+        const told = new Set(items.flatMap((i) => i.units));
+        expect(told).toEqual(new Set(list.map((n) => n.unit)));
+        const ranks = items.map((i) => order.indexOf(i.kind));
+        expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+        for (const item of items) {
+          expect(new Set(item.units).size).toBe(item.units.length);
+          expect(item.units.length).toBeGreaterThan(0);
+        }
+        const since = items.flatMap((i) => (i.kind === "safety" ? [i.since] : []));
+        expect(since).toEqual([...since].sort());
+      }),
+      { numRuns: 400 },
+    );
+  });
+});
+
+describe("what can be done about a need", () => {
+  it("what is away must come back first, except for our own list", () => {
+    expect(doingOf({ kind: "firmware" }, true)).toBe("ask-back");
+    expect(doingOf({ kind: "reading" }, true)).toBe("ask-back");
+    expect(doingOf({ kind: "catalogue" }, true)).toBe("look-up");
+  });
+
+  it("here, an install is asked for its route and its kit, and nothing else is", () => {
+    const never = (): "ready" => {
+      throw new Error("nobody should ask");
+    };
+    expect(doingOf({ kind: "firmware" }, false, () => "ready")).toBe("install");
+    expect(doingOf({ kind: "firmware" }, false, () => "kit")).toBe("kit");
+    expect(doingOf({ kind: "firmware" }, false, () => "no-route")).toBe("no-route");
+    expect(doingOf({ kind: "reading" }, false, never)).toBe("read");
+    expect(doingOf({ kind: "catalogue" }, false, never)).toBe("look-up");
+    expect(doingOf({ kind: "firmware" }, true, never)).toBe("ask-back");
+  });
+});
