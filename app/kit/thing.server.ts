@@ -25,7 +25,8 @@ import { modelsToPick } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import type { Tx } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
-import { KINDS, type Kind, type KindName, shownValue } from "./kinds.ts";
+import { type Kind, shownValue } from "./kinds/field.ts";
+import { KINDS, type KindName } from "./kinds/kinds.ts";
 import { type Known, Reader, type Values } from "./reader.ts";
 
 export async function loadKnown(tx: Tx): Promise<Known> {

@@ -7,7 +7,7 @@ import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/thing";
-import { KINDS } from "./kinds.ts";
+import { KINDS } from "./kinds/kinds.ts";
 import type { Values } from "./reader.ts";
 import { BEGIN, kindNamed, loadKnown, saveThing, shelve, valuesOf } from "./thing.server.ts";
 

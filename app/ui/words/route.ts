@@ -1,6 +1,6 @@
 // Routes in words: what a step erases, how long, how risky; and why there is no route.
 import type { Way as By, Erases } from "#core/firmware/conditions.ts";
-import { type Range, rangeText } from "#core/firmware/range.ts";
+import { boundsOf, type Range, rangeText } from "#core/firmware/range.ts";
 import type { Route, Stop } from "#core/firmware/route.ts";
 import type { Care } from "#core/firmware/way.ts";
 import { counted, listed } from "./count.ts";
@@ -38,14 +38,15 @@ export const sayRoute = (route: Route): string =>
 /** "1.06 or newer", "1.06 to 1.12", "older than 1.14". */
 export const sayRange = (range: Range): string =>
   range
-    .map(({ atLeast, atMost, above, below }) => {
-      if (atLeast !== undefined && atLeast === atMost) return atLeast;
-      if (atLeast !== undefined && atMost !== undefined) return `${atLeast} to ${atMost}`;
-      if (atLeast !== undefined && below === undefined) return `${atLeast} or newer`;
-      if (atMost !== undefined && above === undefined) return `${atMost} or older`;
-      if (above !== undefined && below === undefined && atMost === undefined) return `newer than ${above}`;
-      if (below !== undefined && above === undefined && atLeast === undefined) return `older than ${below}`;
-      return rangeText([{ atLeast, atMost, above, below }]);
+    .map((stretch) => {
+      const { atLeast, atMost, above, below } = stretch;
+      const ends = boundsOf([stretch]).length;
+      if (ends === 2 && atLeast !== undefined && atMost !== undefined)
+        return atLeast === atMost ? atLeast : `${atLeast} to ${atMost}`;
+      if (ends > 1) return rangeText([stretch]);
+      if (atLeast !== undefined) return `${atLeast} or newer`;
+      if (atMost !== undefined) return `${atMost} or older`;
+      return above !== undefined ? `newer than ${above}` : `older than ${below}`;
     })
     .join(" or ");
 

@@ -49,5 +49,5 @@ export function sayDays(days: number): string {
   if (days === 1) return "1 day";
   if (days < 60) return `${days} days`;
   const months = Math.round(days / 30.44);
-  return months < 24 ? `${months} months` : `${Math.floor(days / 365.25)} years`;
+  return months < 24 ? `${months} months` : `${Math.max(2, Math.floor(days / 365.25))} years`;
 }
