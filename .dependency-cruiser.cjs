@@ -19,7 +19,7 @@ module.exports = {
     {
       name: "core-uses-only-small-pure-packages",
       severity: "error",
-      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      from: { path: "^core/", pathNot: "(\\.test|/testing)\\.ts$" },
       to: {
         dependencyTypes: ["npm", "npm-dev", "core"],
         pathNot: "node_modules/(zod|papaparse|fflate|@noble/hashes)/",

@@ -1,4 +1,5 @@
-// Three projects: "core" needs nothing; "start" needs PostgreSQL and the build; "db" needs the throw-away cluster of scripts/with-postgres.ts.
+// Three projects: "core" needs nothing; "start" needs PostgreSQL and the build; "db" needs the
+// throw-away cluster of scripts/with-postgres.ts, and so do the tests of other folders that are named *.db.test.ts.
 import { defineConfig } from "vitest/config";
 
 export default defineConfig({
@@ -9,6 +10,7 @@ export default defineConfig({
           name: "core",
           testTimeout: 120_000,
           include: ["core/**/*.test.ts", "app/**/*.test.ts", "demo/**/*.test.ts"],
+          exclude: ["**/*.db.test.ts"],
         },
       },
       {
@@ -22,7 +24,8 @@ export default defineConfig({
       {
         test: {
           name: "db",
-          include: ["db/**/*.test.ts", "server/**/*.test.ts"],
+          include: ["db/**/*.test.ts", "server/**/*.test.ts", "**/*.db.test.ts"],
+          exclude: ["node_modules"],
           fileParallelism: false,
           testTimeout: 60_000,
           hookTimeout: 120_000,

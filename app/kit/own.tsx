@@ -250,7 +250,7 @@ function sayRow(kind: KindName, row: Values, known: Known): string {
     case "computers":
       return join([
         `${row.system} ${row.version}, ${row.bits} bit`,
-        row.ports && listed(row.ports.split(", ")),
+        row.ports && listed(row.ports.split("; ")),
         row.drivers && listed(row.drivers.split("\n")),
         row.tools && listed(row.tools.split("\n")),
         row.admin === "no" && "nothing may be installed",

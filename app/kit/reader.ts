@@ -2,7 +2,7 @@
 import type { Range } from "#core/firmware/range.ts";
 import { type LineProblem, readRange } from "#core/kit/entry.ts";
 import { SYSTEMS } from "#core/kit/shapes.ts";
-import { typedList } from "#core/quantities/list.ts";
+import { typedList, typedNames } from "#core/quantities/list.ts";
 import type { Result } from "#core/quantities/result.ts";
 
 export type Values = Record<string, string>;
@@ -94,8 +94,11 @@ export class Reader {
     return Number.parseInt(text, 16);
   }
 
-  /** Parts between commas. */
-  list(name: string): string[] {
-    return typedList(this.text(name, 500));
+  /** Ids for several names in one line. */
+  names(name: string, list: Named, what: string): string[] {
+    const known = (typed: string) => list.some((row) => row.name.toLowerCase() === typed.toLowerCase());
+    return typedNames(this.text(name, 500), known).flatMap(
+      (typed) => this.byName(name, typed, list, what) ?? [],
+    );
   }
 }

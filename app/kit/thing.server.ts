@@ -68,7 +68,7 @@ export async function valuesOf(tx: Tx, kind: KindName, known: Known): Promise<(V
     case "computers":
       return (await computerRows(tx)).map(({ ports, drivers, tools, ...row }) => ({
         ...plain(row),
-        ports: ports.flatMap((id) => nameOf(known.connectors, id)).join(", "),
+        ports: ports.flatMap((id) => nameOf(known.connectors, id)).join("; "),
         drivers: drivers
           .flatMap(([id, version]) => nameOf(known.drivers, id).map((name) => `${name} ${version}`))
           .join("\n"),

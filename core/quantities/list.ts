@@ -6,3 +6,21 @@ export const typedList = (text: string | undefined, by: string | RegExp = ","): 
     .split(by)
     .map((part) => part.trim())
     .filter(Boolean);
+
+/**
+ * "USB-A, serial, nine pins; USB-C" as the names it is made of, where names themselves may hold commas: parted by
+ * semicolons, and by commas into the longest names that are known. What is no known name comes as it stands between marks.
+ */
+export function typedNames(text: string, isKnown: (name: string) => boolean): string[] {
+  return typedList(text, ";").flatMap((stretch) => {
+    const parts = typedList(stretch);
+    const names: string[] = [];
+    for (let from = 0; from < parts.length; ) {
+      let to = parts.length;
+      while (to > from + 1 && !isKnown(parts.slice(from, to).join(", "))) to--;
+      names.push(parts.slice(from, to).join(", "));
+      from = to;
+    }
+    return names;
+  });
+}

@@ -22,7 +22,7 @@ export const computers = {
         ["32", "32 bit"],
       ],
     },
-    { name: "ports", label: "Ports (parted by commas)", quick: true },
+    { name: "ports", label: "Ports (parted by semicolons)", quick: true },
     { name: "bluetooth", label: "Bluetooth", options: yesNo },
     { name: "admin", label: "Somebody may install drivers", options: yesNo },
     { name: "drivers", label: "Drivers on it: a line each, name and version", rows: 3 },
@@ -50,9 +50,7 @@ export const computers = {
         note,
       },
       installed: {
-        ports: r
-          .list("ports")
-          .flatMap((port) => r.byName("ports", port, r.known.connectors, "connector") ?? []),
+        ports: r.names("ports", r.known.connectors, "connector"),
         drivers: resolve("drivers", r.known.drivers, "driver"),
         tools: resolve("tools", r.known.tools, "tool"),
       },

@@ -1,0 +1,54 @@
+// The demo club in a database of its own, seen by its keeper: for tests of what the pages are made from.
+
+import pg from "pg";
+import type { SignedIn } from "#app/context.ts";
+import { dateInZone } from "#core/quantities/date.ts";
+import { type Tx, withClub } from "#db/pool.ts";
+import { type TestDatabase, testDatabase } from "#db/testing.ts";
+import { CLUB } from "./data/club.ts";
+import { loadDemo } from "./load.ts";
+
+export type DemoClub = TestDatabase & {
+  readonly who: SignedIn;
+  readonly ask: <Value>(act: (tx: Tx, who: SignedIn) => Promise<Value>) => Promise<Value>;
+  /** Runs an act and takes all of it back. */
+  readonly trial: (act: (tx: Tx, who: SignedIn) => Promise<void>) => Promise<void>;
+};
+
+class TakenBack extends Error {}
+
+export async function demoClub(): Promise<DemoClub> {
+  const database = await testDatabase();
+  await loadDemo();
+  const owner = new pg.Client({ connectionString: database.ownerUrl });
+  await owner.connect();
+  const { rows } = await owner.query(
+    "select id, club_id, name from person where role = 'keeper' order by id limit 1",
+  );
+  await owner.end();
+  const who: SignedIn = {
+    club: rows[0].club_id,
+    person: rows[0].id,
+    name: rows[0].name,
+    role: "keeper",
+    theme: "auto",
+    clubName: CLUB.name,
+    timeZone: CLUB.timeZone,
+    locale: "en-GB",
+    today: dateInZone(new Date(), CLUB.timeZone),
+  };
+  return {
+    ...database,
+    who,
+    ask: (act) => withClub(who, (tx) => act(tx, who)),
+    trial: async (act) => {
+      const trial = withClub(who, async (tx) => {
+        await act(tx, who);
+        throw new TakenBack();
+      });
+      await trial.catch((error: unknown) => {
+        if (!(error instanceof TakenBack)) throw error;
+      });
+    },
+  };
+}
