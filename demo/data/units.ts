@@ -32,7 +32,7 @@ S-07 | Sorrel DM |   | S3 | LOANS    | osier-6@260 osier-6@100               |
 S-08 | Sorrel DM |   | S3 | LOANS    | #5@39/power-on/T                      |
 S-09 | Sorrel DM |   | S3 | LOANS    | #4@158                                | Hale@90..9
 P-01 | Pocketreed | 1 | S4 | LOANS   | v0.9b@380 v1.0@201                    |
-P-02 | Pocketreed | 1 | S4 | LOANS   | v1.0@200                              |
+P-02 | Pocketreed | 1 | S4 | LOANS   | v1.0@200                              | Nan@33..due-25
 P-03 | Pocketreed | 2 | S4 | LOANS   |                                       |
 P-04 | Pocketreed | 2 | S4 | LOANS   | v0.9a@330                             |
 P-05 | Pocketreed |   | S4 | LOANS   | v1.0@170                              |
@@ -48,7 +48,7 @@ T-05 | Tussock   |   | S5 | LOANS    | #2@290                                |
 T-06 | Tussock   | north | HUT | TRIAL | #5@55                                 |
 O-01 | Oxbow 4   |   | S5 | OLD      | Moorhen@600                           |
 O-02 | Oxbow 4   |   | S5 | OLD      | Lapwing@600 Lapwing III@45/label/B    |
-R-01 | Sorrel S  |   | S5 | LOANS    | #2@420                                |
+R-01 | Sorrel S  |   | S5 | LOANS    | #2@420                                | Maud@64..due-12
 R-02 | Sorrel S  |   | S5 | LOANS    | #4@77                                 |
 L-01 | Lantern 2 |   | SL1 | SLUICES | 1.26@420 1.3@200                      |
 L-02 | Lantern 2 |   | SL1 | SLUICES | 1.26@205                              |
