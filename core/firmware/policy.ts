@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { isPlainDate } from "../quantities/date.ts";
 
-export const plainDate = z.string().refine(isPlainDate, "a date such as 2027-05-02");
+export const plainDate = z.string().refine(isPlainDate, "A date such as 2027-05-02.");
 
 const fallbackRule = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("newest") }),
