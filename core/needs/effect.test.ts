@@ -1,0 +1,147 @@
+// What a change to the list of releases would do, against working out every unit's needs before and after; and the
+// releases that facts speak of, against looking through the facts for them.
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { type Catalogue, catalogueOf, type Release } from "../firmware/catalogue.ts";
+import type { Fact } from "../firmware/facts.ts";
+import { releasesIn } from "../firmware/mentions.ts";
+import { PLAIN_POLICY } from "../firmware/policy.ts";
+import type { UnitFacts } from "../firmware/unit.ts";
+import { addDays, plain } from "../quantities/date.ts";
+import { effectOf, withRelease } from "./effect.ts";
+import { isOpen } from "./need.ts";
+import { needsOf } from "./unit.ts";
+
+const today = plain("2026-06-01");
+const release = (n: number, on: number, more: Partial<Release> = {}): Release => ({
+  id: `R${n}`,
+  version: `1.${n}`,
+  aliases: [],
+  track: "factory",
+  releasedOn: addDays(today, on),
+  fixes: [],
+  ...more,
+});
+const catalogue = (...releases: Release[]): Catalogue =>
+  catalogueOf([{ id: "main", name: "main", numbering: { kind: "dotted" }, suffixes: [], releases }]);
+const unit = (id: string, runs: number): UnitFacts => ({
+  id,
+  addedOn: plain("2026-01-01"),
+  readings: [
+    {
+      id: `of ${id}`,
+      component: "main",
+      raw: `1.${runs}`,
+      source: "screen",
+      at: "2026-05-20T10:00:00Z",
+      on: plain("2026-05-20"),
+    },
+  ],
+});
+const plainPolicy = () => PLAIN_POLICY;
+
+describe("a release put into the list or taken out of it", () => {
+  const releases = fc.uniqueArray(
+    fc.record({ n: fc.integer({ min: 0, max: 6 }), on: fc.integer({ min: -60, max: 20 }) }),
+    { selector: (r) => r.n, minLength: 1, maxLength: 4 },
+  );
+  const running = fc.array(fc.integer({ min: 0, max: 7 }), { minLength: 1, maxLength: 5 });
+
+  it("is said to touch just those units whose needs it touches", () => {
+    fc.assert(
+      fc.property(
+        releases,
+        running,
+        fc.integer({ min: 0, max: 7 }),
+        fc.integer({ min: -30, max: 30 }),
+        (list, runs, n, on) => {
+          const before = catalogue(...list.map((r) => release(r.n, r.on)));
+          const units = runs.map((r, i) => unit(`u${i}`, r));
+          const after = withRelease(before, "main", `R${n}`, release(n, on));
+          const told = effectOf(units, plainPolicy, before, after, today);
+          for (const one of units) {
+            const open = (c: Catalogue) =>
+              needsOf(one, c, PLAIN_POLICY).filter((need) => isOpen(need, today) && need.kind !== "reading")
+                .length > 0;
+            const [was, is] = [open(before), open(after)];
+            expect([one.id, told.newlyDue.includes(one.id)]).toEqual([one.id, !was && is]);
+            expect([one.id, told.freed.includes(one.id)]).toEqual([one.id, was && !is]);
+            if (told.changed.includes(one.id)) expect([was, is]).toEqual([true, true]);
+          }
+          const named = [...told.newlyDue, ...told.changed, ...told.freed, ...told.later];
+          expect(new Set(named).size).toBe(named.length);
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+
+  it("and taken out again leaves the list as it was", () => {
+    fc.assert(
+      fc.property(releases, (list) => {
+        const before = catalogue(...list.map((r) => release(r.n, r.on)));
+        const there = withRelease(before, "main", "R9", release(9, 0));
+        const back = withRelease(there, "main", "R9", undefined);
+        expect(there.get("main")?.releases).toHaveLength(list.length + 1);
+        expect(back.get("main")?.component).toEqual(before.get("main")?.component);
+      }),
+    );
+  });
+
+  it("replaced keeps its place; another part's releases stay as they are", () => {
+    const two = catalogueOf([
+      { id: "main", name: "main", suffixes: [], releases: [release(1, 0), release(2, 0)] },
+      { id: "dsp", name: "DSP", suffixes: [], releases: [release(5, 0)] },
+    ]);
+    const changed = withRelease(two, "main", "R1", release(1, 5));
+    expect(changed.get("main")?.component.releases.map((r) => r.releasedOn)).toEqual([
+      addDays(today, 5),
+      today,
+    ]);
+    expect(changed.get("dsp")?.component).toEqual(two.get("dsp")?.component);
+  });
+
+  it("for a day to come it makes nobody due now, but is told as later", () => {
+    const before = catalogue(release(1, -50));
+    const after = withRelease(before, "main", "R2", release(2, 10));
+    expect(effectOf([unit("u", 1)], plainPolicy, before, after, today)).toEqual({
+      newlyDue: [],
+      changed: [],
+      freed: [],
+      later: ["u"],
+    });
+  });
+});
+
+describe("the releases that facts speak of", () => {
+  it("are all found, wherever in a fact they stand", () => {
+    const facts: Fact[] = [
+      { kind: "runs", release: "R1" },
+      { kind: "newer", releases: ["R2", "R3"] },
+      { kind: "skips", count: 3, first: "R4", latest: "R5" },
+      { kind: "ordered-by-date", release: "R6" },
+      { kind: "not-admitted", releases: ["R7"] },
+      { kind: "does-not-fit", releases: ["R8"] },
+      { kind: "may-not-fit", releases: ["R9"] },
+      { kind: "withdrawn", release: "R10", on: today, why: "R" },
+      { kind: "fixes", release: "R11", tag: "clock", urgency: "fix" },
+      { kind: "hold-broken", release: "R12" },
+      { kind: "rule", rule: { kind: "pinned", releases: ["R13", "R14"], otherwise: { kind: "newest" } } },
+      { kind: "cannot-place", problem: { kind: "ambiguous", cleaned: "1", releases: ["R15", "R16"] } },
+      {
+        kind: "two-places",
+        places: [
+          { numbering: { kind: "dotted" }, below: "R17", above: "R18" },
+          { numbering: { kind: "decimal" }, above: "R19" },
+        ],
+      },
+      { kind: "reading", reading: "5", raw: "R20", on: today },
+      { kind: "stale", on: today, afterDays: 365 },
+    ];
+    const everywhere = [...JSON.stringify(facts).matchAll(/"(R\d+)"/g)].map((m) => m[1]);
+    const expected = everywhere.filter((id) => id !== "R20");
+    expect([...releasesIn(facts)].sort()).toEqual(expected.sort());
+    expect(expected).toHaveLength(19);
+    expect(releasesIn([])).toEqual([]);
+  });
+});
