@@ -7,13 +7,12 @@ import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express from "express";
 import helmet from "helmet";
-import pino from "pino";
-import { pinoHttp } from "pino-http";
 import { RouterContextProvider, type ServerBuild } from "react-router";
 import { requestContext } from "#app/context.ts";
 import { closePool } from "#db/pool.ts";
 import type { Worker } from "#db/queue.ts";
 import { startWorking } from "#db/work.ts";
+import { requestLog } from "./request-log.ts";
 
 export type Running = { readonly address: string; readonly stop: () => Promise<void> };
 
@@ -29,7 +28,7 @@ export function makeApp(clientFolder: string): express.Express {
   app.use(compression({ level: 2 }));
   app.use("/assets", express.static(`${clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(clientFolder, { maxAge: "1h" }));
-  app.use(pinoHttp({ logger: pino({ level: process.env.MOSSY_LOG ?? "warn" }), customLogLevel: levelOf }));
+  app.use(requestLog(process.env.MOSSY_LOG ?? "warn"));
   app.use(
     createRequestHandler({
       build: build as unknown as ServerBuild,
@@ -76,11 +75,6 @@ function headers() {
     strictTransportSecurity: false,
     referrerPolicy: { policy: "same-origin" },
   });
-}
-
-function levelOf(_request: unknown, response: { statusCode: number }, error: Error | undefined) {
-  if (error || response.statusCode >= 500) return "error";
-  return "info";
 }
 
 /** Serves on loopback until stopped. A taken port rejects with code EADDRINUSE. */

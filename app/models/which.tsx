@@ -54,6 +54,9 @@ const LOOK: Record<Feature, string> = {
 export default function WhichModel({ loaderData }: Route.ComponentProps) {
   const { asked, which, names } = loaderData;
   const any = Object.values(asked).some((text) => text !== "");
+  const isSilent = ({ says }: Candidate) => says.every((said) => said.fits === "unknown");
+  const speaking = which.candidates.filter((candidate) => !isSilent(candidate));
+  const silent = which.candidates.filter(isSilent);
   return (
     <Page title="Which model is this?" says="one housing is sold under several names; type what you see">
       <div className="grid gap-6 lg:grid-cols-[22rem_minmax(0,1fr)]">
@@ -89,7 +92,7 @@ export default function WhichModel({ loaderData }: Route.ComponentProps) {
             </p>
           )}
           <ol className="flex flex-col gap-3">
-            {which.candidates.slice(0, 6).map((candidate) => (
+            {speaking.slice(0, 6).map((candidate) => (
               <li key={candidate.id} className="sheet p-3">
                 <Link className="link text-lg" to={`/models/${candidate.id}`}>
                   {names[candidate.id]}
@@ -102,6 +105,21 @@ export default function WhichModel({ loaderData }: Route.ComponentProps) {
               </li>
             ))}
           </ol>
+          {silent.length > 0 && (
+            <p className="text-quiet">
+              It could also be {silent.length === 1 ? "this one" : "one of these"}, of which nobody has
+              written that down:{" "}
+              {silent.map((candidate, i) => (
+                <span key={candidate.id}>
+                  {i > 0 && ", "}
+                  <Link className="link" to={`/models/${candidate.id}`}>
+                    {names[candidate.id]}
+                  </Link>
+                </span>
+              ))}
+              .
+            </p>
+          )}
         </div>
       </div>
     </Page>

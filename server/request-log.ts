@@ -1,0 +1,17 @@
+// One line for each request: what was asked, how it was answered, how long it took. Neither headers, since cookies are
+// among them, nor what comes after the question mark, since what people typed may be there.
+import pino, { type DestinationStream } from "pino";
+import { pinoHttp } from "pino-http";
+
+export const requestLog = (level: string, to?: DestinationStream) =>
+  pinoHttp({
+    logger: to ? pino({ level }, to) : pino({ level }),
+    customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? "error" : "info"),
+    serializers: {
+      req: (request: { method: string; url: string }) => ({
+        method: request.method,
+        path: request.url.split("?")[0],
+      }),
+      res: (response: { statusCode: number }) => ({ status: response.statusCode }),
+    },
+  });
