@@ -1,4 +1,5 @@
 // What the server writes down of a request: enough to find trouble, nothing that opens a door.
+import { once } from "node:events";
 import type { AddressInfo } from "node:net";
 import express from "express";
 import { afterEach, expect, test } from "vitest";
@@ -18,6 +19,7 @@ test("a line tells method, path, status and time; no cookie, no typed text, no p
   });
   const server = app.listen(0, "127.0.0.1");
   stop = () => server.close();
+  await once(server, "listening");
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const ask = (path: string) =>
     fetch(address + path, {
