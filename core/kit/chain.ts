@@ -2,6 +2,7 @@
 // holds. Rules: core.md 4; what it leaves open is settled in docs/decisions/006.
 import type { Way } from "../firmware/conditions.ts";
 import {
+  changesForAll,
   type DriverBreak,
   type DriverChange,
   type DriverVerdict,
@@ -406,11 +407,12 @@ function intoComputer(
       const breaks: Break[] = [...state];
       const changes: Change[] = [];
       for (const joint of path) gather(joint, breaks, changes);
-      for (const { verdict } of verdicts) {
-        breaks.push(...verdict.breaks);
-        changes.push(...(verdict.changes ?? []));
-      }
-      const mendable = state.length === 0 && verdicts.every((v) => v.verdict.changes !== undefined);
+      for (const { verdict } of verdicts) breaks.push(...verdict.breaks);
+      const [only] = verdicts;
+      const onDrivers =
+        verdicts.length > 1 ? changesForAll(chips, computer, kit.rules) : only ? only.verdict.changes : [];
+      changes.push(...(onDrivers ?? []));
+      const mendable = state.length === 0 && onDrivers !== undefined;
       const [shown] = [...verdicts].sort(
         (a, b) => STATES.indexOf(b.verdict.state) - STATES.indexOf(a.verdict.state),
       );

@@ -48,30 +48,37 @@ const applies = (rule: DriverRule, chip: Chip, computer: Computer): boolean =>
 /** The more a rule says about this very case, and the nearer its source, the more it counts. */
 const weightOf = (rule: DriverRule): number => (rule.grade === undefined ? 4 : 0) + TRUST[rule.source.kind];
 
-/**
- * The verdict of the strongest advice: what speaks of this grade of chip before what speaks of any, then our own bench
- * before the maker, another club and hearsay. Of equally strong advice, all that forbids must be kept, and one way that
- * serves is enough.
- */
-export function driverVerdict(chip: Chip, computer: Computer, all: readonly DriverRule[]): DriverVerdict {
+type Plan = { readonly rule: DriverRule | undefined; readonly changes: readonly DriverChange[] };
+
+type Planning = {
+  readonly rules: readonly DriverRule[];
+  readonly dissent: readonly DriverRule[];
+  readonly unsupported: boolean;
+  readonly needs: readonly DriverRule[];
+  readonly forbidden: readonly DriverRule[];
+  /** Installed drivers that must not be there. */
+  readonly offenders: readonly (readonly [string, string])[];
+  /** The ways to serve it, the quickest first; without changes, it is served. */
+  readonly plans: readonly Plan[];
+};
+
+/** Undefined where nobody has noted anything. */
+function planningFor(chip: Chip, computer: Computer, all: readonly DriverRule[]): Planning | undefined {
   const matching = chip.family === "" ? [] : all.filter((rule) => applies(rule, chip, computer));
-  if (matching.length === 0) return { state: "untried", breaks: [], changes: [], rules: [], dissent: [] };
+  if (matching.length === 0) return undefined;
   const strongest = Math.min(...matching.map(weightOf));
   const rules = matching.filter((rule) => weightOf(rule) === strongest);
   const dissent = matching.filter(
     (rule) => weightOf(rule) !== strongest && !rules.some((r) => agrees(r, rule)),
   );
-  const told = { rules, dissent };
-  if (rules.some((rule) => rule.says === "no-support")) {
-    return { state: "broken", breaks: [{ kind: "no-support" }], ...told };
-  }
   const forbidden = rules.filter((rule) => rule.says === "must-not" && rule.driver !== undefined);
   const needs = rules.filter((rule) => rule.says === "needs" && rule.driver !== undefined);
+  const unsupported = rules.some((rule) => rule.says === "no-support");
   const builtIn = needs.length === 0 || rules.some((rule) => rule.says === "built-in");
   const offends = (driver: string, version: string | undefined) =>
     version !== undefined && forbidden.some((f) => f.driver === driver && inRange(version, f.range));
   const offenders = [...computer.drivers].filter(([driver, version]) => offends(driver, version));
-  const plans = [
+  const plans: Plan[] = [
     ...(builtIn
       ? [{ rule: undefined, changes: offenders.map(([driver]) => removing(computer, driver)) }]
       : []),
@@ -88,6 +95,20 @@ export function driverVerdict(chip: Chip, computer: Computer, all: readonly Driv
       return [{ rule, changes: [...others, putting(computer, rule, avoid)] }];
     }),
   ].sort((a, b) => minutesOf(a.changes) - minutesOf(b.changes));
+  return { rules, dissent, unsupported, needs, forbidden, offenders, plans: unsupported ? [] : plans };
+}
+
+/**
+ * The verdict of the strongest advice: what speaks of this grade of chip before what speaks of any, then our own bench
+ * before the maker, another club and hearsay. Of equally strong advice, all that forbids must be kept, and one way that
+ * serves is enough.
+ */
+export function driverVerdict(chip: Chip, computer: Computer, all: readonly DriverRule[]): DriverVerdict {
+  const planning = planningFor(chip, computer, all);
+  if (!planning) return { state: "untried", breaks: [], changes: [], rules: [], dissent: [] };
+  const { rules, dissent, offenders, needs, plans } = planning;
+  const told = { rules, dissent };
+  if (planning.unsupported) return { state: "broken", breaks: [{ kind: "no-support" }], ...told };
   const [best] = plans;
   if (best?.changes.length === 0) {
     const driver = best.rule?.driver;
@@ -104,6 +125,70 @@ export function driverVerdict(chip: Chip, computer: Computer, all: readonly Driv
   }
   // A computer on which nobody may install or remove anything stays as it is.
   return { state: "broken", breaks, ...(best && computer.admin && { changes: best.changes }), ...told };
+}
+
+/**
+ * The quickest changes after which all of several chips are served at once: what one of them needs may be what another
+ * forbids. Undefined where nothing on this computer serves them all.
+ */
+export function changesForAll(
+  chips: readonly Chip[],
+  computer: Computer,
+  all: readonly DriverRule[],
+): readonly DriverChange[] | undefined {
+  const plannings = chips.flatMap((chip) => planningFor(chip, computer, all) ?? []);
+  const forbidden = plannings.flatMap((planning) => planning.forbidden);
+  let combinations: (readonly Plan[])[] = [[]];
+  for (const { plans } of plannings) {
+    combinations = combinations.flatMap((so) => plans.map((plan) => [...so, plan]));
+  }
+  const serving = combinations.flatMap((plans) => {
+    const changes = merged(computer, plans, forbidden);
+    if (!changes) return [];
+    const after = { ...computer, drivers: driversAfter(computer, changes) };
+    const served = chips.every((chip) => driverVerdict(chip, after, all).state !== "broken");
+    return served && (changes.length === 0 || computer.admin) ? [changes] : [];
+  });
+  const [quickest] = serving.sort((a, b) => minutesOf(a) - minutesOf(b));
+  return quickest;
+}
+
+/** The changes of several plans as one set: a driver that several want comes in one version that all of them take. */
+function merged(
+  computer: Computer,
+  plans: readonly Plan[],
+  forbidden: readonly DriverRule[],
+): DriverChange[] | undefined {
+  const changes = plans.flatMap((plan) => plan.changes);
+  const result: DriverChange[] = [];
+  for (const driver of new Set(changes.map((change) => change.driver))) {
+    const own = changes.filter((change) => change.driver === driver);
+    const wanted = plans.flatMap(({ rule }) => (rule?.driver === driver ? [rule] : []));
+    const [first] = own.filter((change) => change.kind === "put-driver");
+    if (!first) {
+      result.push(removing(computer, driver));
+      continue;
+    }
+    const avoid = forbidden.filter((rule) => rule.driver === driver).map((rule) => rule.range);
+    const ranges = wanted.map((rule) => rule.range);
+    const version = someVersionIn(ranges, avoid);
+    const [rule] = wanted;
+    if (version === undefined || !rule) return undefined;
+    const distinct = new Set(ranges.map((range) => JSON.stringify(range)));
+    const range = distinct.size > 1 ? [{ atLeast: version, atMost: version }] : rule.range;
+    const { range: _, ...any } = rule;
+    result.push(putting(computer, { ...any, ...(range && { range }) }, avoid));
+  }
+  return result;
+}
+
+function driversAfter(computer: Computer, changes: readonly DriverChange[]): Map<string, string> {
+  const drivers = new Map(computer.drivers);
+  for (const change of changes) {
+    if (change.kind === "remove-driver") drivers.delete(change.driver);
+    else drivers.set(change.driver, someVersionIn([change.range], change.avoid) ?? "");
+  }
+  return drivers;
 }
 
 const removing = (computer: Computer, driver: string): DriverChange => ({
