@@ -3,6 +3,7 @@ import { createContext, type RouterContextProvider } from "react-router";
 import { type Act, may, type Role } from "#core/club/acts.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { DatabaseAway, type Tx, withClub } from "#db/pool.ts";
+import { type Reading, readingOf } from "#db/read.ts";
 import { orAway } from "./frame/away.server.ts";
 
 export type SignedIn = {
@@ -37,7 +38,23 @@ export function signedIn(context: Context): SignedIn {
   return session;
 }
 
-/** One transaction in the club of the signed-in person. */
+/** What a loader asks in the club of the signed-in person; all loaders of a request ask in one transaction that only reads. */
+export function lookInClub<Value>(
+  context: Context,
+  act: (tx: Tx, who: SignedIn) => Promise<Value>,
+): Promise<Value> {
+  return orAway(
+    (async () => {
+      const who = signedIn(context);
+      const reading = readings.get(context) ?? readingOf(who);
+      readings.set(context, reading);
+      return reading((tx) => act(tx, who));
+    })(),
+  );
+}
+const readings = new WeakMap<Context, Reading>();
+
+/** One transaction in the club of the signed-in person, for what changes something. */
 export function inClub<Value>(
   context: Context,
   act: (tx: Tx, who: SignedIn) => Promise<Value>,

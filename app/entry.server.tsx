@@ -1,6 +1,6 @@
 // Renders a page whole, with the nonce that the content security policy asks of every script. No page of ours waits
 // for slow parts, so that one piece is quicker to compress and send than the thousand a stream would be cut into.
-import { Writable } from "node:stream";
+import { EventEmitter } from "node:events";
 import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, type RouterContextProvider, ServerRouter } from "react-router";
 import { requestContext } from "./context.ts";
@@ -22,26 +22,45 @@ export default function handleRequest(
       {
         nonce,
         onAllReady() {
-          const chunks: Buffer[] = [];
-          const whole = new Writable({
-            write(chunk: Buffer, _encoding, done) {
-              chunks.push(chunk);
-              done();
-            },
-            final(done) {
-              clearTimeout(timer);
-              headers.set("Content-Type", "text/html; charset=utf-8");
-              headers.set("Cache-Control", "no-store");
-              resolve(new Response(new Uint8Array(Buffer.concat(chunks)), { status, headers }));
-              done();
-            },
+          const page = new Collected((whole) => {
+            clearTimeout(timer);
+            headers.set("Content-Type", "text/html; charset=utf-8");
+            headers.set("Cache-Control", "no-store");
+            resolve(new Response(whole, { status, headers }));
           });
-          pipe(whole);
+          pipe(page as unknown as NodeJS.WritableStream);
         },
         onShellError: reject,
         onError: (error) => console.error(error),
       },
     );
-    timer = setTimeout(abort, LONGEST_RENDER_MS);
+    timer = setTimeout(() => {
+      abort();
+      reject(new Error(`drawing ${new URL(request.url).pathname} took too long`));
+    }, LONGEST_RENDER_MS);
   });
+}
+
+/** Takes what is rendered and hands it on whole. (A stream proper would cost a good part of the rendering itself.) */
+class Collected extends EventEmitter {
+  readonly #chunks: Uint8Array[] = [];
+  readonly #done: (whole: Uint8Array<ArrayBuffer>) => void;
+
+  constructor(done: (whole: Uint8Array<ArrayBuffer>) => void) {
+    super();
+    this.#done = done;
+  }
+
+  write(chunk: Uint8Array | string): boolean {
+    this.#chunks.push(typeof chunk === "string" ? Buffer.from(chunk) : chunk);
+    return true;
+  }
+
+  end(): void {
+    this.#done(new Uint8Array(Buffer.concat(this.#chunks)));
+  }
+
+  destroy(error?: Error): void {
+    if (error) console.error(error);
+  }
 }

@@ -4,7 +4,7 @@ import type { Doing } from "#core/needs/doing.ts";
 import type { NeedCause, NeedKind, Target } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { decodeTargets } from "./needs.ts";
-import type { Tx } from "./pool.ts";
+import { rowsAtOnce, type Tx } from "./pool.ts";
 
 /** Units with something due, counted up to a thousand: beyond that the plate says "999+". */
 export async function unitsDue(tx: Tx, today: PlainDate): Promise<number> {
@@ -58,8 +58,9 @@ export type WallNeed = Pick<
 
 /** All open needs of the club on a day, without their reasons: for the wall. */
 export async function openNeeds(tx: Tx, today: PlainDate): Promise<WallNeed[]> {
-  const { rows } = await tx.query<Undecoded<WallNeed>>(
-    `select unit_id, component_id, due_from, cause, urgency, doing, targets from need
+  const rows = await rowsAtOnce<Undecoded<WallNeed>>(
+    tx,
+    `select unit_id::text, component_id::text, due_from, cause, urgency, doing, targets from need
      where due_from <= $1 and (due_to is null or due_to > $1) order by urgency desc, due_from`,
     [today],
   );
@@ -101,17 +102,17 @@ export type BoardRow = StoredNeed & {
 export type BoardGroup = Doing | "held";
 
 /**
- * One group of the board: its first `limit` needs, by the index need_board (need_held for what is on hold). Names of
- * models, places and holders are left to `boardNames`, which the page's filters ask for anyway.
+ * Groups of the board, each its first `limit` needs by the index need_board (need_held for what is on hold), all in one
+ * statement. Names of models, places and holders are left to `boardNames`, which the page's filters ask for anyway.
  */
-export async function boardGroup(
+export async function boardGroups(
   tx: Tx,
-  group: BoardGroup,
+  groups: readonly BoardGroup[],
   today: PlainDate,
   filter: BoardFilter,
   sort: BoardSort,
   limit: number,
-): Promise<BoardRow[]> {
+): Promise<Map<BoardGroup, BoardRow[]>> {
   const values: unknown[] = [today];
   const conditions: string[] = [];
   const add = (column: string, value: unknown) => {
@@ -119,19 +120,14 @@ export async function boardGroup(
     values.push(value);
     conditions.push(`and ${column} = $${values.length}`);
   };
-  if (group === "held") conditions.push("and n.held_from <= $1 and n.due_from > $1");
-  else {
-    conditions.push("and n.due_from <= $1");
-    add("n.doing", group);
-  }
   add("n.urgency", filter.urgency);
   add("u.place_id", filter.place);
   add("u.model_id", filter.model);
   add("u.group_id", filter.group);
   add("k.person_id", filter.person);
-  const { rows } = await tx.query<Undecoded<BoardRow>>(
-    `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause, n.urgency, n.doing,
-       n.targets, n.because, u.tag, u.model_id, u.place_id, k.person_id holder_id,
+  const rowsOf = (group: BoardGroup) =>
+    `select n.unit_id::text, n.kind, n.component_id::text, c.name component, n.due_from, n.due_to, n.held_from, n.cause,
+       n.urgency, n.doing, n.targets, n.because, u.tag, u.model_id::text, u.place_id::text, k.person_id::text holder_id,
        (select r.raw from reading r where r.club_id = n.club_id and r.unit_id = n.unit_id and r.component_id = n.component_id
         order by r.read_at desc, r.id desc limit 1) raw
      from need n
@@ -139,12 +135,39 @@ export async function boardGroup(
      join component c on c.club_id = n.club_id and c.id = n.component_id
      ${SORT_JOIN[sort] ?? ""}
      left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null
-     where (n.due_to is null or n.due_to > $1) ${conditions.join(" ")}
-     order by ${ORDER[sort]} limit ${Math.trunc(limit)}`,
+     where (n.due_to is null or n.due_to > $1) and ${OF_GROUP[group]} ${conditions.join(" ")}
+     order by ${ORDER[sort]} limit ${Math.trunc(limit)}`;
+  const { rows } = await tx.query<{ name: BoardGroup; rows: Undecoded<BoardRow>[] }>(
+    groups
+      .map(
+        (group) =>
+          `select '${group}' name, (select coalesce(json_agg(q), '[]') from (${rowsOf(group)}) q) rows`,
+      )
+      .join(" union all "),
     values,
   );
-  return decoded(rows);
+  return new Map(rows.map((row) => [row.name, decoded<BoardRow>(row.rows)]));
 }
+
+const OF_GROUP: Record<BoardGroup, string> = {
+  install: "n.due_from <= $1 and n.doing = 'install'",
+  kit: "n.due_from <= $1 and n.doing = 'kit'",
+  "no-route": "n.due_from <= $1 and n.doing = 'no-route'",
+  read: "n.due_from <= $1 and n.doing = 'read'",
+  "look-up": "n.due_from <= $1 and n.doing = 'look-up'",
+  "ask-back": "n.due_from <= $1 and n.doing = 'ask-back'",
+  held: "n.held_from <= $1 and n.due_from > $1",
+};
+
+/** One group alone. */
+export const boardGroup = async (
+  tx: Tx,
+  group: BoardGroup,
+  today: PlainDate,
+  filter: BoardFilter,
+  sort: BoardSort,
+  limit: number,
+): Promise<BoardRow[]> => (await boardGroups(tx, [group], today, filter, sort, limit)).get(group) ?? [];
 
 export type BoardName = {
   readonly kind: "place" | "model" | "group" | "person";
@@ -155,13 +178,14 @@ export type BoardName = {
 
 /** The names of all places, models, groups and people: for the board's rows, and those not shelved for its filters. */
 export async function boardNames(tx: Tx): Promise<BoardName[]> {
-  const { rows } = await tx.query<BoardName>(
-    `select 'place' kind, id, name, shelved_at is not null shelved from place
-     union all select 'model', id, name, shelved_at is not null from model
-     union all select 'group', id, name, shelved_at is not null from unit_group
-     union all select 'person', id, name, shelved_at is not null from person order by kind, name`,
+  return rowsAtOnce<BoardName>(
+    tx,
+    `select 'place' kind, id::text, name, shelved_at is not null shelved from place
+     union all select 'model', id::text, name, shelved_at is not null from model
+     union all select 'group', id::text, name, shelved_at is not null from unit_group
+     union all select 'person', id::text, name, shelved_at is not null from person order by kind, name`,
+    [],
   );
-  return rows;
 }
 
 /** The versions of releases, by id: to name what needs speak of. */

@@ -372,16 +372,19 @@ async function attemptsOf(tx: Tx): Promise<Attempt[]> {
 export async function plugsOf(
   tx: Tx,
   models: readonly string[],
-  kit: KnownKit,
+  kit: KnownKit | Promise<KnownKit>,
 ): Promise<Map<string, string[]>> {
-  const { rows } = await tx.query<{ id: string; plugs: string[] | null }>(
-    "select id, identity -> 'plugs' plugs from model where id = any($1::bigint[])",
-    [models],
-  );
+  const [{ rows }, { connectorOf }] = await Promise.all([
+    tx.query<{ id: string; plugs: string[] | null }>(
+      "select id, identity -> 'plugs' plugs from model where id = any($1::bigint[])",
+      [models],
+    ),
+    kit,
+  ]);
   return new Map(
     rows.map(({ id, plugs }) => [
       id,
-      (plugs ?? []).flatMap((name) => kit.connectorOf.get(name.toLowerCase()) ?? []),
+      (plugs ?? []).flatMap((name) => connectorOf.get(name.toLowerCase()) ?? []),
     ]),
   );
 }

@@ -27,16 +27,17 @@ export class DatabaseAway extends Error {
 
 let shared: pg.Pool | undefined;
 
-export function openPool(url: string, size = 12): pg.Pool {
+export function openPool(url: string, more: pg.PoolConfig = {}): pg.Pool {
   const opened = new pg.Pool({
     connectionString: url,
+    max: 12,
     // Joins are written in the order in which they are best made; searching for another took PostgreSQL ten times as
     // long as the board's whole query.
     options: "-c role=mossy_app -c join_collapse_limit=1 -c plan_cache_mode=force_generic_plan",
-    max: size,
     connectionTimeoutMillis: 4000,
     idleTimeoutMillis: 30_000,
     application_name: "mossy-cabinet",
+    ...more,
   });
   // A connection that breaks while idle must not end the process; the next request opens another.
   opened.on("error", () => {});
@@ -51,9 +52,14 @@ export function pool(): pg.Pool {
 }
 
 export async function closePool(): Promise<void> {
-  await shared?.end();
+  await Promise.all([shared?.end(), ...closings.map((close) => close())]);
   shared = undefined;
 }
+/** What else is open to the database, and is closed with the pool. */
+const closings: (() => Promise<void>)[] = [];
+export const whenClosing = (close: () => Promise<void>): void => {
+  closings.push(close);
+};
 
 const AWAY_CODES = new Set([
   "ECONNREFUSED",
@@ -105,6 +111,9 @@ export async function withClub<Value>(actor: Actor, act: (tx: Tx) => Promise<Val
   }
 }
 
+export const beginning = (actor: Actor, mode: "read only" | "read write" = "read write"): string =>
+  `begin ${mode}; select set_config('mossy.club', '${BigInt(actor.club)}', true), set_config('mossy.person', '${BigInt(actor.person)}', true)`;
+
 function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Value> {
   return guarded(async () => {
     const client = await pool().connect();
@@ -115,9 +124,7 @@ function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Val
     };
     client.on("error", onError);
     try {
-      await client.query(
-        `begin; select set_config('mossy.club', '${BigInt(actor.club)}', true), set_config('mossy.person', '${BigInt(actor.person)}', true)`,
-      );
+      await client.query(beginning(actor));
       const value = await act(prepared(client));
       await client.query("commit");
       return value;
@@ -134,10 +141,10 @@ function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Val
 }
 
 /** Statements with values are prepared under a name of their own, so that PostgreSQL plans each once a connection. */
-function prepared(client: pg.PoolClient): Tx {
+export function prepared(client: pg.PoolClient): Tx {
   return {
     query: <Row extends pg.QueryResultRow>(text: string, values?: unknown[]) => {
-      if (!values || values.length === 0) return client.query<Row>(text);
+      if (!values) return client.query<Row>(text);
       let name = names.get(text);
       if (!name) {
         name = `s${names.size}`;
@@ -153,6 +160,18 @@ function prepared(client: pg.PoolClient): Tx {
   };
 }
 const names = new Map<string, string>();
+
+/**
+ * A statement's rows as one JSON text: for many or wide rows several times as quick to read as field by field. The statement
+ * casts ids to text, as they are everywhere else; dates are text already.
+ */
+export async function rowsAtOnce<Row>(tx: Tx, text: string, values: unknown[]): Promise<Row[]> {
+  const { rows } = await tx.query<{ rows: Row[] }>(
+    `select coalesce(json_agg(q), '[]') rows from (${text}) q`,
+    values,
+  );
+  return rows[0]?.rows ?? [];
+}
 
 const COPY_CHUNK = 2000;
 
@@ -177,7 +196,7 @@ function copyCell(cell: string | number | null): string {
   return NEEDS_ESCAPE.test(text) ? text.replace(/[\\\t\n\r]/g, (c) => ESCAPED[c] ?? c) : text;
 }
 
-async function guarded<Value>(act: () => Promise<Value>): Promise<Value> {
+export async function guarded<Value>(act: () => Promise<Value>): Promise<Value> {
   try {
     return await act();
   } catch (error) {

@@ -1,6 +1,6 @@
 // Statements about units: one physical radio each, known by its tag.
 import type { PlainDate } from "#core/quantities/date.ts";
-import type { Tx } from "./pool.ts";
+import { rowsAtOnce, type Tx } from "./pool.ts";
 
 export type UnitRow = {
   id: string;
@@ -55,6 +55,36 @@ export async function wallUnits(tx: Tx): Promise<UnitRow[]> {
   );
   return rows;
 }
+
+export type DrawerRow = Pick<
+  UnitRow,
+  | "id"
+  | "tag"
+  | "model_id"
+  | "model"
+  | "group_name"
+  | "place"
+  | "hold_until"
+  | "holder_id"
+  | "holder"
+  | "due_back"
+>;
+
+/** The same in short: what the wall shows of each. */
+export const drawersOfWall = (tx: Tx): Promise<DrawerRow[]> =>
+  rowsAtOnce<DrawerRow>(
+    tx,
+    `select u.id::text, u.tag, u.model_id::text, m.name model, g.name group_name, p.name place, u.hold_until,
+       c.person_id::text holder_id, w.name holder, c.due_back
+     from unit u
+     join model m on m.club_id = u.club_id and m.id = u.model_id
+     left join unit_group g on g.club_id = u.club_id and g.id = u.group_id
+     left join place p on p.club_id = u.club_id and p.id = u.place_id
+     left join custody c on c.club_id = u.club_id and c.unit_id = u.id and c.back_on is null
+     left join person w on w.club_id = c.club_id and w.id = c.person_id
+     where u.shelved_at is null order by p.position, p.name, u.slot, u.tag collate natural_order`,
+    [],
+  );
 
 export async function lockUnit(tx: Tx, id: string): Promise<void> {
   await tx.query("select from unit where id = $1 for no key update", [id]);

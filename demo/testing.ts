@@ -1,11 +1,11 @@
 // The demo club in a database of its own, seen by its keeper: for tests of what the pages are made from.
 
-import pg from "pg";
 import type { SignedIn } from "#app/context.ts";
 import { dateInZone } from "#core/quantities/date.ts";
+import { findAccount } from "#db/people.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import { type TestDatabase, testDatabase } from "#db/testing.ts";
-import { CLUB } from "./data/club.ts";
+import { CLUB, PEOPLE } from "./data/club.ts";
 import { loadDemo } from "./load.ts";
 
 export type DemoClub = TestDatabase & {
@@ -20,16 +20,13 @@ class TakenBack extends Error {}
 export async function demoClub(): Promise<DemoClub> {
   const database = await testDatabase();
   await loadDemo();
-  const owner = new pg.Client({ connectionString: database.ownerUrl });
-  await owner.connect();
-  const { rows } = await owner.query(
-    "select id, club_id, name from person where role = 'keeper' order by id limit 1",
-  );
-  await owner.end();
+  const [keeper] = PEOPLE;
+  const account = await findAccount(keeper?.email ?? "");
+  if (!keeper || !account) throw new Error("the demo has a keeper");
   const who: SignedIn = {
-    club: rows[0].club_id,
-    person: rows[0].id,
-    name: rows[0].name,
+    club: account.club_id,
+    person: account.person_id,
+    name: keeper.name,
     role: "keeper",
     theme: "auto",
     clubName: CLUB.name,

@@ -90,16 +90,16 @@ test("a lead that is lent must be fetched; once it is back, its radio stands rea
   page,
 }) => {
   await signIn(page, served.address, "juno");
-  await openThing(page, "Moth phone");
   await page.goto(`${served.address}/units/S-05`);
   const best = page.getByRole("list", { name: /The best chain/ }).first();
   await expect(best).toHaveAccessibleName(/K-02/);
   await openThing(page, "K-02");
   await page.getByLabel("With", { exact: true }).selectOption({ label: "Fitch Rowanlea" });
   await save(page);
-  await expect(
-    page.getByRole("region", { name: "Lent, worn, broken, lost" }).or(page.locator("section").first()),
-  ).toContainText("with Fitch Rowanlea");
+  const troubled = page.locator("section").filter({
+    has: page.getByRole("heading", { name: "Lent, worn, broken, lost" }),
+  });
+  await expect(troubled).toContainText("with Fitch Rowanlea");
   await page.goto(`${served.address}/units/S-05`);
   await expect(page.getByText("fetch K-02 from Fitch Rowanlea").first()).toBeVisible();
   await openThing(page, "K-02");

@@ -32,3 +32,8 @@ export const under = (what: string, time: number, most: number): Measured => ({
   asked: `under ${ms(most)}`,
   ok: time < most,
 });
+
+export function median(times: readonly number[]): number {
+  const inOrder = [...times].sort((a, b) => a - b);
+  return inOrder[Math.floor(inOrder.length / 2)] ?? Number.NaN;
+}

@@ -1,52 +1,48 @@
 // Pages over HTTP, 16 at once, against the sign-in page; and the script that the first load of Cabinet brings.
+import { execFile } from "node:child_process";
 import fs from "node:fs";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
+import { promisify } from "node:util";
 import { gzipSync } from "node:zlib";
 import { serveFresh } from "../e2e/serve.ts";
-import { best, type Measured, ratio } from "./clock.ts";
+import type { Task } from "./asker.ts";
+import { type Measured, ratio } from "./clock.ts";
 
 const AT_ONCE = 16;
-const ROUNDS = 20;
+const ROUNDS = 40;
 
 export async function measurePages(): Promise<Measured[]> {
   const served = await serveFresh("demo");
   const cookie = await signInKeeper(served.address);
-  const load = async (where: string, headers: Record<string, string>) => {
-    const answer = await fetch(served.address + where, { headers });
-    await answer.text();
-    if (answer.status !== 200) throw new Error(`${where} answered ${answer.status}`);
-  };
-  const pages: {
-    readonly name: string;
-    readonly where: string;
-    readonly headers: Record<string, string>;
-    best: number;
-  }[] = [
-    { name: "the sign-in page", where: "/sign-in", headers: {}, best: Number.POSITIVE_INFINITY },
-    { name: "Cabinet", where: "/cabinet", headers: { cookie }, best: Number.POSITIVE_INFINITY },
-    { name: "Due", where: "/due", headers: { cookie }, best: Number.POSITIVE_INFINITY },
+  const pages = [
+    { name: "the sign-in page", where: "/sign-in", headers: {} as Record<string, string> },
+    { name: "Cabinet", where: "/cabinet", headers: { cookie } },
+    { name: "Due", where: "/due", headers: { cookie } },
   ];
-  // In turn, so that a slow minute of the machine slows them all.
-  for (let round = 0; round < ROUNDS; round++) {
-    for (const page of pages) {
-      const all = () => Promise.all(Array.from({ length: AT_ONCE }, () => load(page.where, page.headers)));
-      page.best = Math.min(page.best, await best(1, all));
-    }
-  }
-  const [base, ...others] = pages;
-  const results: Measured[] = others.map((page) =>
-    ratio(
-      `${page.name}, demo data, ${AT_ONCE} at once, against the sign-in page`,
-      page.best,
-      base?.best ?? 0,
-      3,
-    ),
+  const [base = 0, ...times] = await ask({
+    pages: pages.map(({ where, headers }) => ({ url: served.address + where, headers })),
+    atOnce: AT_ONCE,
+    rounds: ROUNDS,
+  });
+  const results: Measured[] = times.map((time, i) =>
+    ratio(`${pages[i + 1]?.name}, demo data, ${AT_ONCE} at once, against the sign-in page`, time, base, 3),
   );
   const html = await (await fetch(`${served.address}/cabinet`, { headers: { cookie } })).text();
   results.push(scriptSize(html));
   await served.stop();
   return results;
+}
+
+async function ask(task: Task): Promise<number[]> {
+  const asker = fileURLToPath(new URL("asker.ts", import.meta.url));
+  const { stdout } = await promisify(execFile)(process.execPath, [
+    "--import",
+    "tsx",
+    asker,
+    JSON.stringify(task),
+  ]);
+  return JSON.parse(stdout);
 }
 
 export async function signInKeeper(address: string): Promise<string> {

@@ -1,7 +1,6 @@
 // The Cabinet: the wall of drawers under a lens, and beside it what the cabinet needs, or the chosen radio.
 import { Link, useSearchParams } from "react-router";
-import { unitByTag } from "#db/units.ts";
-import { inClub } from "../context.ts";
+import { lookInClub } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { MossSymbols } from "../ui/moss.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -16,20 +15,18 @@ export const meta: Route.MetaFunction = () => [{ title: "Cabinet · Mossy Cabine
 export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const lens = LENSES.find((l) => l.key === search.get("lens"))?.key ?? "needs";
-  return inClub(context, async (tx, who) => {
-    const wall = await loadWall(tx, who.today);
-    const wanted = search.get("unit");
-    const chosen = wanted ? await unitByTag(tx, wanted) : undefined;
-    return { ...wall, lens, chosen: chosen?.tag, receipt: crypto.randomUUID() as string };
+  return lookInClub(context, async (tx, who) => {
+    const wall = await loadWall(tx, who.today, search.get("unit"));
+    return { ...wall, lens, receipt: crypto.randomUUID() as string };
   });
 }
 
 export default function Cabinet({ loaderData }: Route.ComponentProps) {
   const { shelves, items, lens } = loaderData;
   const drawers = shelves.flatMap((s) => s.drawers);
-  const chosen = drawers.find((d) => d.tag === loaderData.chosen);
-  const away = drawers.filter((d) => d.holder !== null).length;
-  const needing = drawers.filter((d) => d.needs > 0).length;
+  const { chosen } = loaderData;
+  const away = drawers.filter((d) => d.holder !== undefined).length;
+  const needing = drawers.filter((d) => d.needs !== undefined).length;
   return (
     <div className="flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_17rem]">
       <MossSymbols />
@@ -45,13 +42,13 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
         {drawers.length === 0 ? (
           <EmptyCabinet />
         ) : (
-          <Wall shelves={shelves} lens={lens} chosen={chosen?.tag} />
+          <Wall shelves={shelves} lens={lens} chosen={chosen?.drawer.tag} />
         )}
       </div>
       <aside
         className={`${chosen ? "order-first" : ""} border-t border-line bg-base-100 px-5 py-4 lg:sticky lg:top-0 lg:h-dvh lg:overflow-y-auto lg:order-none lg:border-t-0 lg:border-l`}
       >
-        {chosen && <Chosen drawer={chosen} receipt={loaderData.receipt} key={chosen.tag} />}
+        {chosen && <Chosen {...chosen} receipt={loaderData.receipt} key={chosen.drawer.tag} />}
         <div className={chosen ? "max-lg:hidden" : ""}>
           <Needed items={items} />
         </div>
@@ -63,20 +60,19 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
 function Lenses({ lens }: { readonly lens: Lens }) {
   const [search] = useSearchParams();
   return (
-    <nav aria-label="Lenses" className="tabs tabs-border ml-auto">
+    <nav aria-label="Lenses" data-go data-stay className="tabs tabs-border ml-auto">
       {LENSES.map(({ key, name }) => {
         const to = new URLSearchParams(search);
         to.set("lens", key);
         return (
-          <Link
+          <a
             key={key}
-            to={`?${to}`}
-            preventScrollReset
+            href={`/cabinet?${to}`}
             aria-current={key === lens ? "page" : undefined}
             className={`tab h-8 px-2.5 font-semibold ${key === lens ? "tab-active" : "text-quiet"}`}
           >
             {name}
-          </Link>
+          </a>
         );
       })}
     </nav>

@@ -3,11 +3,12 @@ import { Link } from "react-router";
 import { useClub, useMay } from "../ui/club.ts";
 import { ReadingField } from "../ui/reading-field.tsx";
 import { STANDING_WORD } from "../ui/words/standing.ts";
-import type { Drawer } from "./load.server.ts";
+import type { ChosenDrawer } from "./load.server.ts";
 
-export function Chosen({ drawer, receipt }: { readonly drawer: Drawer; readonly receipt: string }) {
+export function Chosen(props: ChosenDrawer & { readonly receipt: string }) {
+  const { drawer, components, others } = props;
   const { person } = useClub();
-  const mayRecord = useMay("record-reading", { holdsUnit: drawer.holderId === person });
+  const mayRecord = useMay("record-reading", { holdsUnit: props.holderId === person });
   return (
     <section className="mb-4 border-b-2 border-brass pb-3" aria-label={`Radio ${drawer.tag}`}>
       <div className="flex items-center gap-3">
@@ -19,10 +20,10 @@ export function Chosen({ drawer, receipt }: { readonly drawer: Drawer; readonly 
           </p>
         </div>
       </div>
-      {drawer.others.length > 0 && <p className="mt-1 text-sm text-quiet">{drawer.others.join(", ")}</p>}
+      {others.length > 0 && <p className="mt-1 text-sm text-quiet">{others.join(", ")}</p>}
       {mayRecord && (
         <div className="mt-2">
-          <ReadingField tag={drawer.tag} components={drawer.components} receipt={receipt} compact />
+          <ReadingField tag={drawer.tag} components={components} receipt={props.receipt} compact />
         </div>
       )}
       <Link className="link text-sm" to={`/units/${encodeURIComponent(drawer.tag)}`}>

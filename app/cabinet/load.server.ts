@@ -8,26 +8,32 @@ import { groupBy } from "#core/quantities/group.ts";
 import { openNeeds } from "#db/board.ts";
 import { loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
-import { wallUnits } from "#db/units.ts";
+import { drawersOfWall } from "#db/units.ts";
 import { releaseNamer } from "../unit/say.ts";
 
+/** What a drawer shows; what is not so is left out, since there are hundreds of them. */
 export type Drawer = {
-  readonly id: string;
   readonly tag: string;
   readonly model: string;
   readonly moss: MossLevel;
-  readonly safety: boolean;
-  readonly community: boolean;
   readonly standing: StandingName;
-  readonly version: string | undefined;
-  readonly others: readonly string[];
+  readonly version?: string;
+  readonly safety?: true;
+  readonly community?: true;
+  readonly group?: string;
+  readonly holder?: string;
+  readonly dueBack?: PlainDate;
+  /** How many needs are open. */
+  readonly needs?: number;
+};
+
+/** The drawer that is pulled open. */
+export type ChosenDrawer = {
+  readonly drawer: Drawer;
   readonly components: readonly string[];
-  readonly group: string | null;
-  readonly holder: string | null;
+  /** What its other parts run. */
+  readonly others: readonly string[];
   readonly holderId: string | null;
-  readonly dueBack: PlainDate | null;
-  readonly held: boolean;
-  readonly needs: number;
 };
 
 export type Shelf = { readonly name: string; readonly drawers: readonly Drawer[] };
@@ -38,10 +44,21 @@ export type SaidItem = SummaryItem & {
   readonly modelName?: string;
 };
 
-export async function loadWall(tx: Tx, today: PlainDate): Promise<{ shelves: Shelf[]; items: SaidItem[] }> {
-  const rows = await wallUnits(tx);
-  const facts = await loadFacts(tx, { of: "club" });
-  const needs = await openNeeds(tx, today);
+export type LoadedWall = {
+  readonly shelves: Shelf[];
+  readonly items: SaidItem[];
+  readonly chosen?: ChosenDrawer;
+};
+
+/** `chosen` is the tag of the drawer to pull open, in any case of letters. */
+export async function loadWall(tx: Tx, today: PlainDate, chosen?: string | null): Promise<LoadedWall> {
+  const wanted = chosen?.toLowerCase();
+  let open: ChosenDrawer | undefined;
+  const [rows, facts, needs] = await Promise.all([
+    drawersOfWall(tx),
+    loadFacts(tx, { of: "club" }),
+    openNeeds(tx, today),
+  ]);
   const byUnit = groupBy(needs, (need) => need.unit_id);
   const known = new Map(facts.units.map((unit) => [unit.id, unit]));
   const tags = new Map(rows.map((row) => [row.id, row]));
@@ -57,29 +74,33 @@ export async function loadWall(tx: Tx, today: PlainDate): Promise<{ shelves: She
     const [main] = standings;
     const own = byUnit.get(row.id) ?? [];
     const running = main?.release === undefined ? undefined : components[0]?.byId.get(main.release);
+    const version = main?.reading?.raw;
     const drawer: Drawer = {
-      id: row.id,
       tag: row.tag,
       model: row.model,
       moss: mossOf(
         own.map((n) => ({ dueFrom: n.due_from, urgency: URGENCIES[n.urgency] ?? "routine" })),
         today,
       ),
-      safety: own.some((n) => n.urgency === 2),
-      community: running?.track === "community",
       standing: main?.standing ?? "unread",
-      version: main?.reading?.raw,
-      others: standings
-        .slice(1)
-        .map((s, i) => `${components[i + 1]?.component.name} ${s.reading?.raw ?? "not read"}`),
-      components: components.map((c) => c.component.name),
-      group: row.group_name,
-      holder: row.holder,
-      holderId: row.holder_id,
-      dueBack: row.due_back,
-      held: row.hold_until !== null && row.hold_until >= today,
-      needs: own.length,
+      ...(version !== undefined && { version }),
+      ...(own.some((n) => n.urgency === 2) && { safety: true }),
+      ...(running?.track === "community" && { community: true }),
+      ...(row.group_name !== null && { group: row.group_name }),
+      ...(row.holder !== null && { holder: row.holder }),
+      ...(row.due_back !== null && { dueBack: row.due_back }),
+      ...(own.length > 0 && { needs: own.length }),
     };
+    if (row.tag.toLowerCase() === wanted) {
+      open = {
+        drawer,
+        components: components.map((c) => c.component.name),
+        others: standings
+          .slice(1)
+          .map((s, i) => `${components[i + 1]?.component.name} ${s.reading?.raw ?? "not read"}`),
+        holderId: row.holder_id,
+      };
+    }
     const place = row.place ?? "No place yet";
     const shelf = places.get(place);
     if (shelf) shelf.push(drawer);
@@ -104,6 +125,7 @@ export async function loadWall(tx: Tx, today: PlainDate): Promise<{ shelves: She
     today,
   );
   return {
+    ...(open && { chosen: open }),
     shelves: [...places].map(([name, drawers]) => ({ name, drawers })),
     items: items.map((item) => ({
       ...item,

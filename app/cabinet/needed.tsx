@@ -1,5 +1,4 @@
 // What the cabinet needs, in ranked sentences that lead on.
-import { Link } from "react-router";
 import { useClub } from "../ui/club.ts";
 import { counted, listed } from "../ui/words/count.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -10,7 +9,7 @@ export function Needed({ items }: { readonly items: readonly SaidItem[] }) {
     <section>
       <h2>What the cabinet needs</h2>
       {items.length === 0 && <p className="mt-3 text-quiet">Nothing. Every radio is as it should be.</p>}
-      <ul className="divide-y divide-line">
+      <ul data-go className="divide-y divide-line">
         {items.map((item) => (
           <li key={item.kind + item.tags.join()} className="py-3">
             <Sentence item={item} />
@@ -30,9 +29,9 @@ function Sentence({ item }: { readonly item: SaidItem }) {
       <div className="min-w-0">
         <h3 className="font-sans text-[0.95rem]">{said.head}</h3>
         <p className="text-sm text-quiet">{said.text}</p>
-        <Link to={said.to} className="link text-sm">
+        <a href={said.to} className="link text-sm">
           {said.act}
-        </Link>
+        </a>
       </div>
     </div>
   );

@@ -1,7 +1,6 @@
 // The wall: shelves of drawers. A drawer shows its tag, model and what the lens asks for; moss grows at its foot.
 import { useRef } from "react";
 import { useClub } from "../ui/club.ts";
-import { Go } from "../ui/go.tsx";
 import { MOSS_WORD, Moss } from "../ui/moss.tsx";
 import { STANDING_WORD } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -30,7 +29,7 @@ export function Wall(props: {
   const onKeyDown = (event: React.KeyboardEvent) => {
     const step = STEPS[event.key];
     if (!step || !wall.current) return;
-    const drawers = [...wall.current.querySelectorAll<HTMLElement>("a[data-drawer]")];
+    const drawers = [...wall.current.querySelectorAll<HTMLElement>("li > a")];
     const next = neighbour(drawers, document.activeElement, step);
     if (next) {
       event.preventDefault();
@@ -39,7 +38,7 @@ export function Wall(props: {
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: arrows are an extra beside Tab
-    <div ref={wall} onKeyDown={onKeyDown} className="flex flex-wrap gap-x-3 gap-y-1.5">
+    <div ref={wall} onKeyDown={onKeyDown} data-go data-stay className="flex flex-wrap gap-x-3 gap-y-1.5">
       {props.shelves.map((shelf) => (
         <section
           key={shelf.name}
@@ -91,13 +90,11 @@ function DrawerFront({
   readonly lens: Lens;
   readonly chosen: boolean;
 }) {
-  const away = drawer.holder !== null;
+  const away = drawer.holder !== undefined;
   const doubt = drawer.standing === "unread" || drawer.standing === "unclear";
   return (
-    <Go
-      to={`/cabinet?lens=${lens}&unit=${encodeURIComponent(drawer.tag)}`}
-      data-stay
-      data-drawer
+    <a
+      href={`/cabinet?lens=${lens}&unit=${encodeURIComponent(drawer.tag)}`}
       aria-current={chosen ? "true" : undefined}
       aria-label={labelOf(drawer)}
       className={`front ${away ? "front-away" : ""} ${chosen ? "front-chosen" : ""}`}
@@ -112,7 +109,7 @@ function DrawerFront({
         </span>
       </span>
       <Moss level={drawer.moss} seed={drawer.tag} />
-    </Go>
+    </a>
   );
 }
 
@@ -121,7 +118,7 @@ function Shown({ drawer, lens }: { readonly drawer: Drawer; readonly lens: Lens 
   const firstName = drawer.holder?.split(" ")[0];
   if (lens === "who" || (lens === "needs" && drawer.holder)) {
     if (!firstName) return <>{drawer.group ?? "no group"}</>;
-    const late = drawer.dueBack !== null && drawer.dueBack < today;
+    const late = drawer.dueBack !== undefined && drawer.dueBack < today;
     return (
       <>
         <em className="block">with {firstName}</em>

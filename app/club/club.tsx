@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { releaseNames } from "#db/board.ts";
 import { groups, places, shelvedUnits } from "#db/club.ts";
 import { people } from "#db/people.ts";
-import { inClub } from "../context.ts";
+import { lookInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { namesOf } from "../ui/why.tsx";
@@ -15,7 +15,7 @@ import type { Route } from "./+types/club";
 export const meta: Route.MetaFunction = () => [{ title: "Club · Mossy Cabinet" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const found = await groups(tx);
     const pinned = found.flatMap(({ policy }) => (policy.rule.kind === "pinned" ? policy.rule.releases : []));
     return {

@@ -5,7 +5,7 @@ import { groupById, pinnable, putGroup } from "#db/club.ts";
 import { tell } from "#db/log.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/group";
@@ -15,7 +15,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Group · Mossy Cabinet"
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-club");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const group = params.group === "new" ? undefined : await groupById(tx, params.group);
     if (params.group !== "new" && !group) throw notFound("This group");
     return { name: group?.name, releases: await pinnable(tx), fields: fieldsOf(group) };

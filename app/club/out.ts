@@ -16,7 +16,7 @@ import { needsOf } from "#core/needs/unit.ts";
 import { loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
 import { wallUnits } from "#db/units.ts";
-import { inClub, notFound, type SignedIn } from "../context.ts";
+import { lookInClub, notFound, type SignedIn } from "../context.ts";
 import { askForPerson } from "../door/session.server.ts";
 import { releaseNamer } from "../unit/say.ts";
 import type { Route } from "./+types/out";
@@ -30,7 +30,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   const file = params.file ?? "";
   const rowsOf = TABLES[file];
   if (!rowsOf && file !== "units.json") throw notFound("This file");
-  const out = await inClub(context, collect);
+  const out = await lookInClub(context, collect);
   const [name, ending] = file.split(".");
   const body = rowsOf
     ? `\ufeff${Papa.unparse(rowsOf(out), { escapeFormulae: true, newline: "\r\n" })}`

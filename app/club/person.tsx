@@ -6,7 +6,7 @@ import { ROLES } from "#core/club/acts.ts";
 import { tell } from "#db/log.ts";
 import { otherKeepers, people, putPerson, shelvePerson } from "#db/people.ts";
 import { isDuplicate } from "#db/pool.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { hashPassword } from "../door/password.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
@@ -31,7 +31,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Person · Mossy Cabinet
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-club");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const person = (await people(tx)).find((p) => p.id === params.person);
     if (params.person !== "new" && !person) throw notFound("This person");
     return {

@@ -5,7 +5,7 @@ import { z } from "zod";
 import { places, putPlace } from "#db/club.ts";
 import { tell } from "#db/log.ts";
 import { isDuplicate } from "#db/pool.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/place";
@@ -21,7 +21,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Place · Mossy Cabinet"
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-club");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const place = (await places(tx)).find((p) => p.id === params.place);
     if (params.place !== "new" && !place) throw notFound("This place");
     return {

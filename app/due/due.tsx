@@ -1,16 +1,17 @@
 // Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
 import { data, Form, Link } from "react-router";
 import { releasesIn } from "#core/firmware/mentions.ts";
-import { BOARD_SORTS, type BoardGroup, boardGroup, boardNames, releaseNames } from "#db/board.ts";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames } from "#db/board.ts";
+import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/due";
-import { Filters } from "./filters.tsx";
+import { choicesOf, Filters } from "./filters.tsx";
 import { holdSeveral } from "./hold.server.ts";
 import { meansOfRows } from "./means.server.ts";
 import { NeedRows } from "./rows.tsx";
+import { shownRows } from "./shown.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Due · Mossy Cabinet" }];
 
@@ -41,24 +42,28 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const sort = BOARD_SORTS.find((s) => s === search.get("sort")) ?? "urgency";
   const wanted = GROUPS.filter((g) => !search.get("do") || g.key === search.get("do"));
   const limit = search.get("do") ? 500 : FIRST;
-  return inClub(context, async (tx, who) => {
-    const groups: { key: BoardGroup; rows: Awaited<ReturnType<typeof boardGroup>>; more: boolean }[] = [];
-    for (const { key } of wanted) {
-      const rows = await boardGroup(tx, key, who.today, filter, sort, limit + 1);
-      groups.push({ key, rows: rows.slice(0, limit), more: rows.length > limit });
-    }
-    const mentioned = groups.flatMap((g) =>
-      g.rows.flatMap((row) => [...releasesIn(row.because), ...row.targets.map((t) => t.release)]),
-    );
+  return lookInClub(context, async (tx, who) => {
+    const keys = wanted.map((g) => g.key);
+    const [known, found] = await Promise.all([
+      boardNames(tx),
+      boardGroups(tx, keys, who.today, filter, sort, limit + 1),
+    ]);
+    const groups = keys.map((key) => {
+      const rows = found.get(key) ?? [];
+      return { key, rows: rows.slice(0, limit), more: rows.length > limit };
+    });
+    const all = groups.flatMap((g) => g.rows);
+    const mentioned = all.flatMap((row) => [
+      ...releasesIn(row.because),
+      ...row.targets.map((t) => t.release),
+    ]);
+    const [means, releases] = await Promise.all([
+      meansOfRows(tx, who, all),
+      releaseNames(tx, [...new Set(mentioned)]),
+    ]);
     return {
-      groups,
-      means: await meansOfRows(
-        tx,
-        who,
-        groups.flatMap((g) => g.rows),
-      ),
-      releases: await releaseNames(tx, [...new Set(mentioned)]),
-      known: await boardNames(tx),
+      groups: groups.map((g) => ({ ...g, rows: shownRows(g.rows, { known, releases, means }, who) })),
+      choices: choicesOf(known),
       asked: Object.fromEntries(search),
     };
   });
@@ -75,14 +80,14 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const { groups } = loaderData;
   const shown = groups.filter((g) => g.rows.length > 0);
   const mayHold = useMay("hold-unit");
-  const units = new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((r) => r.unit_id)))
+  const units = new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((r) => r.unit)))
     .size;
   return (
     <Page
       title="Due"
       says={`${counted(units, "radio")}${groups.some((g) => g.more) ? " or more" : ""} ${units === 1 ? "needs" : "need"} something`}
     >
-      <Filters asked={loaderData.asked} known={loaderData.known} groups={GROUPS} />
+      <Filters asked={loaderData.asked} choices={loaderData.choices} groups={GROUPS} />
       {actionData && (
         <p
           role="status"
@@ -108,12 +113,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
                   {group.more && " and more"}: {about?.says}
                 </span>
               </h2>
-              <NeedRows
-                rows={group.rows}
-                releases={loaderData.releases}
-                known={loaderData.known}
-                means={loaderData.means}
-              />
+              <NeedRows rows={group.rows} />
               {group.more && (
                 <Link
                   className="link mt-2 inline-block"

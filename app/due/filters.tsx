@@ -2,14 +2,21 @@
 import { Form, Link } from "react-router";
 import type { BoardName } from "#db/board.ts";
 
+type Choices = Readonly<Record<BoardName["kind"], readonly (readonly [string, string])[]>>;
+
+/** What may be chosen for each filter: ids and names, without what is shelved. */
+export function choicesOf(known: readonly BoardName[]): Choices {
+  const of = (kind: BoardName["kind"]) =>
+    known.filter((c) => c.kind === kind && !c.shelved).map((c) => [c.id, c.name] as const);
+  return { model: of("model"), place: of("place"), group: of("group"), person: of("person") };
+}
+
 export function Filters(props: {
   readonly asked: Readonly<Record<string, string>>;
-  readonly known: readonly BoardName[];
+  readonly choices: Choices;
   readonly groups: readonly { readonly key: string; readonly title: string }[];
 }) {
-  const { asked } = props;
-  const of = (kind: BoardName["kind"]) =>
-    props.known.filter((c) => c.kind === kind && !c.shelved).map((c) => [c.id, c.name] as const);
+  const { asked, choices } = props;
   return (
     <Form className="mb-4 flex flex-wrap items-end gap-2.5 text-sm" key={JSON.stringify(asked)}>
       <Choose
@@ -19,9 +26,9 @@ export function Filters(props: {
         value={asked.do}
         options={props.groups.map((g) => [g.key, g.title])}
       />
-      <Choose name="model" label="Model" all="any" value={asked.model} options={of("model")} />
-      <Choose name="place" label="Place" all="anywhere" value={asked.place} options={of("place")} />
-      <Choose name="group" label="Group" all="any" value={asked.group} options={of("group")} />
+      <Choose name="model" label="Model" all="any" value={asked.model} options={choices.model} />
+      <Choose name="place" label="Place" all="anywhere" value={asked.place} options={choices.place} />
+      <Choose name="group" label="Group" all="any" value={asked.group} options={choices.group} />
       <Choose
         name="urgency"
         label="Urgency"
@@ -33,7 +40,7 @@ export function Filters(props: {
           ["routine", "routine"],
         ]}
       />
-      <Choose name="person" label="With" all="anybody" value={asked.person} options={of("person")} />
+      <Choose name="person" label="With" all="anybody" value={asked.person} options={choices.person} />
       <Choose
         name="sort"
         label="Sort by"

@@ -22,10 +22,15 @@ export async function meansOfRows(
   rows: readonly BoardRow[],
 ): Promise<Record<string, RowMeans>> {
   const wanting = rows.filter((row) => row.doing === "install" || row.doing === "kit");
-  const kit = await loadKit(tx);
-  if (wanting.length === 0 || !isKitKnown(kit.prepared)) return {};
-  const facts = await loadFacts(tx, { of: "units", ids: [...new Set(wanting.map((row) => row.unit_id))] });
-  const plugs = await plugsOf(tx, [...new Set(wanting.map((row) => row.model_id))], kit);
+  if (wanting.length === 0) return {};
+  const ids = (of: "unit_id" | "model_id") => [...new Set(wanting.map((row) => row[of]))];
+  const asked = loadKit(tx);
+  const [kit, facts, plugs] = await Promise.all([
+    asked,
+    loadFacts(tx, { of: "units", ids: ids("unit_id") }),
+    plugsOf(tx, ids("model_id"), asked),
+  ]);
+  if (!isKitKnown(kit.prepared)) return {};
   const units = new Map(facts.units.map((unit) => [unit.id, unit]));
   const names = kitNames(kit, who.locale);
   const told: Record<string, RowMeans> = {};

@@ -1,9 +1,9 @@
 // The frame around every area: the rail with the seven plates, the finder, the keys, the person at the foot.
 import { useState } from "react";
-import { isRouteErrorResponse, NavLink, Outlet, useRouteError } from "react-router";
+import { isRouteErrorResponse, Outlet, useLocation, useRouteError } from "react-router";
 import { unitsDue } from "#db/board.ts";
 import { openWork } from "#db/work.ts";
-import { inClub, signedIn } from "../context.ts";
+import { lookInClub, signedIn } from "../context.ts";
 import { askForPerson } from "../door/session.server.ts";
 import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
@@ -27,10 +27,10 @@ export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> 
     personName: who.name,
     role: who.role,
     theme: who.theme,
-    ...(await inClub(context, async (tx) => ({
-      dueUnits: await unitsDue(tx, who.today),
-      work: await openWork(tx),
-    }))),
+    ...(await lookInClub(context, async (tx) => {
+      const [dueUnits, work] = await Promise.all([unitsDue(tx, who.today), openWork(tx)]);
+      return { dueUnits, work };
+    })),
   };
 }
 
@@ -91,26 +91,36 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
 
 type OnOpen = (what: "finder" | "keys") => void;
 
+/** Plain anchors, which the page's one listener follows: the framework's own links cost more to draw than all the rest. */
 function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnOpen }) {
+  const { pathname } = useLocation();
+  const here = (to: string) => (pathname === to || pathname.startsWith(`${to}/`) ? "page" : undefined);
   return (
     <nav
       aria-label="Areas"
+      data-go
       className="no-print fixed inset-x-0 bottom-0 z-30 flex bg-rail text-neutral-content md:sticky md:top-0 md:bottom-auto md:h-dvh md:flex-col md:gap-2 md:p-2.5"
     >
-      <NavLink
-        to="/club"
+      <a
+        href="/club"
+        aria-current={here("/club")}
         className="hidden border-b border-brass/50 pb-2 font-serif text-sm leading-tight font-bold hover:underline md:block"
       >
         {data.clubName}
-      </NavLink>
+      </a>
       <ul className="flex w-full gap-px overflow-x-auto md:mt-1 md:flex-col md:gap-2 md:overflow-visible">
         {AREAS.map((area) => (
           <li key={area.to} className="flex-1 md:flex-none">
-            <Plate to={area.to} name={area.name} count={area.to === "/due" ? data.dueUnits : 0} />
+            <Plate
+              to={area.to}
+              name={area.name}
+              current={here(area.to)}
+              count={area.to === "/due" ? data.dueUnits : 0}
+            />
           </li>
         ))}
         <li className="flex-1 md:hidden">
-          <Plate to="/club" name="Club" count={0} />
+          <Plate to="/club" name="Club" current={here("/club")} count={0} />
         </li>
       </ul>
       <div className="mt-auto hidden flex-col gap-3 text-xs md:flex">
@@ -121,20 +131,27 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
             check a file
           </label>
         </p>
-        <NavLink to="/me" className="leading-snug hover:underline">
+        <a href="/me" aria-current={here("/me")} className="leading-snug hover:underline">
           {data.personName}
           <br />
           {data.role}
-        </NavLink>
+        </a>
       </div>
     </nav>
   );
 }
 
-function Plate({ to, name, count }: { readonly to: string; readonly name: string; readonly count: number }) {
+function Plate(props: {
+  readonly to: string;
+  readonly name: string;
+  readonly current: "page" | undefined;
+  readonly count: number;
+}) {
+  const { to, name, current, count } = props;
   return (
-    <NavLink
-      to={to}
+    <a
+      href={to}
+      aria-current={current}
       className="flex h-14 items-center justify-center gap-1 px-1 font-serif text-[0.68rem] font-semibold aria-[current=page]:bg-plate aria-[current=page]:text-secondary-content md:h-9 md:justify-between md:rounded-xs md:rounded-tr-[0.6rem] md:border md:border-brass/70 md:text-[0.82rem] md:hover:bg-white/10 md:aria-[current=page]:hover:bg-plate"
     >
       {name}
@@ -144,7 +161,7 @@ function Plate({ to, name, count }: { readonly to: string; readonly name: string
           <span className="sr-only"> radios need something</span>
         </span>
       )}
-    </NavLink>
+    </a>
   );
 }
 
@@ -156,8 +173,8 @@ function KeyHint(props: {
   readonly onPress: () => void;
 }) {
   return (
-    <NavLink
-      to={props.to}
+    <a
+      href={props.to}
       onClick={(event) => {
         event.preventDefault();
         props.onPress();
@@ -168,6 +185,6 @@ function KeyHint(props: {
         {props.letter}
       </kbd>
       {props.word}
-    </NavLink>
+    </a>
   );
 }

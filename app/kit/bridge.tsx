@@ -3,7 +3,7 @@
 import { useEffect, useState } from "react";
 import { data, Form, useSubmit } from "react-router";
 import { usbText } from "#core/kit/bridge.ts";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
@@ -14,7 +14,7 @@ import { KitTabs } from "./tabs.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Which lead is this? · Mossy Cabinet" }];
 
-export const loader = ({ context }: Route.LoaderArgs) => inClub(context, (tx) => loadBridge(tx));
+export const loader = ({ context }: Route.LoaderArgs) => lookInClub(context, (tx) => loadBridge(tx));
 
 export async function action({ context, request }: Route.ActionArgs) {
   const form = await request.formData();

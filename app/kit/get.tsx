@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { Purchase } from "#core/kit/get.ts";
-import { inClub } from "../context.ts";
+import { lookInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted, listed } from "../ui/words/count.ts";
@@ -17,7 +17,7 @@ import { loadWaiting } from "./wanting.server.ts";
 export const meta: Route.MetaFunction = () => [{ title: "What to get · Mossy Cabinet" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return inClub(context, (tx, who) => loadWaiting(tx, who));
+  return lookInClub(context, (tx, who) => loadWaiting(tx, who));
 }
 
 type State = {

@@ -8,7 +8,7 @@ import { OPERATIONS, type Operation } from "#core/kit/shapes.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import { modelsToPick } from "#db/models.ts";
 import { unitByTag } from "#db/units.ts";
-import { inClub, notAllowed } from "../context.ts";
+import { inClub, lookInClub, notAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
 import { counted, listed } from "../ui/words/count.ts";
 import { orSayAway } from "../unit/act.server.ts";
@@ -25,7 +25,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const operation: Operation = OPERATIONS.find((o) => o === search.get("for")) ?? "flash";
   const typed = (search.get("unit") ?? "").trim();
-  return inClub(context, async (tx, who) => {
+  return lookInClub(context, async (tx, who) => {
     const kit = await loadKit(tx);
     const models = await modelsToPick(tx);
     const plugs = await plugsOf(

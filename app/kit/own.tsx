@@ -3,7 +3,7 @@
 import { data, Form, Link, useSearchParams } from "react-router";
 import { loadKit, putCurrency } from "#db/kit.ts";
 import { tell } from "#db/log.ts";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
@@ -19,7 +19,7 @@ import { BEGIN, loadKnown, valuesOf } from "./thing.server.ts";
 export const meta: Route.MetaFunction = () => [{ title: "Inventory · Mossy Cabinet" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const known = await loadKnown(tx);
     const sections: { kind: KindName; rows: readonly (Values & { id: string })[] }[] = [];
     for (const kind of KIND_NAMES) sections.push({ kind, rows: await valuesOf(tx, kind, known) });

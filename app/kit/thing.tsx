@@ -1,7 +1,7 @@
 // One thing of the kit: added, corrected, shelved. Every kind has the same page, with its own fields.
 import { data, Form, Link, redirect } from "react-router";
 import { isDuplicate } from "#db/pool.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
@@ -19,7 +19,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-kit");
   const name = kindNamed(params.kind);
   if (!name) throw notFound("This kind of thing");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const known = await loadKnown(tx);
     const values: Values | undefined =
       params.id === "new"

@@ -5,7 +5,7 @@ import { isPlainDate } from "#core/quantities/date.ts";
 import { type LogFilter, readLog } from "#db/log.ts";
 import { people } from "#db/people.ts";
 import { unitByTag } from "#db/units.ts";
-import { inClub } from "../context.ts";
+import { lookInClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { sayEntry } from "../ui/words/log.ts";
@@ -21,7 +21,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const asked = (name: string) => search.get(name)?.trim() || undefined;
   const number = (text: string | undefined) => (text && /^\d{1,18}$/.test(text) ? text : undefined);
   const date = (text: string | undefined) => (text && isPlainDate(text) ? text : undefined);
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const tag = asked("tag");
     const unit = tag ? (await unitByTag(tx, tag))?.id : number(asked("unit"));
     const filter: LogFilter = {

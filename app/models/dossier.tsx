@@ -8,7 +8,7 @@ import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
 import { wallUnits } from "#db/units.ts";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { Page } from "../ui/page.tsx";
@@ -28,7 +28,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const all = new URL(request.url).searchParams.has("all");
-  return inClub(context, async (tx, who) => {
+  return lookInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const facts = await loadFacts(tx, { of: "model", id: model.id });
     const catalogue: Catalogue =

@@ -16,7 +16,7 @@ import {
 } from "#db/models.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/edit";
@@ -72,7 +72,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Model · Mossy Cabinet"
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-model");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     if (params.model === undefined)
       return { name: undefined, fields: { kind: "handheld", components: "main" } as Record<string, string> };
     const model = /^\d{1,18}$/.test(params.model) ? await modelById(tx, params.model) : undefined;

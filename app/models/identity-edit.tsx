@@ -5,7 +5,7 @@ import { dossierHead, putIdentity, putPartReading } from "#db/dossier.ts";
 import { tell } from "#db/log.ts";
 import { renamePart } from "#db/models.ts";
 import { bringUpToDate } from "#db/work.ts";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { Input } from "../ui/input.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
@@ -18,7 +18,7 @@ export const meta: Route.MetaFunction = () => [{ title: "What a model is known b
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-model");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const head = await dossierHead(tx, model.id);
     return { model, parts: head.parts, layout: head.identity.layout, values: identityValues(head) };

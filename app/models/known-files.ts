@@ -2,7 +2,7 @@
 import type { KnownFile } from "#core/bench/check-file.ts";
 import { modelsToPick } from "#db/models.ts";
 import { knownFiles } from "#db/releases.ts";
-import { inClub } from "../context.ts";
+import { lookInClub } from "../context.ts";
 import { askForPerson } from "../door/session.server.ts";
 import type { Route } from "./+types/known-files";
 
@@ -11,7 +11,7 @@ export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 export type KnownFiles = { readonly files: readonly KnownFile[]; readonly models: readonly string[] };
 
 export async function loader({ context }: Route.LoaderArgs) {
-  const known: KnownFiles = await inClub(context, async (tx) => ({
+  const known: KnownFiles = await lookInClub(context, async (tx) => ({
     files: (await knownFiles(tx)).map((row) => ({
       ...row,
       size: row.size === null ? null : Number(row.size),

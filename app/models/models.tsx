@@ -1,7 +1,7 @@
 // Models: every kind of radio we have, how many, how many are due.
 import { Link } from "react-router";
 import { models } from "#db/models.ts";
-import { inClub } from "../context.ts";
+import { lookInClub } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted, listed } from "../ui/words/count.ts";
@@ -10,7 +10,7 @@ import type { Route } from "./+types/models";
 export const meta: Route.MetaFunction = () => [{ title: "Models · Mossy Cabinet" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return { models: await inClub(context, (tx, who) => models(tx, who.today)) };
+  return { models: await lookInClub(context, (tx, who) => models(tx, who.today)) };
 }
 
 export default function Models({ loaderData }: Route.ComponentProps) {

@@ -1,7 +1,7 @@
 // Procedures as cards on paper, a quarter of a page each, black on white.
 import { Link } from "react-router";
 import { dossierHead, proceduresOf } from "#db/dossier.ts";
-import { inClub } from "../context.ts";
+import { lookInClub } from "../context.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySigns, saySource, sayStep, signsOf } from "../ui/words/step.ts";
@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const only = new URL(request.url).searchParams.get("only");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const all = await proceduresOf(tx, model.id);
     const { identity } = await dossierHead(tx, model.id);

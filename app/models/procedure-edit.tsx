@@ -5,7 +5,7 @@ import { dossierHead, procedureById, putProcedure } from "#db/dossier.ts";
 import { tell } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
@@ -31,7 +31,7 @@ async function load(tx: Tx, modelId: string | undefined, id: string | undefined)
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "write-procedure");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const { model, procedure, known } = await load(tx, params.model, params.procedure);
     return {
       model,

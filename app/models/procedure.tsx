@@ -4,7 +4,7 @@ import { may } from "#core/club/acts.ts";
 import { dossierHead, procedureById, proceduresOf, shelveProcedure } from "#db/dossier.ts";
 import { tell } from "#db/log.ts";
 import { releasesOf } from "#db/models.ts";
-import { inClub, mustBeAllowed, notAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notAllowed, notFound } from "../context.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
 import { KeyCard } from "../ui/key-card.tsx";
@@ -21,7 +21,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
-  return inClub(context, async (tx, who) => {
+  return lookInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const procedure = await procedureById(tx, model.id, modelIdOf(params.procedure));
     if (!procedure) throw notFound("This procedure");

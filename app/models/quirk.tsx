@@ -3,7 +3,7 @@ import { data, Form, Link, redirect } from "react-router";
 import { dossierHead, putQuirk, quirksOf, shelveQuirk } from "#db/dossier.ts";
 import { tell } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/quirk";
@@ -15,7 +15,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Oddity · Mossy Cabinet
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "write-procedure");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const quirk = (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
     if (params.quirk !== "new" && !quirk) throw notFound("This oddity");

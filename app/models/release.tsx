@@ -1,6 +1,6 @@
 // One release: add it, correct it, withdraw it; first shown is which units that touches, then it is done.
 import { Form, Link } from "react-router";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayRange, sayStop } from "../ui/words/route.ts";
@@ -12,7 +12,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Release · Mossy Cabine
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-release");
-  return inClub(context, (tx, who) => loadRelease(tx, params.model, params.release, who.today));
+  return lookInClub(context, (tx, who) => loadRelease(tx, params.model, params.release, who.today));
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {

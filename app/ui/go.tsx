@@ -7,17 +7,17 @@ export function Go({ to, ...rest }: Omit<AnchorHTMLAttributes<HTMLAnchorElement>
   return <a data-go={to.startsWith("#") ? undefined : ""} href={to} {...rest} />;
 }
 
-/** Follows the `Go` links of a page. What the browser would open elsewhere (another tab, another key held) it opens. */
+/** Follows the `Go` links of a page, and all links inside of what is marked `data-go`. What the browser would open elsewhere (another tab, another key held) it opens. */
 export function useGoing(): void {
   const navigate = useNavigate();
   useEffect(() => {
     const follow = (event: MouseEvent) => {
       const plain = event.button === 0 && !(event.metaKey || event.ctrlKey || event.shiftKey || event.altKey);
       if (!plain || event.defaultPrevented || !(event.target instanceof Element)) return;
-      const link = event.target.closest<HTMLAnchorElement>("a[data-go]");
-      if (!link) return;
+      const link = event.target.closest("a");
+      if (!link?.closest("[data-go]")) return;
       event.preventDefault();
-      navigate(link.getAttribute("href") ?? "", { preventScrollReset: link.hasAttribute("data-stay") });
+      navigate(link.getAttribute("href") ?? "", { preventScrollReset: link.closest("[data-stay]") !== null });
     };
     document.addEventListener("click", follow);
     return () => document.removeEventListener("click", follow);

@@ -91,13 +91,7 @@ export function Moss({ level, seed }: { readonly level: MossLevel; readonly seed
   if (level === 0) return null;
   const variant = [...seed].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % VARIANTS.length;
   return (
-    <svg
-      className="pointer-events-none absolute inset-x-0 bottom-0 w-full"
-      height={HEIGHT}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      preserveAspectRatio="none"
-      aria-hidden="true"
-    >
+    <svg className="moss" aria-hidden="true">
       <use href={`#moss-${level}-${variant}`} />
     </svg>
   );

@@ -1,33 +1,30 @@
 // "Why?": opens the facts behind a verdict, each leading to its record. Works without scripts.
 import type { Fact } from "#core/firmware/facts.ts";
-import { Go } from "./go.tsx";
 import { sayFact } from "./words/facts.ts";
 import type { Names } from "./words/standing.ts";
 
-export function Why(props: {
-  readonly because: readonly Fact[];
-  readonly names: Names;
-  readonly links: Partial<Record<"readings" | "releases" | "group" | "history", string>>;
-  readonly label?: string;
-}) {
+/** The sentence, and the address of the record it speaks of. A pair: a board has hundreds of them. */
+export type ShownFact = readonly [text: string, to?: string];
+type Links = Partial<Record<"readings" | "releases" | "group" | "history", string>>;
+
+/** The facts as sentences, with the addresses of the records that they speak of. */
+export const shownFacts = (because: readonly Fact[], names: Names, links: Links): ShownFact[] =>
+  because.map((fact): ShownFact => {
+    const { text, to } = sayFact(fact, names);
+    const address = to && links[to];
+    return address ? [text, address] : [text];
+  });
+
+export function Why({ facts }: { readonly facts: readonly ShownFact[] }) {
   return (
     <details className="open:w-full">
-      <summary className="link w-fit cursor-pointer list-none text-sm">{props.label ?? "Why?"}</summary>
-      <ul className="mt-1.5 mb-1 flex list-[square] flex-col gap-1 border-l-2 border-brass pl-6 text-sm">
-        {props.because.map((fact) => {
-          const said = sayFact(fact, props.names);
-          const to = said.to && props.links[said.to];
-          return (
-            <li key={JSON.stringify(fact)}>
-              {said.text}{" "}
-              {to && (
-                <Go className="link font-normal" to={to}>
-                  look
-                </Go>
-              )}
-            </li>
-          );
-        })}
+      <summary className="link w-fit cursor-pointer list-none text-sm">Why?</summary>
+      <ul data-go className="why">
+        {facts.map(([text, to]) => (
+          <li key={text}>
+            {text} {to && <a href={to}>look</a>}
+          </li>
+        ))}
       </ul>
     </details>
   );

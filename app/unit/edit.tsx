@@ -7,7 +7,7 @@ import { modelsToPick } from "#db/models.ts";
 import { recompute } from "#db/needs.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { addUnit, changeUnit, shelveUnit, unitByTag } from "#db/units.ts";
-import { inClub, mustBeAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
@@ -20,7 +20,7 @@ export const meta: Route.MetaFunction = ({ params }) => [
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-unit");
-  return inClub(context, async (tx) => {
+  return lookInClub(context, async (tx) => {
     const unit = params.tag === undefined ? undefined : await unitByTag(tx, params.tag);
     if (params.tag !== undefined && !unit) throw notFound(`A radio with the tag ${params.tag}`);
     return {

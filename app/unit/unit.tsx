@@ -7,13 +7,13 @@ import { revisionsOf } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf } from "#db/units.ts";
-import { inClub } from "../context.ts";
+import { inClub, lookInClub } from "../context.ts";
 import { shownMeans } from "../kit/means.server.ts";
 import { Means } from "../kit/means.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
-import { namesOf, Why } from "../ui/why.tsx";
+import { namesOf, shownFacts, Why } from "../ui/why.tsx";
 import { listed } from "../ui/words/count.ts";
 import { sayNeed, saySince } from "../ui/words/need.ts";
 import { sayRoute } from "../ui/words/route.ts";
@@ -32,7 +32,7 @@ export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag}
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
-  return inClub(context, async (tx, who) => {
+  return lookInClub(context, async (tx, who) => {
     const { row, facts, catalogue, policy } = await loadUnit(tx, params.tag);
     const components = componentsOf(catalogue);
     const standings = facts
@@ -291,7 +291,7 @@ function Standings({ loaderData }: { readonly loaderData: Data }) {
               >
                 {capital(sayStanding(standing, names))}.
               </p>
-              <Why because={standing.because} names={names} links={links} />
+              <Why facts={shownFacts(standing.because, names, links)} />
             </div>
           </li>
         ))}
@@ -331,7 +331,7 @@ function NeedList({ needs, loaderData }: { readonly needs: Data["needs"]; readon
                   {need.urgency > 0 && `; ${URGENCY_WORD[need.urgency]}`}
                 </span>
               </p>
-              <Why because={need.because} names={names} links={links} />
+              <Why facts={shownFacts(need.because, names, links)} />
             </li>
           );
         })}

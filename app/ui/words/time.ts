@@ -16,13 +16,21 @@ const noon = (date: PlainDate) => new Date(`${date}T12:00:00Z`);
 
 /** 2 May 2027; without the year if it is this year's. */
 export function sayDate(date: PlainDate, locale: string, today?: PlainDate): string {
-  if (today && today.slice(0, 4) === date.slice(0, 4)) {
-    return shape(locale, "day", { day: "numeric", month: "short", timeZone: "UTC" }).format(noon(date));
+  const short = today !== undefined && today.slice(0, 4) === date.slice(0, 4);
+  const key = `${date} ${locale} ${short}`;
+  let said = saidDates.get(key);
+  if (said === undefined) {
+    const options = { day: "numeric", month: "short", timeZone: "UTC" } as const;
+    said = short
+      ? shape(locale, "day", options).format(noon(date))
+      : shape(locale, "date", { ...options, year: "numeric" }).format(noon(date));
+    if (saidDates.size > 3000) saidDates.clear();
+    saidDates.set(key, said);
   }
-  return shape(locale, "date", { day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(
-    noon(date),
-  );
+  return said;
 }
+/** A page says the same few dates again and again. */
+const saidDates = new Map<string, string>();
 
 /** 2 May 2027, 19:40. */
 export const sayInstant = (instant: string | Date, locale: string, timeZone: string): string =>

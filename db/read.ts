@@ -1,0 +1,85 @@
+// Reading for pages: all that a request asks shares one transaction that can change nothing, and what is asked at the same
+// moment goes out together. Sending and receiving cost more than most of the statements themselves.
+import net from "node:net";
+import type pg from "pg";
+import { type Actor, beginning, guarded, openPool, prepared, type Tx, whenClosing } from "./pool.ts";
+
+let shared: pg.Pool | undefined;
+
+function readers(): pg.Pool {
+  const url = process.env.MOSSY_DATABASE_URL;
+  if (!url) throw new Error("MOSSY_DATABASE_URL is not set; ./start sets it");
+  shared ??= openPool(url, { pipeline: true, stream: gatheringSocket });
+  return shared;
+}
+whenClosing(async () => {
+  await shared?.end();
+  shared = undefined;
+});
+
+/** A socket that sends what is written in one turn of the event loop as one piece. */
+function gatheringSocket(): net.Socket {
+  const socket = new net.Socket();
+  const write = socket.write.bind(socket) as (...args: unknown[]) => boolean;
+  let gathering = false;
+  socket.write = (...args: unknown[]) => {
+    if (!gathering) {
+      gathering = true;
+      socket.cork();
+      process.nextTick(() => {
+        gathering = false;
+        socket.uncork();
+      });
+    }
+    return write(...args);
+  };
+  return socket;
+}
+
+export type Reading = <Value>(act: (tx: Tx) => Promise<Value>) => Promise<Value>;
+
+type Open = { readonly client: Promise<pg.PoolClient>; users: number };
+
+/** A reading for one request: acts that overlap share their transaction; the last one closes it. */
+export function readingOf(actor: Actor): Reading {
+  let open: Open | undefined;
+  return (act) =>
+    guarded(async () => {
+      open ??= { client: begin(actor), users: 0 };
+      const own = open;
+      own.users++;
+      try {
+        return await act(prepared(await own.client));
+      } finally {
+        own.users--;
+        if (own.users === 0) {
+          if (open === own) open = undefined;
+          end(own.client);
+        }
+      }
+    });
+}
+
+/** The first statements need not wait for the transaction to be begun: they follow it on the same line. */
+async function begin(actor: Actor): Promise<pg.PoolClient> {
+  const client = await readers().connect();
+  client.on("error", ignore);
+  // If it fails, so does all that follows: outside of it no club is set, and without a club nothing is seen.
+  client.query(beginning(actor, "read only")).catch(ignore);
+  return client;
+}
+const ignore = () => {};
+
+/** Nobody waits for the end: there is nothing to be saved. */
+function end(client: Promise<pg.PoolClient>): void {
+  client
+    .then(async (held) => {
+      const broken = await held.query("commit").then(
+        () => undefined,
+        (error: Error) => error,
+      );
+      held.off("error", ignore);
+      held.release(broken);
+    })
+    .catch(ignore);
+}
