@@ -81,7 +81,7 @@ export function whichModel(seen: Seen, models: readonly KnownModel[]): Which {
       const says = asked.map((feature) => {
         const known = expected(model, feature);
         if (feature === "serial") return { feature, ...serialFit(String(seen.serial), model) };
-        return { feature, fits: fitOf(feature, String(seen[feature]), known), expected: known.join(", ") };
+        return { feature, fits: fitOf(feature, String(seen[feature]), known), expected: known.join("; ") };
       });
       return { id: model.id, score: says.reduce((sum, s) => sum + WEIGHT[s.fits], 0), says };
     })
