@@ -1,6 +1,6 @@
 // What a request knows: who is signed in, what day it is in their club, and the page's nonce and address.
 import { createContext, type RouterContextProvider } from "react-router";
-import { type Act, may, type Role } from "#core/club/acts.ts";
+import { may, type Act as Permitted, type Role } from "#core/club/acts.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { DatabaseAway, type Tx, withClub } from "#db/pool.ts";
 import { type Reading, readingOf } from "#db/read.ts";
@@ -38,42 +38,31 @@ export function signedIn(context: Context): SignedIn {
   return session;
 }
 
+type Act<Value> = (tx: Tx, who: SignedIn) => Promise<Value>;
+
+const asSignedIn = <Value>(context: Context, ask: (who: SignedIn) => Promise<Value>): Promise<Value> =>
+  orAway((async () => ask(signedIn(context)))());
+
 /** What a loader asks in the club of the signed-in person; all loaders of a request ask in one transaction that only reads. */
-export function lookInClub<Value>(
-  context: Context,
-  act: (tx: Tx, who: SignedIn) => Promise<Value>,
-): Promise<Value> {
-  return orAway(
-    (async () => {
-      const who = signedIn(context);
-      const reading = readings.get(context) ?? readingOf(who);
-      readings.set(context, reading);
-      return reading((tx) => act(tx, who));
-    })(),
-  );
-}
+export const lookInClub = <Value>(context: Context, act: Act<Value>): Promise<Value> =>
+  asSignedIn(context, (who) => {
+    const reading = readings.get(context) ?? readingOf(who);
+    readings.set(context, reading);
+    return reading((tx) => act(tx, who));
+  });
 const readings = new WeakMap<Context, Reading>();
 
 /** One transaction in the club of the signed-in person, for what changes something. */
-export function inClub<Value>(
-  context: Context,
-  act: (tx: Tx, who: SignedIn) => Promise<Value>,
-): Promise<Value> {
-  return orAway(
-    (async () => {
-      const who = signedIn(context);
-      return withClub(who, (tx) => act(tx, who));
-    })(),
-  );
-}
+export const inClub = <Value>(context: Context, act: Act<Value>): Promise<Value> =>
+  asSignedIn(context, (who) => withClub(who, (tx) => act(tx, who)));
 
 /** Answers 403 with a plain page unless the person's role allows the act. */
-export function mustBeAllowed(context: Context, act: Act, about?: { holdsUnit?: boolean }): SignedIn {
+export function mustBeAllowed(context: Context, act: Permitted, about?: { holdsUnit?: boolean }): SignedIn {
   const who = signedIn(context);
   if (!may(who.role, act, about)) throw notAllowed(act);
   return who;
 }
 
-export const notAllowed = (act: Act): Response => Response.json({ act }, { status: 403 });
+export const notAllowed = (act: Permitted): Response => Response.json({ act }, { status: 403 });
 
 export const notFound = (what: string): Response => Response.json({ what }, { status: 404 });

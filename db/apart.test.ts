@@ -9,7 +9,7 @@ import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
-import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { PLAIN_RELEASE, PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
 import { layTestKit } from "./testing-kit.ts";
 import { addUnit } from "./units.ts";
 import { bringUpToDate } from "./work.ts";
@@ -37,20 +37,9 @@ beforeAll(async () => {
     await addRelease(tx, {
       component,
       version: "1.0",
-      aliases: [],
-      track: "factory",
-      releasedOn: plain("2026-01-01"),
-      hardwareRevisions: null,
-      regions: null,
-      fixes: [],
-      notes: "",
-      source: null,
+      ...PLAIN_RELEASE,
     });
-    const unit = await addUnit(
-      tx,
-      { tag: "T-1", model, hardwareRevision: null, region: null, serial: "", note: "", group, place },
-      plain("2026-01-01"),
-    );
+    const unit = await addUnit(tx, { tag: "T-1", model, ...PLAIN_UNIT, group, place }, plain("2026-01-01"));
     await seed.seedReading(tx, {
       unit,
       component,
@@ -171,12 +160,7 @@ test("a reference cannot cross clubs either", async () => {
         {
           tag: "X",
           model: foreign?.model_id ?? "",
-          hardwareRevision: null,
-          region: null,
-          serial: "",
-          note: "",
-          group: null,
-          place: null,
+          ...PLAIN_UNIT,
         },
         plain("2026-01-01"),
       ),

@@ -1,7 +1,6 @@
 // Facts of a dossier in the database: parts renamed where they are spoken of, and every kind of fact confirmed.
 import { beforeAll, expect, test } from "vitest";
 import { conditionsShape } from "#core/firmware/conditions.ts";
-import { plain } from "#core/quantities/date.ts";
 import {
   addConfirmation,
   allIdentities,
@@ -14,7 +13,7 @@ import { addParts, releasesOf, renamePart, revisionsOf } from "./models.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
-import { testDatabase, twoClubs } from "./testing.ts";
+import { PLAIN_RELEASE, testDatabase, twoClubs } from "./testing.ts";
 
 let actor: Actor;
 beforeAll(async () => {
@@ -34,13 +33,7 @@ async function twoParts(tx: Tx, by: string, name: string) {
   const release = await addRelease(tx, {
     component: main,
     version: "1.1",
-    aliases: [],
-    track: "factory",
-    releasedOn: plain("2026-01-01"),
-    hardwareRevisions: null,
-    regions: null,
-    fixes: [],
-    notes: "",
+    ...PLAIN_RELEASE,
     source: { kind: "maker", what: "leaflet" },
     conditions: conditionsShape.parse({ requires }),
   });

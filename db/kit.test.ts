@@ -10,7 +10,7 @@ import { recompute } from "./needs.ts";
 import { type Actor, isDuplicate, type Tx, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
-import { testDatabase, twoClubs } from "./testing.ts";
+import { PLAIN_RELEASE, PLAIN_UNIT, testDatabase, twoClubs } from "./testing.ts";
 import { layTestKit } from "./testing-kit.ts";
 import { addUnit, setHold } from "./units.ts";
 
@@ -34,14 +34,7 @@ beforeAll(async () => {
       await addRelease(tx, {
         component,
         version,
-        aliases: [],
-        track: "factory",
-        releasedOn: plain("2026-01-01"),
-        hardwareRevisions: null,
-        regions: null,
-        fixes: [],
-        notes: "",
-        source: null,
+        ...PLAIN_RELEASE,
       });
     }
     const unit = await addUnit(
@@ -49,12 +42,7 @@ beforeAll(async () => {
       {
         tag: "T-1",
         model,
-        hardwareRevision: null,
-        region: null,
-        serial: "",
-        note: "",
-        group: null,
-        place: null,
+        ...PLAIN_UNIT,
       },
       plain("2026-01-01"),
     );

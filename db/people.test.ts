@@ -19,7 +19,7 @@ import {
 } from "./people.ts";
 import { type Actor, withClub } from "./pool.ts";
 import * as seed from "./seed.ts";
-import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
 import { addUnit } from "./units.ts";
 
 let database: TestDatabase;
@@ -174,8 +174,7 @@ describe("the log", () => {
     await asOwner("update club set time_zone = 'Pacific/Auckland' where id = $1", [one.club]);
     const { units, model } = await inOne(async (tx) => {
       const model = await seed.seedModel(tx, { maker: "M", name: "N", kind: "base", note: "", suffixes: [] });
-      const none = { hardwareRevision: null, region: null, serial: "", note: "", group: null, place: null };
-      const add = (tag: string) => addUnit(tx, { tag, model, ...none }, plain("2026-01-01"));
+      const add = (tag: string) => addUnit(tx, { tag, model, ...PLAIN_UNIT }, plain("2026-01-01"));
       return { model, units: [await add("A-1"), await add("A-2")] as const };
     });
     await inOne(async (tx) => {

@@ -5,7 +5,7 @@ import { plain } from "#core/quantities/date.ts";
 import { type Actor, withClub } from "./pool.ts";
 import { readingOf } from "./read.ts";
 import * as seed from "./seed.ts";
-import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
 import { addUnit } from "./units.ts";
 
 let database: TestDatabase;
@@ -20,8 +20,7 @@ beforeAll(async () => {
   ] as const) {
     await withClub(actor, async (tx) => {
       const model = await seed.seedModel(tx, { maker: "M", name: "N", kind: "base", note: "", suffixes: [] });
-      const none = { hardwareRevision: null, region: null, serial: "", note: "", group: null, place: null };
-      await addUnit(tx, { tag, model, ...none }, plain("2026-01-01"));
+      await addUnit(tx, { tag, model, ...PLAIN_UNIT }, plain("2026-01-01"));
     });
   }
 });

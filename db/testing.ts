@@ -1,5 +1,6 @@
 // A database of its own for each test file, migrated, on the cluster of scripts/with-postgres.ts.
 import pg from "pg";
+import { plain } from "#core/quantities/date.ts";
 import { migrate } from "./migrate.ts";
 import { foundClub } from "./people.ts";
 import { type Actor, closePool } from "./pool.ts";
@@ -14,6 +15,26 @@ export type TestDatabase = {
   readonly appUrl: string;
   readonly close: () => Promise<void>;
 };
+
+/** A unit of which only tag and model are known, and a release of which only the version is. */
+export const PLAIN_UNIT = {
+  hardwareRevision: null,
+  region: null,
+  serial: "",
+  note: "",
+  group: null,
+  place: null,
+} as const;
+export const PLAIN_RELEASE = {
+  aliases: [],
+  track: "factory",
+  releasedOn: plain("2026-01-01"),
+  hardwareRevisions: null,
+  regions: null,
+  fixes: [],
+  notes: "",
+  source: null,
+} as const;
 
 let made = 0;
 

@@ -4,6 +4,7 @@ import fs from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
+import { openThing, saveThing } from "./kit-page.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -13,13 +14,6 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => served.stop());
 
-/** Opens a thing of the kit by its name in the inventory. */
-async function openThing(page: Page, name: string): Promise<void> {
-  await page.goto(`${served.address}/kit/own`);
-  await page.getByRole("listitem").getByRole("link", { name, exact: true }).first().click();
-  await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
-  await page.waitForLoadState("networkidle");
-}
 const dueGroup = (page: Page, title: string) =>
   page.locator("section").filter({ has: page.getByRole("heading", { level: 2, name: title }) });
 
@@ -29,12 +23,11 @@ test("a radio without a chain says what is missing; the driver is added, and it 
   await signIn(page, served.address, "juno");
   await page.goto(`${served.address}/due`);
   await expect(dueGroup(page, "Ready now").getByRole("link", { name: "W-03", exact: true })).toBeVisible();
-  await openThing(page, "Reed desk");
+  await openThing(page, served.address, "Reed desk");
   const drivers = page.getByLabel(/Drivers on it/);
   const before = await drivers.inputValue();
   await drivers.fill("Teasel port driver 1.1");
-  await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByRole("heading", { level: 1, name: "Kit" })).toBeVisible();
+  await saveThing(page);
   await page.goto(`${served.address}/due`);
   const waiting = dueGroup(page, "Waiting for kit").getByRole("listitem").filter({ hasText: "W-03" });
   // Quicker than the driver would be another tool elsewhere; the radio's page tells both.
@@ -44,10 +37,9 @@ test("a radio without a chain says what is missing; the driver is added, and it 
   await expect(
     page.getByText("Or install Bramble port driver 3.0 or newer on Reed desk: 10 minutes").first(),
   ).toBeVisible();
-  await openThing(page, "Reed desk");
+  await openThing(page, served.address, "Reed desk");
   await drivers.fill(before);
-  await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByRole("heading", { level: 1, name: "Kit" })).toBeVisible();
+  await saveThing(page);
   await page.goto(`${served.address}/due`);
   await expect(dueGroup(page, "Ready now").getByRole("listitem").filter({ hasText: "W-03" })).toContainText(
     "proven: K-07, Reed desk, Hedgewriter",
@@ -56,10 +48,9 @@ test("a radio without a chain says what is missing; the driver is added, and it 
 
 test("a clone chip is refused, with the reason and what would mend it", async ({ page }) => {
   await signIn(page, served.address, "juno");
-  await openThing(page, "K-02");
+  await openThing(page, served.address, "K-02");
   await page.getByLabel("Condition").selectOption("lost");
-  await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByRole("heading", { level: 1, name: "Kit" })).toBeVisible();
+  await saveThing(page);
   await page.goto(`${served.address}/units/S-05`);
   const chain = page.getByRole("list", { name: /The nearest chain: K-05/ });
   await expect(chain.getByRole("listitem").filter({ hasText: "driver 3.5" })).toContainText(
@@ -68,7 +59,7 @@ test("a clone chip is refused, with the reason and what would mend it", async ({
   await expect(
     page.getByText("put Bramble port driver 2.0 or newer, not 3.4 or newer in place of 3.5 on Reed desk"),
   ).toBeVisible();
-  await openThing(page, "K-02");
+  await openThing(page, served.address, "K-02");
   await page.getByLabel("Condition").selectOption("sound");
   await page.getByRole("button", { name: "Save", exact: true }).click();
 });
@@ -326,7 +317,7 @@ test("the search for what to get can be ended, and begun again", async ({ page }
 
 test("a connector that leads still have is not shelved", async ({ page }) => {
   await signIn(page, served.address, "juno");
-  await openThing(page, "six-pin, screwed");
+  await openThing(page, served.address, "six-pin, screwed");
   await page.getByRole("button", { name: "Shelve it" }).click();
   await expect(page.getByText("It cannot be shelved: B-02, K-08 and K-15 still have it.")).toBeVisible();
 });

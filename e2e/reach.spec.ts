@@ -1,6 +1,7 @@
 // Reaching radios from the kit page: the release a radio is to get, tries noted there, a lead that is lent and comes back;
 // every page on a phone; and kit that is typed while the records are away.
 import { expect, type Page, test } from "@playwright/test";
+import { openThing, saveThing } from "./kit-page.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -10,16 +11,6 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => served.stop());
 
-async function openThing(page: Page, name: string): Promise<void> {
-  await page.goto(`${served.address}/kit/own`);
-  await page.getByRole("listitem").getByRole("link", { name, exact: true }).first().click();
-  await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
-  await page.waitForLoadState("networkidle");
-}
-async function save(page: Page): Promise<void> {
-  await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page.getByRole("heading", { level: 1, name: "Kit" })).toBeVisible();
-}
 const chainsOf = (page: Page, name: string) => page.getByRole("region", { name: `Chains of ${name}` });
 
 test("a radio is chosen by its tag: what it is to get, with what, and how a try went", async ({ page }) => {
@@ -93,30 +84,30 @@ test("a lead that is lent must be fetched; once it is back, its radio stands rea
   await page.goto(`${served.address}/units/S-05`);
   const best = page.getByRole("list", { name: /The best chain/ }).first();
   await expect(best).toHaveAccessibleName(/K-02/);
-  await openThing(page, "K-02");
+  await openThing(page, served.address, "K-02");
   await page.getByLabel("With", { exact: true }).selectOption({ label: "Fitch Rowanlea" });
-  await save(page);
+  await saveThing(page);
   const troubled = page.locator("section").filter({
     has: page.getByRole("heading", { name: "Lent, worn, broken, lost" }),
   });
   await expect(troubled).toContainText("with Fitch Rowanlea");
   await page.goto(`${served.address}/units/S-05`);
   await expect(page.getByText("fetch K-02 from Fitch Rowanlea").first()).toBeVisible();
-  await openThing(page, "K-02");
+  await openThing(page, served.address, "K-02");
   await page.getByLabel("With", { exact: true }).selectOption({ label: "nobody: it is here" });
-  await save(page);
+  await saveThing(page);
   await page.goto(`${served.address}/units/S-05`);
   await expect(best).toHaveAccessibleName(/K-02/);
 });
 
 test("a computer with a port whose name holds a comma is saved as it was", async ({ page }) => {
   await signIn(page, served.address, "juno");
-  await openThing(page, "Old Grebe");
+  await openThing(page, served.address, "Old Grebe");
   const ports = page.getByLabel(/^Ports/);
   const before = await ports.inputValue();
   expect(before).toContain("serial");
-  await save(page);
-  await openThing(page, "Old Grebe");
+  await saveThing(page);
+  await openThing(page, served.address, "Old Grebe");
   await expect(ports).toHaveValue(before);
   await ports.fill(`${before}; serial, ninety pins`);
   await page.getByRole("button", { name: "Save", exact: true }).click();

@@ -11,7 +11,8 @@ import {
 } from "#core/kit/bridge.ts";
 import type { DriverVerdict } from "#core/kit/driver.ts";
 import type { Computer } from "#core/kit/shapes.ts";
-import { leadRows, loadKit } from "#db/kit.ts";
+import { loadKit } from "#db/kit.ts";
+import { leadRows } from "#db/kit-rows.ts";
 import { tell } from "#db/log.ts";
 import type { Tx } from "#db/pool.ts";
 import { addUsbIds, putUsbId, usbIds } from "#db/usb.ts";

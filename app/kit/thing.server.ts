@@ -1,16 +1,7 @@
 // One thing of the kit: its stored row as a form's values, and what is typed stored, with the needs that hang on it.
 import { knowsText, runsOnText } from "#core/kit/entry.ts";
 import { places } from "#db/club.ts";
-import {
-  adapterRows,
-  computerRows,
-  connectorRows,
-  leadRows,
-  loadKit,
-  offerRows,
-  ruleRows,
-  toolRows,
-} from "#db/kit.ts";
+import { loadKit } from "#db/kit.ts";
 import {
   driverRows,
   gearRows,
@@ -20,6 +11,15 @@ import {
   shelveThing,
   usersOf,
 } from "#db/kit-put.ts";
+import {
+  adapterRows,
+  computerRows,
+  connectorRows,
+  leadRows,
+  offerRows,
+  ruleRows,
+  toolRows,
+} from "#db/kit-rows.ts";
 import { tell } from "#db/log.ts";
 import { modelsToPick } from "#db/models.ts";
 import { people } from "#db/people.ts";
