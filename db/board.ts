@@ -3,6 +3,7 @@ import type { Fact } from "#core/firmware/facts.ts";
 import type { Doing } from "#core/needs/doing.ts";
 import type { NeedCause, NeedKind, Target } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { groupBy } from "#core/quantities/group.ts";
 import { decodeTargets } from "./needs.ts";
 import { rowsAtOnce, type Tx } from "./pool.ts";
 
@@ -91,7 +92,7 @@ const SORT_JOIN: Partial<Record<BoardSort, string>> = {
   place: "left join place p on p.club_id = u.club_id and p.id = u.place_id",
 };
 
-export type BoardRow = StoredNeed & {
+export type BoardRow = Omit<StoredNeed, "due_to" | "held_from"> & {
   tag: string;
   model_id: string;
   place_id: string | null;
@@ -126,8 +127,8 @@ export async function boardGroups(
   add("u.group_id", filter.group);
   add("k.person_id", filter.person);
   const rowsOf = (group: BoardGroup) =>
-    `select n.unit_id::text, n.kind, n.component_id::text, c.name component, n.due_from, n.due_to, n.held_from, n.cause,
-       n.urgency, n.doing, n.targets, n.because, u.tag, u.model_id::text, u.place_id::text, k.person_id::text holder_id,
+    `select '${group}' board, n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.cause, n.urgency, n.doing,
+       n.targets, n.because, u.tag, u.model_id, u.place_id, k.person_id holder_id,
        (select r.raw from reading r where r.club_id = n.club_id and r.unit_id = n.unit_id and r.component_id = n.component_id
         order by r.read_at desc, r.id desc limit 1) raw
      from need n
@@ -137,16 +138,13 @@ export async function boardGroups(
      left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null
      where (n.due_to is null or n.due_to > $1) and ${OF_GROUP[group]} ${conditions.join(" ")}
      order by ${ORDER[sort]} limit ${Math.trunc(limit)}`;
-  const { rows } = await tx.query<{ name: BoardGroup; rows: Undecoded<BoardRow>[] }>(
-    groups
-      .map(
-        (group) =>
-          `select '${group}' name, (select coalesce(json_agg(q), '[]') from (${rowsOf(group)}) q) rows`,
-      )
-      .join(" union all "),
+  // One after the other, as they are written: the door to the database does without parallel plans.
+  const { rows } = await tx.query<Undecoded<BoardRow> & { board: BoardGroup }>(
+    groups.map((group) => `(${rowsOf(group)})`).join(" union all "),
     values,
   );
-  return new Map(rows.map((row) => [row.name, decoded<BoardRow>(row.rows)]));
+  const found = groupBy(rows, (row) => row.board);
+  return new Map(groups.map((group) => [group, decoded<BoardRow>(found.get(group) ?? [])]));
 }
 
 const OF_GROUP: Record<BoardGroup, string> = {

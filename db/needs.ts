@@ -159,7 +159,12 @@ async function stage(tx: Tx, rows: readonly NeedRecord[]): Promise<() => Promise
     "need_in",
     rows.map((row) => COLUMNS.map((column) => row[column])),
   );
-  return () => tx.query(`insert into need (club_id, ${list}) select current_club(), ${list} from need_in`);
+  // In the order of the board's index, so that neighbours go in one after the other.
+  return () =>
+    tx.query(
+      `insert into need (club_id, ${list}) select current_club(), ${list} from need_in
+       order by doing, urgency desc, due_from, unit_id`,
+    );
 }
 
 /** What is JSON already goes in as it is. */
