@@ -49,12 +49,10 @@ export type Fit = "fits" | "may-fit" | "does-not-fit";
 /** Whether a release fits a unit's hardware revision and region; unknown ones leave it open. */
 export function fitOf(release: PlacedRelease, unit: Pick<UnitFacts, "hardwareRevision" | "region">): Fit {
   if (release.draft) return "does-not-fit";
-  const parts = [
-    fitPart(release.hardwareRevisions, unit.hardwareRevision),
-    fitPart(release.regions, unit.region),
-  ];
-  if (parts.includes("does-not-fit")) return "does-not-fit";
-  return parts.includes("may-fit") ? "may-fit" : "fits";
+  const hardware = fitPart(release.hardwareRevisions, unit.hardwareRevision);
+  if (hardware === "does-not-fit") return hardware;
+  const region = fitPart(release.regions, unit.region);
+  return region === "fits" ? hardware : region;
 }
 
 function fitPart(wanted: readonly string[] | undefined, has: string | undefined): Fit {

@@ -2,6 +2,7 @@
 // It is worked out per version, policy and fit, and remembered, since many units share these.
 import {
   greatestOf,
+  orderRelease,
   type PlacedRelease,
   type PreparedComponent,
   URGENCIES,
@@ -11,7 +12,7 @@ import {
 import { compareText } from "../firmware/digits.ts";
 import type { Fact } from "../firmware/facts.ts";
 import type { FallbackRule, Policy } from "../firmware/policy.ts";
-import { fitOf, isAdmitted, newerReleases, runningFacts, runningOf } from "../firmware/standing.ts";
+import { fitOf, isAdmitted, runningFacts, runningOf } from "../firmware/standing.ts";
 import type { UnitFacts } from "../firmware/unit.ts";
 import { orderVersions, type Version } from "../firmware/version.ts";
 import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
@@ -34,6 +35,28 @@ export type Call = {
 
 type Fitting = Pick<UnitFacts, "hardwareRevision" | "region">;
 
+/** The releases that may be put on a unit; the same for all units of one revision and region under one policy. */
+function usableFor(prepared: PreparedComponent, unit: Fitting, policy: Policy): readonly PlacedRelease[] {
+  const byPolicy =
+    usableReleases.get(prepared) ?? new WeakMap<Policy, Map<string, readonly PlacedRelease[]>>();
+  usableReleases.set(prepared, byPolicy);
+  const byFit = byPolicy.get(policy) ?? new Map<string, readonly PlacedRelease[]>();
+  byPolicy.set(policy, byFit);
+  const fit = `${unit.hardwareRevision ?? ""}\n${unit.region ?? ""}`;
+  let found = byFit.get(fit);
+  if (!found) {
+    found = prepared.releases.filter(
+      (r) => !r.withdrawn && isAdmitted(r, policy) && fitOf(r, unit) === "fits",
+    );
+    byFit.set(fit, found);
+  }
+  return found;
+}
+const usableReleases = new WeakMap<
+  PreparedComponent,
+  WeakMap<Policy, Map<string, readonly PlacedRelease[]>>
+>();
+
 /** What calls for an install on a unit that runs `version`, or nothing. In order of date; at most two with a pin. */
 export function firmwareCalls(
   prepared: PreparedComponent,
@@ -41,12 +64,18 @@ export function firmwareCalls(
   policy: Policy,
   version: Version,
 ): readonly Call[] {
-  const usable = prepared.releases.filter(
-    (r) => !r.withdrawn && isAdmitted(r, policy) && fitOf(r, unit) === "fits",
-  );
+  const usable = usableFor(prepared, unit, policy);
   const running = runningOf(prepared, version);
-  const found = newerReleases(prepared, usable, unit, policy, version);
-  const skipped = found.certain;
+  const skipped: PlacedRelease[] = [];
+  let byDate: PlacedRelease | undefined;
+  for (const release of usable) {
+    let order = orderVersions(release.read, version);
+    if (order === undefined) {
+      order = orderRelease(prepared, release, version)?.order;
+      if (order === 1) byDate ??= release;
+    }
+    if (order === 1) skipped.push(release);
+  }
   const facts = runningFacts(version, running);
   if (running?.withdrawn) {
     const { on } = running.withdrawn;
@@ -56,7 +85,7 @@ export function firmwareCalls(
     const off: Fact = { kind: "not-admitted", releases: [running.id] };
     return [away("aside", "routine", undefined, prepared, usable, skipped, policy, [...facts, off])];
   }
-  if (found.byDate[0]) facts.push({ kind: "ordered-by-date", release: found.byDate[0].id });
+  if (byDate) facts.push({ kind: "ordered-by-date", release: byDate.id });
   const { rule } = policy;
   if (rule.kind !== "pinned") return behindCall(prepared, skipped, rule, facts);
   const pinned = usable.find((r) => rule.releases.includes(r.id));

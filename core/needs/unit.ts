@@ -171,7 +171,7 @@ function rememberedCalls(
 ): readonly Call[] {
   let byPolicy = remembered.get(prepared);
   if (!byPolicy) {
-    byPolicy = new Map();
+    byPolicy = new WeakMap();
     remembered.set(prepared, byPolicy);
   }
   let byVersion = byPolicy.get(policy);
@@ -197,4 +197,5 @@ function rememberedCalls(
   return found;
 }
 type CallsByFit = Map<string, readonly Call[]>;
-const remembered = new WeakMap<PreparedComponent, Map<Policy, Map<Version, CallsByFit>>>();
+/** Catalogues are kept for long, policies are read anew with every request: neither may hold on to the other. */
+const remembered = new WeakMap<PreparedComponent, WeakMap<Policy, Map<Version, CallsByFit>>>();
