@@ -2,11 +2,15 @@
 // breaks a form, and what is bought frees what it was said to free.
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { VERDICTS } from "#core/kit/evidence.ts";
 import { purchaseOf } from "#core/kit/get.ts";
+import { chainsOfModel } from "#core/kit/means.ts";
+import { OPERATIONS } from "#core/kit/shapes.ts";
 import { openNeeds } from "#db/board.ts";
-import { loadKit } from "#db/kit.ts";
+import { loadKit, plugsOf } from "#db/kit.ts";
 import { putThing } from "#db/kit-put.ts";
 import { offerRows } from "#db/kit-rows.ts";
+import { modelsToPick } from "#db/models.ts";
 import { recompute } from "#db/needs.ts";
 import type { Tx } from "#db/pool.ts";
 import { wallUnits } from "#db/units.ts";
@@ -123,6 +127,28 @@ describe("radios and their chains", () => {
           else expect(stop !== undefined || (toGet?.releases.length ?? 0) > 0).toBe(true);
         }
       }
+    }));
+});
+
+describe("the demo's kit", () => {
+  it("shows every verdict, every kind of near miss that money or work can close, and what nothing closes", () =>
+    club.ask(async (tx) => {
+      const kit = await loadKit(tx);
+      const models = await modelsToPick(tx);
+      const plugs = await plugsOf(
+        tx,
+        models.map((m) => m.id),
+        kit,
+      );
+      const found = models.flatMap(({ id }) =>
+        OPERATIONS.map((operation) =>
+          chainsOfModel({ model: id, plugs: plugs.get(id) ?? [] }, operation, kit.prepared),
+        ),
+      );
+      const verdicts = found.flatMap((f) => f.chains.map((c) => c.evidence.verdict));
+      expect(new Set(verdicts)).toEqual(new Set(VERDICTS));
+      const changes = new Set(found.flatMap((f) => f.near.flatMap((n) => n.changes.map((c) => c.kind))));
+      expect([...changes].sort()).toEqual(expect.arrayContaining(["get", "put-driver", "put-tool"]));
     }));
 });
 
