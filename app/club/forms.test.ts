@@ -1,0 +1,139 @@
+// Forms of the club: a policy comes back as the form that makes it again; and what somebody typed while their session had
+// ended is carried whole, and never further than it should.
+import { parseWithZod } from "@conform-to/zod/v4";
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { PLAIN_POLICY, type Policy, policyShape } from "#core/firmware/policy.ts";
+import { addDays, plain } from "#core/quantities/date.ts";
+import { ownPath, packKept, unpackKept } from "../door/pack.ts";
+import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
+
+const formOf = (fields: Readonly<Record<string, string | readonly string[]>>): FormData => {
+  const form = new FormData();
+  for (const [name, value] of Object.entries(fields)) {
+    for (const one of typeof value === "string" ? [value] : value) form.append(name, one);
+  }
+  return form;
+};
+const releases = [
+  { id: "1", component_id: "10" },
+  { id: "2", component_id: "10" },
+  { id: "3", component_id: "11" },
+];
+const day = fc.integer({ min: 0, max: 800 }).map((n) => addDays(plain("2026-01-01"), n));
+const word = fc.stringMatching(/^[a-z]{2,8}$/);
+const rule = fc.oneof(
+  fc.constant({ kind: "newest" as const }),
+  fc.record({ kind: fc.constant("settled" as const), days: fc.integer({ min: 0, max: 3650 }) }),
+  fc.record({
+    kind: fc.constant("fixes" as const),
+    tags: fc.uniqueArray(word, { minLength: 1, maxLength: 3 }),
+    atLeast: fc.constantFrom("fix" as const, "safety" as const, undefined),
+  }),
+  fc.record({
+    kind: fc.constant("pinned" as const),
+    releases: fc.constantFrom(["1"], ["2"], ["1", "3"]),
+    until: fc.option(day, { nil: undefined }),
+    otherwise: fc.constant({ kind: "newest" as const }),
+  }),
+);
+const policy: fc.Arbitrary<Policy> = fc
+  .record({
+    rule,
+    tracks: fc.subarray(["beta" as const, "community" as const]),
+    safetyBreaksHold: fc.boolean(),
+    recheckAfterDays: fc.integer({ min: 1, max: 3650 }),
+    hold: fc.option(fc.record({ until: day, why: word }), { nil: undefined }),
+  })
+  .map((p) => policyShape.parse(JSON.parse(JSON.stringify(p))));
+
+const read = (fields: Readonly<Record<string, string | readonly string[]>>) => {
+  const parsed = parseWithZod(formOf(fields), { schema: groupShape });
+  if (parsed.status !== "success") throw new Error(JSON.stringify(parsed.error));
+  return policyFrom(parsed.value, releases);
+};
+
+describe("a group's policy", () => {
+  it("comes back as the form that makes it again", () => {
+    fc.assert(
+      fc.property(policy, (stored) => {
+        const made = read(fieldsOf({ name: "Lanterns", purpose: "", policy: stored }));
+        expect(made).toEqual({ ok: true, value: stored });
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  const plainForm = fieldsOf({
+    name: "Lanterns",
+    purpose: "",
+    policy: PLAIN_POLICY,
+  });
+  test.each<[Record<string, string | string[]>, string, string]>([
+    [{ holdUntil: "2026-08-01" }, "holdWhy", "Say why, so that others know."],
+    [{ rule: "pinned" }, "pinned", "Choose at least one release."],
+    [{ rule: "pinned", pinned: ["99"] }, "pinned", "Choose at least one release."],
+    [
+      { rule: "pinned", pinned: ["1", "2"] },
+      "pinned",
+      "Choose at most one release for each part of a model.",
+    ],
+    [{ rule: "fixes", tags: " , " }, "tags", "Name a tag, or how urgent a fix must be."],
+  ])("%j is answered at %s", (fields, field, says) => {
+    expect(read({ ...plainForm, ...fields })).toEqual({
+      ok: false,
+      problem: { kind: "trouble", field, says },
+    });
+  });
+
+  test.each([
+    [{ name: "" }, "name"],
+    [{ days: "soon" }, "days"],
+    [{ days: "99999" }, "days"],
+    [{ recheckAfterDays: "0" }, "recheckAfterDays"],
+    [{ rule: "whatever" }, "rule"],
+    [{ holdUntil: "2026-02-30", holdWhy: "x" }, "holdUntil"],
+  ])("%j is refused at %s", (fields, field) => {
+    const parsed = parseWithZod(formOf({ ...plainForm, ...fields }), { schema: groupShape });
+    expect(parsed.status === "error" && Object.keys(parsed.error ?? {})).toEqual([field]);
+  });
+});
+
+describe("what was typed when the session had ended", () => {
+  it("is carried whole and in order", () => {
+    const entry = fc.tuple(fc.stringMatching(/^[a-z]{1,8}$/), fc.string({ maxLength: 60 }));
+    fc.assert(
+      fc.property(fc.array(entry, { minLength: 1, maxLength: 8 }), (entries) => {
+        fc.pre(!entries.some(([name]) => /password/.test(name)));
+        const form = new FormData();
+        for (const [name, value] of entries) form.append(name, value);
+        const packed = packKept(form);
+        fc.pre(packed !== undefined);
+        expect(unpackKept(packed ?? "")).toEqual([...form]);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it("is not carried with a password or a file, nor if it is too long for an address", () => {
+    expect(packKept(formOf({ typed: "1.14", newPassword: "secret" }))).toBeUndefined();
+    const file = new FormData();
+    file.append("typed", "1.14");
+    file.append("file", new File(["x"], "x.csv"));
+    expect(packKept(file)).toBeUndefined();
+    expect(packKept(formOf({ typed: "9".repeat(5000) }))).toBeUndefined();
+    expect(packKept(new FormData())).toBeUndefined();
+  });
+
+  test.each([
+    ["/units/W-03?x=1", "/units/W-03?x=1"],
+    ["//elsewhere.example/x", "/cabinet"],
+    ["/\\elsewhere.example", "/cabinet"],
+    ["https://elsewhere.example", "/cabinet"],
+    ["javascript:alert(1)", "/cabinet"],
+    ["", "/cabinet"],
+    [null, "/cabinet"],
+  ])("the way back from %j is %s", (asked, path) => {
+    expect(ownPath(asked)).toBe(path);
+  });
+});
