@@ -6,19 +6,12 @@ import { confirmNumbering } from "./models.ts";
 import { type Actor, closePool, type Tx, withClub } from "./pool.ts";
 import { addRelease, correctRelease, shelveRelease, withdrawRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
-import { testDatabase, twoClubs } from "./testing.ts";
+import { PLAIN_RELEASE, testDatabase, twoClubs } from "./testing.ts";
 
 const fields = (component: string, version: string) => ({
   component,
   version,
-  aliases: [],
-  track: "factory" as const,
-  releasedOn: plain("2026-01-01"),
-  hardwareRevisions: null,
-  regions: null,
-  fixes: [],
-  notes: "",
-  source: null,
+  ...PLAIN_RELEASE,
 });
 
 const seen = async (tx: Tx, model: string) =>

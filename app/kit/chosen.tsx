@@ -69,9 +69,11 @@ function AllChains(props: {
       {chains.length > DRAWN && (
         <ul className="text-sm">
           {chains.slice(DRAWN).map((chain) => (
-            <li key={chain.key}>
-              {VERDICT_WORD[chain.verdict]}: {chain.short}{" "}
-              <span className="text-quiet">{chain.evidence}</span>
+            <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
+              <span>
+                {VERDICT_WORD[chain.verdict]}: {chain.short}{" "}
+                <span className="text-quiet">{chain.evidence}</span>
+              </span>
               {tried(chain)}
             </li>
           ))}

@@ -17,7 +17,7 @@ export function TriedFold(props: Props) {
   const mayConfirm = useMay("confirm-fact");
   if (!mayConfirm) return null;
   return (
-    <details className="w-full text-sm">
+    <details className="text-sm open:w-full">
       <summary className="link w-fit cursor-pointer list-none">
         Tried it<span className="sr-only"> with {props.chain.short}</span>
       </summary>

@@ -91,24 +91,26 @@ export default function WhichModel({ loaderData }: Route.ComponentProps) {
               ))}
             </p>
           )}
-          <ol className="flex flex-col gap-3">
-            {speaking.slice(0, 6).map((candidate) => (
-              <li key={candidate.id} className="sheet p-3">
-                <Link className="link text-lg" to={`/models/${candidate.id}`}>
-                  {names[candidate.id]}
-                </Link>
-                <ul className="mt-1 text-sm">
-                  {candidate.says.map((said) => (
-                    <li key={said.feature}>{sayFit(said)}</li>
-                  ))}
-                </ul>
-              </li>
-            ))}
-          </ol>
+          {speaking.length > 0 && (
+            <ol className="flex flex-col gap-3">
+              {speaking.slice(0, 6).map((candidate) => (
+                <li key={candidate.id} className="sheet p-3">
+                  <Link className="link text-lg" to={`/models/${candidate.id}`}>
+                    {names[candidate.id]}
+                  </Link>
+                  <ul className="mt-1 text-sm">
+                    {candidate.says.map((said) => (
+                      <li key={said.feature}>{sayFit(said)}</li>
+                    ))}
+                  </ul>
+                </li>
+              ))}
+            </ol>
+          )}
           {silent.length > 0 && (
             <p className="text-quiet">
-              It could also be {silent.length === 1 ? "this one" : "one of these"}, of which nobody has
-              written that down:{" "}
+              It could{speaking.length > 0 && " also"} be {silent.length === 1 ? "this one" : "one of these"},
+              of which nobody has written that down:{" "}
               {silent.map((candidate, i) => (
                 <span key={candidate.id}>
                   {i > 0 && ", "}
