@@ -82,13 +82,15 @@ function prepareWith(component: Component, numbering: Numbering): PreparedCompon
     suffixes: component.suffixes,
     catalogue: component.releases,
   });
-  const releases = component.releases.map(
-    (release): PlacedRelease => ({
-      ...release,
-      read: reader.release(release.id) ?? { cleaned: reader.clean(release.version), release: release.id },
-      worst: release.fixes.reduce<Urgency>((worst, fix) => worseOf(worst, fix.urgency), "routine"),
-    }),
-  );
+  const releases = component.releases.map((release): PlacedRelease => {
+    const read = reader.release(release.id) ?? {
+      cleaned: reader.clean(release.version),
+      release: release.id,
+    };
+    const worst = release.fixes.reduce<Urgency>((most, fix) => worseOf(most, fix.urgency), "routine");
+    // Not spread into a new object: by the ten thousand, that takes ten times as long.
+    return Object.assign({ read, worst }, release);
+  });
   if (numbering.kind !== "listed") {
     releases.sort((a, b) => compareText(a.releasedOn, b.releasedOn) || compareText(a.id, b.id));
   }

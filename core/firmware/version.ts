@@ -78,9 +78,12 @@ export function versionReader(scheme: Scheme): VersionReader {
     const cleaned = clean(entry.version);
     const key =
       numbering.kind === "listed" ? ({ kind: "listed", key: place } as const) : keyOf(numbering, cleaned);
-    versions.set(entry.id, { cleaned, release: entry.id, ...(key && { key }) });
-    for (const name of new Set([cleaned, ...(entry.aliases ?? []).map(clean)])) {
-      byName.set(name, [...(byName.get(name) ?? []), entry.id]);
+    versions.set(entry.id, key ? { cleaned, release: entry.id, key } : { cleaned, release: entry.id });
+    const aliases = (entry.aliases ?? []).map(clean);
+    for (const name of aliases.length > 0 ? new Set([cleaned, ...aliases]) : [cleaned]) {
+      const known = byName.get(name);
+      if (known) known.push(entry.id);
+      else byName.set(name, [entry.id]);
     }
   }
   const read = (raw: string): Result<Version, VersionProblem> => {

@@ -4,14 +4,14 @@
 import type { Catalogue, PreparedComponent } from "../firmware/catalogue.ts";
 import { compareText } from "../firmware/digits.ts";
 import type { Fact } from "../firmware/facts.ts";
-import { placeReading, placingFact } from "../firmware/placing.ts";
+import { type PlacingProblem, placeReading, placingFact } from "../firmware/placing.ts";
 import type { Hold, Policy } from "../firmware/policy.ts";
 import { isAheadOfAll } from "../firmware/standing.ts";
 import { newestReading, type Reading, type UnitFacts } from "../firmware/unit.ts";
 import type { Version } from "../firmware/version.ts";
 import { addDays, laterOf, type PlainDate } from "../quantities/date.ts";
 import { type Call, firmwareCalls } from "./firmware.ts";
-import type { Need, NeedCause } from "./need.ts";
+import type { Need, NeedCause, Target } from "./need.ts";
 
 /** The needs of a unit: for each component at most one reading, one catalogue and (with a lapsing pin) two firmware needs. */
 export function needsOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
@@ -25,16 +25,12 @@ function needsOfComponent(unit: UnitFacts, prepared: PreparedComponent, policy: 
   const reading = newestReading(unit, component);
   if (!reading) {
     const never: Fact = { kind: "never-read", since: unit.addedOn };
-    needs.push(
-      readingNeed(unit, component, policy, [{ cause: "unread", from: unit.addedOn, fact: never }], []),
-    );
+    needs.push(readingNeed(unit, component, policy, "unread", unit.addedOn, [never]));
     return;
   }
   const seen: Fact = { kind: "reading", reading: reading.id, raw: reading.raw, on: reading.on };
   const placed = placeReading(prepared, reading.raw);
-  const causes = recheckCauses(unit, reading, policy);
-  if (!placed.ok) causes.push({ cause: "unclear", from: reading.on, fact: placingFact(placed.problem) });
-  needs.push(readingNeed(unit, component, policy, causes, [seen]));
+  needs.push(recheckNeed(unit, component, policy, reading, seen, placed.ok ? undefined : placed.problem));
   if (!placed.ok) return;
   const version = placed.value;
   for (const call of rememberedCalls(prepared, unit, policy, version)) {
@@ -42,71 +38,82 @@ function needsOfComponent(unit: UnitFacts, prepared: PreparedComponent, policy: 
     if (need) needs.push(need);
   }
   if (isAheadOfAll(prepared, prepared.releases, version)) {
-    const hold = pastHolds(unit, policy, reading.on);
-    needs.push({
+    const because: Fact[] = [seen, { kind: "runs-uncatalogued", version: version.cleaned }];
+    const need: Need = {
       unit: unit.id,
       kind: "catalogue",
       component,
       cause: "ahead",
       urgency: "routine",
-      ...hold.dates,
-      targets: [],
-      because: [seen, { kind: "runs-uncatalogued", version: version.cleaned }, ...hold.facts],
-    });
+      dueFrom: reading.on,
+      targets: NONE,
+      because,
+    };
+    needs.push(pastHolds(need, unit, policy));
   }
 }
+const NONE: readonly Target[] = [];
 
 type ReadingCause = { readonly cause: NeedCause; readonly from: PlainDate; readonly fact: Fact };
 
-/** Why a reading that could be placed must still be taken again: its age, a return from custody, a flash. */
-function recheckCauses(unit: UnitFacts, reading: Reading, policy: Policy): ReadingCause[] {
+/**
+ * One need for all the causes to read a component again: its age, a return from custody, a flash, or that it could not be
+ * placed. The earliest gives it its date and its name.
+ */
+function recheckNeed(
+  unit: UnitFacts,
+  component: string,
+  policy: Policy,
+  reading: Reading,
+  seen: Fact,
+  problem: PlacingProblem | undefined,
+): Need {
   const { recheckAfterDays: afterDays } = policy;
-  const causes: ReadingCause[] = [
-    {
-      cause: "stale",
-      from: addDays(reading.on, afterDays),
-      fact: { kind: "stale", on: reading.on, afterDays },
-    },
-  ];
-  if (unit.backOn !== undefined && reading.on < unit.backOn) {
+  const { on } = reading;
+  const from = addDays(on, afterDays);
+  const stale: Fact = { kind: "stale", on, afterDays };
+  const { backOn } = unit;
+  const isBack = backOn !== undefined && on < backOn;
+  // Nearly every reading: only its age will ask for another.
+  if (!isBack && reading.source !== "flash" && !problem) {
+    return readingNeed(unit, component, policy, "stale", from, [seen, stale]);
+  }
+  const causes: ReadingCause[] = [{ cause: "stale", from, fact: stale }];
+  if (isBack) {
     causes.push({
       cause: "back-from-custody",
-      from: unit.backOn,
-      fact: { kind: "back-from-custody", on: unit.backOn },
+      from: backOn,
+      fact: { kind: "back-from-custody", on: backOn },
     });
   }
   if (reading.source === "flash") {
-    causes.push({
-      cause: "flash-unconfirmed",
-      from: reading.on,
-      fact: { kind: "flash-unconfirmed", on: reading.on },
-    });
+    causes.push({ cause: "flash-unconfirmed", from: on, fact: { kind: "flash-unconfirmed", on } });
   }
-  return causes;
+  if (problem) causes.push({ cause: "unclear", from: on, fact: placingFact(problem) });
+  causes.sort((a, b) => compareText(a.from, b.from));
+  const first = causes[0] ?? { cause: "stale", from };
+  return readingNeed(unit, component, policy, first.cause, first.from, [seen, ...causes.map((c) => c.fact)]);
 }
 
-/** One need for all the causes to read a component again; the earliest gives it its date and its name. */
 function readingNeed(
   unit: UnitFacts,
   component: string,
   policy: Policy,
-  causes: readonly ReadingCause[],
-  seen: readonly Fact[],
+  cause: NeedCause,
+  dueFrom: PlainDate,
+  because: readonly Fact[],
 ): Need {
-  const inOrder = causes.length === 1 ? causes : [...causes].sort((a, b) => compareText(a.from, b.from));
-  const [first] = inOrder;
-  if (!first) throw new Error("a reading need has a cause");
-  const hold = pastHolds(unit, policy, first.from);
-  return {
+  const need: Need = {
     unit: unit.id,
     kind: "reading",
     component,
-    cause: first.cause,
+    cause,
     urgency: "routine",
-    ...hold.dates,
-    targets: [],
-    because: [...seen, ...inOrder.map((c) => c.fact), ...hold.facts],
+    dueFrom,
+    targets: NONE,
+    because,
   };
+  return pastHolds(need, unit, policy);
 }
 
 function firmwareNeed(
@@ -117,30 +124,25 @@ function firmwareNeed(
   call: Call,
   seen: Fact,
 ): Need | undefined {
-  const start = call.start ?? laterOf(reading.on, call.notBefore ?? reading.on);
-  const hold = pastHolds(unit, policy, start, call.safetyFrom);
-  if (call.end !== undefined && hold.dates.dueFrom >= call.end) return undefined;
-  return {
+  const plain: Need = {
     unit: unit.id,
     kind: "firmware",
     component,
     cause: call.cause,
     urgency: call.urgency,
-    ...hold.dates,
-    ...(call.end !== undefined && { dueTo: call.end }),
+    dueFrom: call.start ?? laterOf(reading.on, call.notBefore ?? reading.on),
     targets: call.targets,
-    because: [seen, ...call.because, ...hold.facts],
+    because: [seen, ...call.because],
   };
+  const need = pastHolds(plain, unit, policy, call.safetyFrom);
+  if (call.end === undefined) return need;
+  return need.dueFrom >= call.end ? undefined : { ...need, dueTo: call.end };
 }
 
-/** A date moved past the holds on the unit and its group; a safety fix breaks through, unless the policy says otherwise. */
-function pastHolds(
-  unit: UnitFacts,
-  policy: Policy,
-  from: PlainDate,
-  safety?: Call["safetyFrom"],
-): { dates: Pick<Need, "dueFrom" | "heldFrom">; facts: readonly Fact[] } {
-  if (!unit.hold && !policy.hold) return { dates: { dueFrom: from }, facts: [] };
+/** A need moved past the holds on the unit and its group; a safety fix breaks through, unless the policy says otherwise. */
+function pastHolds(need: Need, unit: UnitFacts, policy: Policy, safety?: Call["safetyFrom"]): Need {
+  if (!unit.hold && !policy.hold) return need;
+  const from = need.dueFrom;
   const holds: { of: "unit" | "group"; hold: Hold | undefined }[] = [
     { of: "unit", hold: unit.hold },
     { of: "group", hold: policy.hold },
@@ -156,12 +158,17 @@ function pastHolds(
     facts.push({ kind: "hold-broken", release: safety.release });
     moved = laterOf(from, safety.on);
   }
-  return { dates: { dueFrom: moved, ...(moved > from && { heldFrom: from }) }, facts };
+  return {
+    ...need,
+    dueFrom: moved,
+    ...(moved > from && { heldFrom: from }),
+    because: [...need.because, ...facts],
+  };
 }
 
 /**
  * Firmware calls are the same for all units of one revision and region that run one version under one policy. (Placing
- * answers the same version object for the same readout, so the object itself is the key.)
+ * answers the same version object for the same readout, and each component's versions are its own: the object is the key.)
  */
 function rememberedCalls(
   prepared: PreparedComponent,
@@ -169,33 +176,30 @@ function rememberedCalls(
   policy: Policy,
   version: Version,
 ): readonly Call[] {
-  let byPolicy = remembered.get(prepared);
-  if (!byPolicy) {
-    byPolicy = new WeakMap();
-    remembered.set(prepared, byPolicy);
-  }
-  let byVersion = byPolicy.get(policy);
+  let byVersion = remembered.get(policy);
   if (!byVersion) {
     byVersion = new Map();
-    byPolicy.set(policy, byVersion);
+    remembered.set(policy, byVersion);
   }
-  let calls = byVersion.get(version);
-  if (!calls) {
-    calls = new Map();
-    byVersion.set(version, calls);
+  let known = byVersion.get(version);
+  if (!known) {
+    known = { byFit: new Map() };
+    byVersion.set(version, known);
   }
   const { hardwareRevision, region } = unit;
-  const fit =
-    hardwareRevision === undefined && region === undefined
-      ? ""
-      : `${hardwareRevision ?? ""}\n${region ?? ""}`;
-  let found = calls.get(fit);
+  if (hardwareRevision === undefined && region === undefined) {
+    known.plain ??= firmwareCalls(prepared, unit, policy, version);
+    return known.plain;
+  }
+  const fit = `${hardwareRevision ?? ""}\n${region ?? ""}`;
+  let found = known.byFit.get(fit);
   if (!found) {
     found = firmwareCalls(prepared, unit, policy, version);
-    calls.set(fit, found);
+    known.byFit.set(fit, found);
   }
   return found;
 }
-type CallsByFit = Map<string, readonly Call[]>;
-/** Catalogues are kept for long, policies are read anew with every request: neither may hold on to the other. */
-const remembered = new WeakMap<PreparedComponent, WeakMap<Policy, Map<Version, CallsByFit>>>();
+/** `plain`: of units of which neither revision nor region is known. */
+type KnownCalls = { plain?: readonly Call[]; readonly byFit: Map<string, readonly Call[]> };
+/** Catalogues are kept for long, policies are read anew with every request: what is remembered goes with the policy. */
+const remembered = new WeakMap<Policy, Map<Version, KnownCalls>>();
