@@ -12,25 +12,11 @@ import {
 } from "#core/firmware/catalogue.ts";
 import { conditionsShape } from "#core/firmware/conditions.ts";
 import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
-import type { Reading, UnitFacts } from "#core/firmware/unit.ts";
 import type { Numbering } from "#core/firmware/version.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { pool, rowsAtOnce, type Tx } from "./pool.ts";
-
-/** Which units a change concerns. */
-export type Scope =
-  | { readonly of: "units"; readonly ids: readonly string[] }
-  | { readonly of: "model"; readonly id: string }
-  | { readonly of: "group"; readonly id: string }
-  | { readonly of: "club" };
-
-export type KnownUnit = UnitFacts & {
-  readonly model: string;
-  readonly group: string | null;
-  /** With somebody now. */
-  readonly away: boolean;
-};
+import { pool, type Tx } from "./pool.ts";
+import { type KnownUnit, loadUnits, type Scope, scopeCondition } from "./unit-facts.ts";
 
 export type ClubFacts = {
   readonly units: readonly KnownUnit[];
@@ -40,20 +26,6 @@ export type ClubFacts = {
 
 export const policyOf = (facts: Pick<ClubFacts, "policies">, unit: Pick<KnownUnit, "group">): Policy =>
   (unit.group === null ? undefined : facts.policies.get(unit.group)) ?? PLAIN_POLICY;
-
-/** The condition that selects a scope's units from `unit u`; its value is $1. */
-export function scopeCondition(scope: Scope): { where: string; values: unknown[] } {
-  switch (scope.of) {
-    case "units":
-      return { where: "u.id = any($1::bigint[])", values: [scope.ids] };
-    case "model":
-      return { where: "u.model_id = $1", values: [scope.id] };
-    case "group":
-      return { where: "u.group_id = $1", values: [scope.id] };
-    case "club":
-      return { where: "$1::boolean", values: [true] };
-  }
-}
 
 export async function loadFacts(tx: Tx, scope: Scope): Promise<ClubFacts> {
   const { where, values } = scopeCondition(scope);
@@ -66,49 +38,6 @@ export async function loadFacts(tx: Tx, scope: Scope): Promise<ClubFacts> {
     ),
   ]);
   return { units, catalogues: await keptCatalogues(tx, rows), policies };
-}
-
-type UnitFactsRow = {
-  id: string;
-  model_id: string;
-  group_id: string | null;
-  hardware_revision_id: string | null;
-  region: string | null;
-  added_on: PlainDate;
-  back_on: PlainDate | null;
-  away: boolean;
-  hold_until: PlainDate | null;
-  hold_why: string | null;
-  readings: Reading[] | null;
-};
-
-/** The units that are not shelved, each with the newest reading of each component. */
-export async function loadUnits(tx: Tx, scope: Scope): Promise<KnownUnit[]> {
-  const { where, values } = scopeCondition(scope);
-  const rows = await rowsAtOnce<UnitFactsRow>(
-    tx,
-    `select u.id::text, u.model_id::text, u.group_id::text, u.hardware_revision_id::text, u.region, u.added_on, u.hold_until, u.hold_why,
-       (select max(c.back_on) from custody c where c.club_id = u.club_id and c.unit_id = u.id) back_on,
-       exists (select from custody c where c.club_id = u.club_id and c.unit_id = u.id and c.back_on is null) away,
-       (select json_agg(json_build_object('id', r.id::text, 'component', r.component_id::text, 'raw', r.raw,
-          'source', r.source, 'at', r.read_at::text, 'on', (r.read_at at time zone (select time_zone from club))::date))
-        from (select distinct on (component_id) * from reading where club_id = u.club_id and unit_id = u.id
-              order by component_id, read_at desc, id desc) r) readings
-     from unit u where u.shelved_at is null and ${where}`,
-    values,
-  );
-  return rows.map((row) => ({
-    id: row.id,
-    model: row.model_id,
-    group: row.group_id,
-    away: row.away,
-    addedOn: row.added_on,
-    readings: row.readings ?? [],
-    ...(row.hardware_revision_id !== null && { hardwareRevision: row.hardware_revision_id }),
-    ...(row.region !== null && { region: row.region }),
-    ...(row.back_on !== null && { backOn: row.back_on }),
-    ...(row.hold_until !== null && { hold: { until: row.hold_until, why: row.hold_why ?? "" } }),
-  }));
 }
 
 export type ReleaseRow = {
@@ -236,27 +165,4 @@ async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map
 export async function loadPolicies(tx: Tx): Promise<Map<string, Policy>> {
   const { rows } = await tx.query<{ id: string; policy: Policy }>("select id, policy from unit_group");
   return new Map(rows.map((row) => [row.id, row.policy]));
-}
-
-/** How many units a change concerns. */
-export async function scopeSize(tx: Tx, scope: Scope): Promise<number> {
-  const { where, values } = scopeCondition(scope);
-  const { rows } = await tx.query<{ n: number }>(
-    `select count(*)::int n from unit u where u.shelved_at is null and ${where}`,
-    values,
-  );
-  return rows[0]?.n ?? 0;
-}
-
-export type ByModel = { readonly model: string; readonly id: string };
-
-/** The next of a scope's units in the order of models and ids: those of one model need its catalogue once. */
-export async function loadByModel(tx: Tx, scope: Scope, after: ByModel, limit: number): Promise<ByModel[]> {
-  const { where, values } = scopeCondition(scope);
-  const { rows } = await tx.query<ByModel>(
-    `select u.model_id model, u.id from unit u where u.shelved_at is null and ${where} and (u.model_id, u.id) > ($2, $3)
-     order by u.model_id, u.id limit $4`,
-    [...values, after.model, after.id, limit],
-  );
-  return rows;
 }

@@ -1,8 +1,9 @@
 // Needs brought up to date after a change that touches many units: at once if they are few, else as a job with progress.
-import { type ByModel, loadByModel, type Scope, scopeSize } from "./facts.ts";
+
 import { recompute } from "./needs.ts";
 import { type Actor, type Tx, withClub, withoutClub } from "./pool.ts";
 import { type Job, send, takeJobs, type Worker } from "./queue.ts";
+import { type ByModel, loadByModel, type Scope, scopeSize } from "./unit-facts.ts";
 
 /** So many units are done in the transaction of the change itself; it takes less than a second. */
 export const AT_ONCE = 2500;
@@ -23,43 +24,91 @@ export async function bringUpToDate(tx: Tx, scope: Scope, why: string, atOnce = 
 }
 
 /**
- * Does one job to its end, in parts of some thousand units; each part is a transaction, so what is done stays done.
+ * Does one job to its end, in parts of some thousand units; each part is a transaction, so what is done stays done. Two
+ * parts are under way at once: while PostgreSQL stores one, the next is worked out. They are saved in their order, and a
+ * part begins when the one before it has all its locks: so none waits for a lock while another waits for it out here.
  */
 export async function doWork(job: Job, part = PART): Promise<void> {
   const actor: Actor = { club: job.club, person: job.person };
-  for (;;) {
-    const left = await withClub(actor, async (tx) => {
-      const next = await nextUnits(tx, job.work, part);
-      if (!next) return false;
-      await recompute(tx, { of: "units", ids: next.units.map((unit) => unit.id) });
-      await moveOn(tx, job.work, next, next.units.length === part);
-      return true;
-    });
-    if (!left) return;
+  const work = await withClub(actor, (tx) => workLeft(tx, job.work));
+  if (!work) return;
+  let before: Promise<void> = Promise.resolve();
+  const underWay = new Set<Promise<void>>();
+  try {
+    for (let at = 0; at === 0 || at < work.units.length; at += part) {
+      const units = work.units.slice(at, at + part);
+      const after = work.units[at - 1] ?? work.after;
+      const last = at + part >= work.units.length;
+      const own = startPart(actor, { work: job.work, after, units, last }, before);
+      underWay.add(own.saved);
+      await Promise.race([own.locked, own.saved]);
+      await before;
+      underWay.delete(before);
+      before = own.saved;
+    }
+    await before;
+  } catch (error) {
+    if (!(error instanceof TakenOver)) throw error;
+  } finally {
+    await Promise.allSettled(underWay);
   }
 }
 
-type Next = { readonly after: ByModel; readonly units: readonly ByModel[] };
+type Part = {
+  readonly work: string;
+  /** The last unit of the part before it. */
+  readonly after: ByModel;
+  readonly units: readonly ByModel[];
+  /** Nothing is left after it. */
+  readonly last: boolean;
+};
 
-/** The units that come next; nothing if the work is finished. */
-async function nextUnits(tx: Tx, id: string, limit: number): Promise<Next | undefined> {
+/** Another server works on the same job and has come further. */
+class TakenOver extends Error {}
+
+/** Begins a part; it is saved after its turn has come. */
+function startPart(
+  actor: Actor,
+  part: Part,
+  turn: Promise<void>,
+): { locked: Promise<void>; saved: Promise<void> } {
+  let hasLocks = () => {};
+  const locked = new Promise<void>((resolve) => {
+    hasLocks = resolve;
+  });
+  const saved = withClub(actor, async (tx) => {
+    // Undone for the sake of another and begun again, it could wait for that one while the next part waits for it.
+    await tx.query("set local lock_timeout = '20s'");
+    await recompute(tx, { of: "units", ids: part.units.map((unit) => unit.id) }, hasLocks);
+    await turn;
+    await moveOn(tx, part);
+  });
+  return { locked, saved };
+}
+
+/** What a job has still to do, by model, behind the last unit done; nothing if it is finished. */
+async function workLeft(
+  tx: Tx,
+  id: string,
+): Promise<{ after: ByModel; units: readonly ByModel[] } | undefined> {
   const { rows } = await tx.query<{ scope: Scope; last_model: string; last_unit: string }>(
-    "select scope, last_model, last_unit from work where id = $1 and finished_at is null for update",
+    "select scope, last_model, last_unit from work where id = $1 and finished_at is null",
     [id],
   );
   const work = rows[0];
   if (!work) return undefined;
   const after = { model: work.last_model, id: work.last_unit };
-  return { after, units: await loadByModel(tx, work.scope, after, limit) };
+  return { after, units: await loadByModel(tx, work.scope, after) };
 }
 
-async function moveOn(tx: Tx, id: string, { after, units }: Next, left: boolean): Promise<void> {
-  const last = units.at(-1) ?? after;
-  await tx.query(
-    `update work set done = done + $2, last_model = $3, last_unit = $4, finished_at = case when $5 then null else now() end
-     where id = $1`,
-    [id, units.length, last.model, last.id, left],
+async function moveOn(tx: Tx, { work, after, units, last }: Part): Promise<void> {
+  const to = units.at(-1) ?? after;
+  const { rowCount } = await tx.query(
+    `update work set done = done + $2, last_model = $3, last_unit = $4, finished_at = case when $5 then now() end
+     where id = $1 and finished_at is null and last_model = $6 and last_unit = $7`,
+    [work, units.length, to.model, to.id, last, after.model, after.id],
   );
+  if (rowCount === 0) throw new TakenOver();
 }
 
 export type OpenWork = { readonly why: string; readonly done: number; readonly total: number };

@@ -6,8 +6,9 @@ import { goalOfNeeds, stateOfUnit, type Way, wayOf } from "#core/firmware/way.ts
 import { laterOf, type PlainDate } from "#core/quantities/date.ts";
 import type { StoredNeed } from "#db/board.ts";
 import { confirmationsOf, proceduresOf } from "#db/dossier.ts";
-import { type KnownUnit, loadFacts, policyOf } from "#db/facts.ts";
+import { loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
+import type { KnownUnit } from "#db/unit-facts.ts";
 import { type UnitRow, unitByTag } from "#db/units.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { shownConfirmed } from "../models/dossier.server.ts";
