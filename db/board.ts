@@ -1,6 +1,6 @@
 // Reads the stored needs: what is due today is due_from <= today, an index scan for each thing that can be done.
 import type { Fact } from "#core/firmware/facts.ts";
-import type { Doing } from "#core/needs/doing.ts";
+import { DOINGS, type Doing } from "#core/needs/doing.ts";
 import type { NeedCause, NeedKind, Target } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
@@ -33,10 +33,13 @@ export type StoredNeed = {
   because: Fact[];
 };
 
-type Undecoded<Row extends { targets: Target[] }> = Omit<Row, "targets"> & { targets: string };
+type Encoded = { doing: Doing; targets: Target[] };
+type Undecoded<Row extends Encoded> = Omit<Row, keyof Encoded> & { doing: number; targets: string };
 
-const decoded = <Row extends { targets: Target[] }>(rows: readonly Undecoded<Row>[]): Row[] =>
-  rows.map((row) => ({ ...row, targets: decodeTargets(row.targets) }) as unknown as Row);
+const decoded = <Row extends Encoded>(rows: readonly Undecoded<Row>[]): Row[] =>
+  rows.map(
+    (row) => ({ ...row, doing: DOINGS[row.doing], targets: decodeTargets(row.targets) }) as unknown as Row,
+  );
 
 const NEED = `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause,
     n.urgency, n.doing, n.targets, n.because
@@ -97,7 +100,6 @@ export type BoardRow = Omit<StoredNeed, "due_to" | "held_from"> & {
   model_id: string;
   place_id: string | null;
   holder_id: string | null;
-  raw: string | null;
 };
 
 export type BoardGroup = Doing | "held";
@@ -128,15 +130,13 @@ export async function boardGroups(
   add("k.person_id", filter.person);
   const rowsOf = (group: BoardGroup) =>
     `select '${group}' board, n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.cause, n.urgency, n.doing,
-       n.targets, n.because, u.tag, u.model_id, u.place_id, k.person_id holder_id,
-       (select r.raw from reading r where r.club_id = n.club_id and r.unit_id = n.unit_id and r.component_id = n.component_id
-        order by r.read_at desc, r.id desc limit 1) raw
+       n.targets, n.because, u.tag, u.model_id, u.place_id, ${MAY_BE_AWAY[group] ? "k.person_id" : "null::bigint"} holder_id
      from need n
      join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
      join component c on c.club_id = n.club_id and c.id = n.component_id
      ${SORT_JOIN[sort] ?? ""}
-     left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null
-     where (n.due_to is null or n.due_to > $1) and ${OF_GROUP[group]} ${conditions.join(" ")}
+     ${MAY_BE_AWAY[group] || filter.person !== undefined ? CUSTODY : ""}
+     where (n.due_to is null or n.due_to > $1) and ${ofGroup(group)} ${conditions.join(" ")}
      order by ${ORDER[sort]} limit ${Math.trunc(limit)}`;
   // One after the other, as they are written: the door to the database does without parallel plans.
   const { rows } = await tx.query<Undecoded<BoardRow> & { board: BoardGroup }>(
@@ -147,14 +147,22 @@ export async function boardGroups(
   return new Map(groups.map((group) => [group, decoded<BoardRow>(found.get(group) ?? [])]));
 }
 
-const OF_GROUP: Record<BoardGroup, string> = {
-  install: "n.due_from <= $1 and n.doing = 'install'",
-  kit: "n.due_from <= $1 and n.doing = 'kit'",
-  "no-route": "n.due_from <= $1 and n.doing = 'no-route'",
-  read: "n.due_from <= $1 and n.doing = 'read'",
-  "look-up": "n.due_from <= $1 and n.doing = 'look-up'",
-  "ask-back": "n.due_from <= $1 and n.doing = 'ask-back'",
-  held: "n.held_from <= $1 and n.due_from > $1",
+const ofGroup = (group: BoardGroup): string =>
+  group === "held"
+    ? "n.held_from <= $1 and n.due_from > $1"
+    : `n.due_from <= $1 and n.doing = ${DOINGS.indexOf(group)}`;
+
+const CUSTODY = "left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null";
+
+/** What can only be done here is a need of units that are here: nobody has to be asked who has them. */
+const MAY_BE_AWAY: Record<BoardGroup, boolean> = {
+  install: false,
+  kit: false,
+  "no-route": false,
+  read: false,
+  "look-up": true,
+  "ask-back": true,
+  held: true,
 };
 
 /** One group alone. */

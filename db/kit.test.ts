@@ -2,6 +2,7 @@
 import { beforeAll, expect, test } from "vitest";
 import { identityShape } from "#core/dossier/identity.ts";
 import { chainsOfModel } from "#core/kit/means.ts";
+import { DOINGS } from "#core/needs/doing.ts";
 import { plain } from "#core/quantities/date.ts";
 import { putIdentity } from "./dossier.ts";
 import { addAttempt, loadKit, plugsOf } from "./kit.ts";
@@ -60,8 +61,8 @@ const chains = async (tx: Tx) => {
 };
 const doing = async (tx: Tx) => {
   await recompute(tx, { of: "club" });
-  const { rows } = await tx.query<{ doing: string }>("select doing from need where kind = 'firmware'");
-  return rows.map((row) => row.doing);
+  const { rows } = await tx.query<{ doing: number }>("select doing from need where kind = 'firmware'");
+  return rows.map((row) => DOINGS[row.doing]);
 };
 /** What is done in it is undone after. */
 async function trying<Value>(act: (tx: Tx) => Promise<Value>): Promise<Value> {
@@ -142,7 +143,7 @@ test("four tries that failed make it known bad, and its radio waits for kit; a f
 
 test("needs follow the kit: ready, waiting, ready again, and away before all", async () => {
   const told = await trying(async (tx) => {
-    const seen: string[][] = [await doing(tx)];
+    const seen: (string | undefined)[][] = [await doing(tx)];
     await putDriverOn(tx, laid.computer, laid.driver, null);
     seen.push(await doing(tx));
     await putDriverOn(tx, laid.computer, laid.driver, "2.5");

@@ -71,7 +71,8 @@ export type NeedRecord = {
   held_from: PlainDate | null;
   cause: string;
   urgency: number;
-  doing: Doing;
+  /** Its place in the list of doings, as urgency's in that of urgencies. */
+  doing: number;
   targets: string;
   because: string;
 };
@@ -98,7 +99,7 @@ export const recordOf = (need: Need, doing: Doing): NeedRecord => ({
   held_from: need.heldFrom ?? null,
   cause: need.cause,
   urgency: URGENCIES.indexOf(need.urgency),
-  doing,
+  doing: DOINGS.indexOf(doing),
   targets: targetsText(need.targets),
   because: `[${need.because.map(factText).join(",")}]`,
 });
@@ -155,7 +156,7 @@ async function insert(tx: Tx, rows: readonly NeedRecord[]): Promise<void> {
   await tx.query(
     `insert into need (club_id, ${LIST}) select current_club(), ${LIST} from jsonb_to_recordset($1::jsonb)
        as r(unit_id bigint, kind text, component_id bigint, due_from date, due_to date, held_from date, cause text,
-            urgency smallint, doing doing, targets text, because jsonb)`,
+            urgency smallint, doing smallint, targets text, because jsonb)`,
     [`[${rows.map(rowJson).join(",")}]`],
   );
 }
@@ -175,11 +176,11 @@ async function copy(tx: Tx, records: Iterable<NeedRecord>): Promise<void> {
     else rows.date(record.held_from);
     rows.text(record.cause);
     rows.smallint(record.urgency);
-    rows.text(record.doing);
+    rows.smallint(record.doing);
     rows.text(record.targets);
     rows.jsonb(record.because);
     // In the order of the board's index, so that neighbours go in one after the other. (PostgreSQL sorts wide rows slowly.)
-    const kind = DOINGS.indexOf(record.doing) * URGENCIES.length - record.urgency;
+    const kind = record.doing * URGENCIES.length - record.urgency;
     ranks.push(kind * 10_000_000 + due);
   }
   await tx.query("drop table if exists pg_temp.need_in");

@@ -115,6 +115,22 @@ describe("the board", () => {
       }),
   );
 
+  it("says of each need who has the radio and what was read last, whatever it asks for and leaves out", () =>
+    club.ask(async (tx, who) => {
+      const { units } = await loadFacts(tx, { of: "club" });
+      const holders = new Map((await wallUnits(tx)).map((u) => [u.id, u.holder_id]));
+      const rows = await all(tx, who);
+      for (const row of rows) {
+        expect([row.tag, row.holder_id]).toEqual([row.tag, holders.get(row.unit_id) ?? null]);
+        const newest = units
+          .find((u) => u.id === row.unit_id)
+          ?.readings.find((r) => r.component === row.component_id);
+        const told = row.because.find((fact) => fact.kind === "reading");
+        expect([row.tag, told?.raw]).toEqual([row.tag, newest?.raw]);
+      }
+      expect(rows.filter((row) => row.holder_id !== null).length).toBeGreaterThan(1);
+    }));
+
   it("filtered by urgency, and by several at once", () =>
     club.ask(async (tx, who) => {
       const everything = await all(tx, who);

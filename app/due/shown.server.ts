@@ -51,13 +51,14 @@ export function shownRows(
     };
     const urgency = URGENCY[row.urgency];
     const with_ = row.kind === "firmware" ? means[meansKey(row)] : undefined;
+    const seen = row.because.find((fact) => fact.kind === "reading");
     const holder = row.holder_id && called.get(`person${row.holder_id}`)?.split(" ")[0];
     return {
       unit: row.unit_id,
       tag: row.tag,
       model: called.get(`model${row.model_id}`) ?? "?",
       component: row.component,
-      ...(row.raw && { raw: row.raw.slice(0, 24) }),
+      ...(seen && { raw: seen.raw.slice(0, 24) }),
       ...(urgency && { urgency }),
       says: sayNeed({ ...row, dueFrom: row.due_from }, names, row.component !== "main"),
       why: shownFacts(row.because, names, links),

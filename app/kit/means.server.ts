@@ -2,9 +2,9 @@
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import type { Chains } from "#core/kit/chain.ts";
 import { isKitKnown, meansOfRoute } from "#core/kit/means.ts";
-import type { KnownUnit } from "#db/unit-facts.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
+import type { KnownUnit } from "#db/unit-facts.ts";
 import type { SignedIn } from "../context.ts";
 import type { ShownWay } from "../unit/way.tsx";
 import type { ShownMeans } from "./means.tsx";
