@@ -20,20 +20,25 @@ whenClosing(async () => {
 /** A socket that sends what is written in one turn of the event loop as one piece. */
 function gatheringSocket(): net.Socket {
   const socket = new net.Socket();
+  // Only now: connecting gives a socket its own way of writing back.
+  socket.once("connect", () => gatherWrites(socket));
+  return socket;
+}
+
+function gatherWrites(socket: net.Socket): void {
   const write = socket.write.bind(socket) as (...args: unknown[]) => boolean;
   let gathering = false;
   socket.write = (...args: unknown[]) => {
     if (!gathering) {
       gathering = true;
       socket.cork();
-      process.nextTick(() => {
+      queueMicrotask(() => {
         gathering = false;
         socket.uncork();
       });
     }
     return write(...args);
   };
-  return socket;
 }
 
 export type Reading = <Value>(act: (tx: Tx) => Promise<Value>) => Promise<Value>;

@@ -178,7 +178,7 @@ async function measureRelease(actor: Actor): Promise<Measured> {
   return under("one new release that touches 2,000 units: needs up to date", time, 1000);
 }
 
-async function measureBoard(actor: Actor, owner: pg.Client): Promise<Measured[]> {
+export async function measureBoard(actor: Actor, owner: pg.Client): Promise<Measured[]> {
   await owner.query("vacuum analyze need");
   const limit = 50;
   const board = (tx: Tx) => boardGroup(tx, "install", today, {}, "urgency", limit);

@@ -18,7 +18,11 @@ export function Filters(props: {
 }) {
   const { asked, choices } = props;
   return (
-    <Form className="mb-4 flex flex-wrap items-end gap-2.5 text-sm" key={JSON.stringify(asked)}>
+    // On a phone one row that moves sideways: wrapped, it would take a third of the first screen.
+    <Form
+      className="mb-4 flex items-end gap-2.5 text-sm max-md:-mx-4 max-md:overflow-x-auto max-md:px-4 max-md:pb-1.5 md:flex-wrap"
+      key={JSON.stringify(asked)}
+    >
       <Choose
         name="do"
         label="What to do"
@@ -44,7 +48,7 @@ export function Filters(props: {
       <Choose
         name="sort"
         label="Sort by"
-        all="urgency, then age"
+        all="urgency first"
         value={asked.sort}
         options={[
           ["since", "age"],
@@ -53,11 +57,11 @@ export function Filters(props: {
           ["place", "place"],
         ]}
       />
-      <button type="submit" className="btn btn-primary btn-sm">
+      <button type="submit" className="btn btn-primary btn-sm shrink-0">
         Show
       </button>
       {Object.keys(asked).length > 0 && (
-        <Link to="/due" className="link">
+        <Link to="/due" className="link max-md:order-first max-md:mb-1">
           everything
         </Link>
       )}
@@ -73,7 +77,7 @@ function Choose(props: {
   readonly options: readonly (readonly [string, string])[];
 }) {
   return (
-    <label className="font-semibold">
+    <label className="shrink-0 font-semibold">
       <span className="mb-0.5 block">{props.label}</span>
       <select
         name={props.name}

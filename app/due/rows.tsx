@@ -56,7 +56,7 @@ function Row({ row, club }: { readonly row: ShownRow; readonly club: FrameData }
               {row.urgency}
             </span>
           )}
-          {row.raw && <span className="ver text-quiet">{row.raw}: </span>}
+          {row.raw && <span className="ver text-quiet">{`${row.raw}: `}</span>}
           {row.says}
         </p>
         <Why facts={row.why} />

@@ -1,4 +1,5 @@
-// "Why?": opens the facts behind a verdict, each leading to its record. Works without scripts.
+// "Why?": opens the facts behind a verdict, each leading to its record. Works without scripts. (Few attributes and pieces of
+// text: a board has hundreds of these, and each piece is a part of the time that drawing the page takes.)
 import type { Fact } from "#core/firmware/facts.ts";
 import { sayFact } from "./words/facts.ts";
 import type { Names } from "./words/standing.ts";
@@ -17,13 +18,11 @@ export const shownFacts = (because: readonly Fact[], names: Names, links: Links)
 
 export function Why({ facts }: { readonly facts: readonly ShownFact[] }) {
   return (
-    <details className="open:w-full">
-      <summary className="link w-fit cursor-pointer list-none text-sm">Why?</summary>
-      <ul data-go className="why">
+    <details className="why">
+      <summary>Why?</summary>
+      <ul data-go>
         {facts.map(([text, to]) => (
-          <li key={text}>
-            {text} {to && <a href={to}>look</a>}
-          </li>
+          <li key={text}>{to ? <a href={to}>{text}</a> : text}</li>
         ))}
       </ul>
     </details>
