@@ -70,8 +70,9 @@ function AllChains(props: {
         <ul className="text-sm">
           {chains.slice(DRAWN).map((chain) => (
             <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
-              <span>
-                {VERDICT_WORD[chain.verdict]}: {chain.short}{" "}
+              <span className="inline-flex flex-wrap items-baseline gap-x-2">
+                <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} />
+                {chain.short}
                 <span className="text-quiet">{chain.evidence}</span>
               </span>
               {tried(chain)}

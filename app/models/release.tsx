@@ -77,7 +77,7 @@ function TouchedUnits({ touched }: { readonly touched: Touched }) {
   const parts = [
     ["would need something", touched.newlyDue],
     ["would need something else than now", touched.changed],
-    ["would be due later, or another day", touched.later],
+    ["would be due later, on another day or for another reason", touched.later],
     ["would need nothing more", touched.freed],
   ] as const;
   return (

@@ -101,6 +101,15 @@ describe("a release put into the list or taken out of it", () => {
     expect(changed.get("dsp")?.component).toEqual(two.get("dsp")?.component);
   });
 
+  it("withdrawn under a radio that is on hold it is told as later: what is to come has another reason and urgency", () => {
+    const held = { ...unit("u", 1), hold: { until: addDays(today, 40), why: "w" } };
+    const before = catalogue(release(1, -50), release(2, -40));
+    const gone = catalogue(release(1, -50, { withdrawn: { on: today, why: "w" } }), release(2, -40));
+    const effect = effectOf([held], plainPolicy, before, gone, today);
+    expect(effect).toEqual({ newlyDue: [], changed: [], freed: [], later: ["u"] });
+    expect(effectOf([held], plainPolicy, before, before, today).later).toEqual([]);
+  });
+
   it("for a day to come it makes nobody due now, but is told as later", () => {
     const before = catalogue(release(1, -50));
     const after = withRelease(before, "main", "R2", release(2, 10));

@@ -13,7 +13,7 @@ export type Effect = {
   readonly changed: readonly string[];
   /** Units that would have nothing due any more. */
   readonly freed: readonly string[];
-  /** Units that get a need for a later day. */
+  /** Units whose installs to come would change: another day, cause, urgency or release. */
   readonly later: readonly string[];
 };
 
@@ -68,6 +68,6 @@ function gist(unit: UnitFacts, catalogue: Catalogue, policy: Policy, today: Plai
     .map((n) => [n.kind, n.component, n.cause, n.urgency, targetOn(n, today)].join());
   const later = needs
     .filter((n) => n.kind === "firmware")
-    .map((n) => [n.component, n.dueFrom, ...n.targets.map((t) => t.release)].join());
+    .map((n) => [n.component, n.cause, n.urgency, n.dueFrom, ...n.targets.map((t) => t.release)].join());
   return { open: open.sort().join(";"), later: later.sort().join(";") };
 }
