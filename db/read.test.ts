@@ -1,5 +1,6 @@
 // Reading for pages: one transaction for what overlaps, nothing changed in it, nobody else's club seen, and no connection
 // kept by what went wrong.
+import net from "node:net";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { plain } from "#core/quantities/date.ts";
 import { type Actor, withClub } from "./pool.ts";
@@ -57,6 +58,34 @@ test("what is asked at the same moment comes back to whoever asked", async () =>
     ),
   );
   expect(told).toEqual(numbers);
+});
+
+test("what is asked at the same moment goes out in one piece", async () => {
+  const pieces: number[] = [];
+  const sockets = net.Socket.prototype as unknown as Record<"_write" | "_writev", (...a: unknown[]) => void>;
+  const { _write, _writev } = sockets;
+  const noting = (write: typeof _write, count: (what: unknown) => number) =>
+    function (this: net.Socket, ...args: unknown[]) {
+      // What the tests' own runner writes elsewhere does not count.
+      if (this.remotePort === Number(new URL(database.appUrl).port)) pieces.push(count(args[0]));
+      write.apply(this, args);
+    };
+  sockets._write = noting(_write, () => 1);
+  sockets._writev = noting(_writev, (list) => (list as unknown[]).length);
+  try {
+    await readingOf(one)(async (tx) => {
+      // Whoever is first may have had to connect, and to say who reads.
+      await tx.query("select $1::int n", [0]);
+      pieces.length = 0;
+      const asked = [1, 2, 3].map((n) => tx.query<{ n: number }>("select $1::int n", [n]));
+      const later = (async () => tx.query<{ n: number }>("select $1::int n", [4]))();
+      const told = await Promise.all([...asked, later]);
+      expect(told.map(({ rows }) => rows[0]?.n)).toEqual([1, 2, 3, 4]);
+      expect(pieces).toEqual([16]);
+    });
+  } finally {
+    Object.assign(sockets, { _write, _writev });
+  }
 });
 
 test("nothing can be changed in it", async () => {
