@@ -38,7 +38,7 @@ export async function measureStore(): Promise<Measured[]> {
   return results;
 }
 
-export async function fill(tx: Tx): Promise<void> {
+async function fill(tx: Tx): Promise<void> {
   const { models, units } = bigClub();
   for (const [i, policy] of POLICIES.entries()) {
     await tx.query(
@@ -111,7 +111,7 @@ export async function fill(tx: Tx): Promise<void> {
 }
 
 /** As the server does it when a change concerns every unit: a job, worked off in parts. */
-export async function storeAll({ club, person }: Actor): Promise<void> {
+async function storeAll({ club, person }: Actor): Promise<void> {
   await withClub({ club, person }, (tx) => bringUpToDate(tx, { of: "club" }, "measured"));
   const { rows } = await withClub({ club, person }, (tx) =>
     tx.query<{ work: string }>("select id work from work where finished_at is null"),
@@ -120,7 +120,7 @@ export async function storeAll({ club, person }: Actor): Promise<void> {
 }
 
 /** As many rows of the same columns, copied as text into a table without keys, indexes or security. */
-export async function copyPlain(owner: pg.Client, actor: Actor): Promise<number> {
+async function copyPlain(owner: pg.Client, actor: Actor): Promise<number> {
   const { rows } = await withClub(actor, (tx) => tx.query<Record<string, unknown>>("select * from need"));
   const cell = (value: unknown) =>
     value === null
@@ -178,7 +178,7 @@ async function measureRelease(actor: Actor): Promise<Measured> {
   return under("one new release that touches 2,000 units: needs up to date", time, 1000);
 }
 
-export async function measureBoard(actor: Actor, owner: pg.Client): Promise<Measured[]> {
+async function measureBoard(actor: Actor, owner: pg.Client): Promise<Measured[]> {
   await owner.query("vacuum analyze need");
   const limit = 50;
   const board = (tx: Tx) => boardGroup(tx, "install", today, {}, "urgency", limit);
