@@ -4,7 +4,7 @@ import { DOINGS, type Doing } from "#core/needs/doing.ts";
 import type { NeedCause, NeedKind, Target } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { decodeTargets } from "./needs.ts";
+import { targetsSince } from "./needs.ts";
 import { rowsAtOnce, type Tx } from "./pool.ts";
 
 /** Units with something due, counted up to a thousand: beyond that the plate says "999+". */
@@ -29,6 +29,7 @@ export type StoredNeed = {
   cause: NeedCause;
   urgency: 0 | 1 | 2;
   doing: Doing;
+  /** The one that counts today, and those still to come. */
   targets: Target[];
   because: Fact[];
 };
@@ -36,10 +37,14 @@ export type StoredNeed = {
 type Encoded = { doing: Doing; targets: Target[] };
 type Undecoded<Row extends Encoded> = Omit<Row, keyof Encoded> & { doing: number; targets: string };
 
-const decoded = <Row extends Encoded>(rows: readonly Undecoded<Row>[]): Row[] =>
-  rows.map(
-    (row) => ({ ...row, doing: DOINGS[row.doing], targets: decodeTargets(row.targets) }) as unknown as Row,
-  );
+const decoded = <Row extends Encoded>(rows: readonly Undecoded<Row>[], today: PlainDate): Row[] =>
+  rows.map((row) => {
+    const { doing, targets } = row;
+    return Object.assign(row, {
+      doing: DOINGS[doing],
+      targets: targetsSince(targets, today),
+    }) as unknown as Row;
+  });
 
 const NEED = `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause,
     n.urgency, n.doing, n.targets, n.because
@@ -52,7 +57,7 @@ export async function needsOfUnit(tx: Tx, unit: string, today: PlainDate): Promi
      order by n.urgency desc, n.due_from`,
     [unit, today],
   );
-  return decoded(rows);
+  return decoded(rows, today);
 }
 
 export type WallNeed = Pick<
@@ -68,7 +73,7 @@ export async function openNeeds(tx: Tx, today: PlainDate): Promise<WallNeed[]> {
      where due_from <= $1 and (due_to is null or due_to > $1) order by urgency desc, due_from`,
     [today],
   );
-  return decoded(rows);
+  return decoded(rows, today);
 }
 
 export type BoardFilter = {
@@ -144,7 +149,7 @@ export async function boardGroups(
     values,
   );
   const found = groupBy(rows, (row) => row.board);
-  return new Map(groups.map((group) => [group, decoded<BoardRow>(found.get(group) ?? [])]));
+  return new Map(groups.map((group) => [group, decoded<BoardRow>(found.get(group) ?? [], today)]));
 }
 
 const ofGroup = (group: BoardGroup): string =>

@@ -3,10 +3,11 @@ import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
 import { DOINGS, doingOf } from "#core/needs/doing.ts";
+import { targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
 import { loadFacts, policyOf } from "./facts.ts";
-import { type NeedRecord, recompute, recordOf } from "./needs.ts";
+import { decodeTargets, encodeTargets, type NeedRecord, recompute, recordOf, targetsSince } from "./needs.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import { recordReading } from "./readings.ts";
 import { addRelease, withdrawRelease } from "./releases.ts";
@@ -183,6 +184,23 @@ test("kept up step by step over random histories, they equal needs worked out fr
       await withClub(actor, async (tx) => expect(await stored(tx)).toEqual(await fromScratch(tx)));
     }),
     { numRuns: 25 },
+  );
+});
+
+test("of the targets that the table holds, those that no longer count are left out, and no other", () => {
+  const targets = fc
+    .uniqueArray(fc.integer({ min: 0, max: 60 }), { maxLength: 12 })
+    .map((days) =>
+      days.sort((a, b) => a - b).map((d) => ({ from: addDays(first, d), release: String(d * 7) })),
+    );
+  fc.assert(
+    fc.property(targets, fc.integer({ min: -2, max: 62 }), (all, d) => {
+      const day = addDays(first, d);
+      const counting = all.findLastIndex((target) => target.from <= day);
+      expect(targetsSince(encodeTargets(all), day)).toEqual(all.slice(Math.max(0, counting)));
+      expect(decodeTargets(encodeTargets(all))).toEqual(all);
+      expect(targetOn({ targets: targetsSince(encodeTargets(all), day) }, day)).toBe(all[counting]?.release);
+    }),
   );
 });
 

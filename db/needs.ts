@@ -82,12 +82,25 @@ export const encodeTargets = (targets: readonly Target[]): string =>
   targets.map((t) => `${t.from} ${t.release}`).join(",");
 
 export const decodeTargets = (text: string): Target[] =>
-  text === ""
-    ? []
-    : text.split(",").map((one) => {
-        const [from = "", release = ""] = one.split(" ");
-        return { from: from as PlainDate, release };
-      });
+  text === "" ? [] : text.split(",").map(decodeTarget);
+
+function decodeTarget(text: string): Target {
+  const [from = "", release = ""] = text.split(" ");
+  return { from: from as PlainDate, release };
+}
+
+/** Of the targets as the table holds them the one that counts on a day and those behind it: the others never will again. */
+export function targetsSince(text: string, day: PlainDate): Target[] {
+  const found: Target[] = [];
+  for (let end = text.length; end > 0; ) {
+    const start = text.lastIndexOf(",", end - 1);
+    const target = decodeTarget(text.slice(start + 1, end));
+    found.push(target);
+    if (target.from <= day) break;
+    end = start;
+  }
+  return found.reverse();
+}
 
 /** A need as the table holds it. */
 export const recordOf = (need: Need, doing: Doing): NeedRecord => ({
