@@ -67,7 +67,7 @@ function AllChains(props: {
         </div>
       ))}
       {chains.length > DRAWN && (
-        <ul className="text-sm">
+        <ul className="flex flex-col gap-1.5 text-sm">
           {chains.slice(DRAWN).map((chain) => (
             <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
               <span className="inline-flex flex-wrap items-baseline gap-x-2">

@@ -94,7 +94,7 @@ function One(props: {
           <summary className="link w-fit cursor-pointer list-none">
             {others.length} more {others.length === 1 ? "chain holds" : "chains hold"}
           </summary>
-          <ul className="mt-1 flex flex-col gap-1">
+          <ul className="mt-1 flex flex-col gap-1.5">
             {others.map((chain) => (
               <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
                 <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} />
