@@ -10,6 +10,7 @@ import { DOINGS, type Doing, doingOf } from "#core/needs/doing.ts";
 import type { Need, Target } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { kept } from "#core/quantities/kept.ts";
 import { CopyRows } from "./copy.ts";
 import { loadCatalogues, loadPolicies, policyOf } from "./facts.ts";
 import { loadKit, plugsOf } from "./kit.ts";
@@ -126,24 +127,12 @@ function factText(fact: Fact): string {
   if (fact.kind === "reading") {
     return `{"kind":"reading","reading":"${fact.reading}","raw":${JSON.stringify(fact.raw)},"on":"${fact.on}"}`;
   }
-  let text = factTexts.get(fact);
-  if (text === undefined) {
-    text = JSON.stringify(fact);
-    factTexts.set(fact, text);
-  }
-  return text;
+  return kept(factTexts, fact, JSON.stringify);
 }
 const factTexts = new WeakMap<Fact, string>();
 
-function targetsText(targets: readonly Target[]): string {
-  if (targets.length === 0) return "";
-  let text = targetTexts.get(targets);
-  if (text === undefined) {
-    text = encodeTargets(targets);
-    targetTexts.set(targets, text);
-  }
-  return text;
-}
+const targetsText = (targets: readonly Target[]): string =>
+  targets.length === 0 ? "" : kept(targetTexts, targets, encodeTargets);
 const targetTexts = new WeakMap<readonly Target[], string>();
 
 const COLUMNS = [

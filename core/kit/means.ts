@@ -7,6 +7,7 @@ import type { Route, RouteProblem, Step } from "../firmware/route.ts";
 import type { UnitFacts } from "../firmware/unit.ts";
 import type { Version } from "../firmware/version.ts";
 import { stateOfUnit, wayOf } from "../firmware/way.ts";
+import { kept } from "../quantities/kept.ts";
 import type { Result } from "../quantities/result.ts";
 import { type Chains, findChains, isReady, type PreparedKit } from "./chain.ts";
 import type { Job, Operation } from "./shapes.ts";
@@ -135,37 +136,20 @@ const meansKnown = new WeakMap<PreparedKit, WeakMap<Catalogue, Map<string, Means
 
 const READY: Means = { kind: "ready", steps: [] };
 
-function isPlain(catalogue: Catalogue): boolean {
-  let plain = plainCatalogues.get(catalogue);
-  if (plain === undefined) {
-    plain = [...catalogue.values()].every((part) =>
-      part.releases.every((r) => r.conditions === undefined && !r.draft),
-    );
-    plainCatalogues.set(catalogue, plain);
-  }
-  return plain;
-}
+const isPlain = (catalogue: Catalogue): boolean =>
+  kept(plainCatalogues, catalogue, (all) =>
+    [...all.values()].every((part) => part.releases.every((r) => r.conditions === undefined && !r.draft)),
+  );
 const plainCatalogues = new WeakMap<Catalogue, boolean>();
 
 /** What a unit is and runs; asked for once for each of its needs. */
-function standingText(unit: UnitFacts, catalogue: Catalogue): string {
-  let text = standingTexts.get(unit);
-  if (text === undefined) {
+const standingText = (unit: UnitFacts, catalogue: Catalogue): string =>
+  kept(standingTexts, unit, () => {
     const runs = [...stateOfUnit(unit, catalogue)].map(([id, v]) => `${id} ${v.release ?? v.cleaned}`);
-    text = [unit.hardwareRevision ?? "", unit.region ?? "", ...runs].join("|");
-    standingTexts.set(unit, text);
-  }
-  return text;
-}
+    return [unit.hardwareRevision ?? "", unit.region ?? "", ...runs].join("|");
+  });
 const standingTexts = new WeakMap<UnitFacts, string>();
 
 /** Policies are read anew with every request; what they say is what counts. */
-function textOf(policy: Policy): string {
-  let text = policyTexts.get(policy);
-  if (text === undefined) {
-    text = JSON.stringify(policy);
-    policyTexts.set(policy, text);
-  }
-  return text;
-}
+const textOf = (policy: Policy): string => kept(policyTexts, policy, JSON.stringify);
 const policyTexts = new WeakMap<Policy, string>();
