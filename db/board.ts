@@ -1,6 +1,6 @@
 // Reads the stored needs: what is due today is due_from <= today, an index scan for each thing that can be done.
 import type { Fact } from "#core/firmware/facts.ts";
-import { DOINGS, type Doing } from "#core/needs/doing.ts";
+import { DOINGS, type Doing, mayBeAway } from "#core/needs/doing.ts";
 import type { NeedCause, NeedKind, Target } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
@@ -135,12 +135,12 @@ export async function boardGroups(
   add("k.person_id", filter.person);
   const rowsOf = (group: BoardGroup) =>
     `select '${group}' board, n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.cause, n.urgency, n.doing,
-       n.targets, n.because, u.tag, u.model_id, u.place_id, ${MAY_BE_AWAY[group] ? "k.person_id" : "null::bigint"} holder_id
+       n.targets, n.because, u.tag, u.model_id, u.place_id, ${asksWho(group) ? "k.person_id" : "null::bigint"} holder_id
      from need n
      join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
      join component c on c.club_id = n.club_id and c.id = n.component_id
      ${SORT_JOIN[sort] ?? ""}
-     ${MAY_BE_AWAY[group] || filter.person !== undefined ? CUSTODY : ""}
+     ${asksWho(group) || filter.person !== undefined ? CUSTODY : ""}
      where (n.due_to is null or n.due_to > $1) and ${ofGroup(group)} ${conditions.join(" ")}
      order by ${ORDER[sort]} limit ${Math.trunc(limit)}`;
   // One after the other, as they are written: the door to the database does without parallel plans.
@@ -159,16 +159,8 @@ const ofGroup = (group: BoardGroup): string =>
 
 const CUSTODY = "left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null";
 
-/** What can only be done here is a need of units that are here: nobody has to be asked who has them. */
-const MAY_BE_AWAY: Record<BoardGroup, boolean> = {
-  install: false,
-  kit: false,
-  "no-route": false,
-  read: false,
-  "look-up": true,
-  "ask-back": true,
-  held: true,
-};
+/** Where nobody can have the radio, nobody is asked who has it. */
+const asksWho = (group: BoardGroup): boolean => group === "held" || mayBeAway(group);
 
 /** One group alone. */
 export const boardGroup = async (

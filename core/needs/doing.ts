@@ -29,3 +29,6 @@ export function doingOf(
       return away ? "ask-back" : "read";
   }
 }
+
+/** Whether a unit with this to be done may be with somebody: by `doingOf`, the others are left only to units that are here. */
+export const mayBeAway = (doing: Doing): boolean => doing === "ask-back" || doing === "look-up";
