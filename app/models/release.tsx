@@ -67,11 +67,18 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
           </div>
         </Form>
         {loaderData.whatIf && <IfTarget told={loaderData.whatIf} />}
-        {actionData?.touched && <TouchedUnits touched={actionData.touched} />}
+        {actionData?.touched && (
+          <TouchedUnits key={JSON.stringify(actionData.touched)} touched={actionData.touched} />
+        )}
       </div>
     </Page>
   );
 }
+
+/** The answer stands below a form that fills the screen. */
+const intoView = (answer: HTMLElement | null) => {
+  answer?.scrollIntoView({ block: "nearest" });
+};
 
 function TouchedUnits({ touched }: { readonly touched: Touched }) {
   const parts = [
@@ -81,7 +88,7 @@ function TouchedUnits({ touched }: { readonly touched: Touched }) {
     ["would need nothing more", touched.freed],
   ] as const;
   return (
-    <section role="status">
+    <section role="status" ref={intoView} className="scroll-mb-20">
       <h2 className="mb-2">What it would touch</h2>
       {parts.every(([, tags]) => tags.length === 0) && <p>No radio: nothing would change for any of them.</p>}
       <ul className="flex flex-col gap-3">
