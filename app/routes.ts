@@ -48,4 +48,5 @@ export default [
   route("known-files", "./models/known-files.ts"),
   route("files/:sha256", "./models/file.ts"),
   route("units/:tag/weigh", "./unit/weigh.ts"),
+  route("units/:tag/why", "./unit/why.ts"),
 ] satisfies RouteConfig;

@@ -100,7 +100,10 @@ const SORT_JOIN: Partial<Record<BoardSort, string>> = {
   place: "left join place p on p.club_id = u.club_id and p.id = u.place_id",
 };
 
-export type BoardRow = Omit<StoredNeed, "due_to" | "held_from"> & {
+/** Without its reasons, which are asked for when somebody opens them: a board has hundreds. */
+export type BoardRow = Omit<StoredNeed, "due_to" | "held_from" | "because"> & {
+  /** The reading that the reasons speak of. */
+  raw: string | null;
   tag: string;
   model_id: string;
   place_id: string | null;
@@ -135,7 +138,7 @@ export async function boardGroups(
   add("k.person_id", filter.person);
   const rowsOf = (group: BoardGroup) =>
     `select '${group}' board, n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.cause, n.urgency, n.doing,
-       n.targets, n.because, u.tag, u.model_id, u.place_id, ${asksWho(group) ? "k.person_id" : "null::bigint"} holder_id
+       n.targets, ${RAW} raw, u.tag, u.model_id, u.place_id, ${asksWho(group) ? "k.person_id" : "null::bigint"} holder_id
      from need n
      join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
      join component c on c.club_id = n.club_id and c.id = n.component_id
@@ -156,6 +159,8 @@ const ofGroup = (group: BoardGroup): string =>
   group === "held"
     ? "n.held_from <= $1 and n.due_from > $1"
     : `n.due_from <= $1 and n.doing = ${DOINGS.indexOf(group)}`;
+
+const RAW = `jsonb_path_query_first(n.because, '$[*] ? (@.kind == "reading").raw') #>> '{}'`;
 
 const CUSTODY = "left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null";
 

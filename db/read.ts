@@ -32,7 +32,7 @@ function gatherWrites(socket: net.Socket): void {
     if (!gathering) {
       gathering = true;
       socket.cork();
-      queueMicrotask(() => {
+      process.nextTick(() => {
         gathering = false;
         socket.uncork();
       });

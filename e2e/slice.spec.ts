@@ -18,7 +18,8 @@ test("a verdict opens its reasons, and they lead to records", async ({ page }) =
   await expect(page.getByText("Read as “2.1.4” on").first()).toBeVisible();
   await expect(page.getByText("Newer, admitted and fitting: 2.2.0.").first()).toBeVisible();
   await page.goto(`${served.address}/due`);
-  await page.getByRole("listitem").filter({ hasText: "W-08" }).getByText("Why?").first().click();
+  const row = page.getByRole("listitem").filter({ hasText: "W-08" }).first();
+  await row.getByText("Why?").click();
   await page.getByRole("link", { name: "1.12 was withdrawn on" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Wicket");
 });

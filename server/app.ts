@@ -26,6 +26,11 @@ export function makeApp(clientFolder: string): express.Express {
   app.use(headers());
   // Pages are made anew each time: a quick squeeze is worth more than the smallest one.
   app.use(compression({ level: 2 }));
+  // Pages come whole: there is nothing to send ahead of the rest.
+  app.use((_request, response, next) => {
+    response.flush = () => {};
+    next();
+  });
   app.use("/assets", express.static(`${clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(clientFolder, { maxAge: "1h" }));
   app.use(requestLog(process.env.MOSSY_LOG ?? "warn"));

@@ -70,11 +70,12 @@ describe("the board", () => {
           .map(keyOf)
           .sort(),
       );
-      for (const group of GROUPS)
-        expect(
-          rows.some((r) => r.group === group),
-          group,
-        ).toBe(true);
+      for (const group of GROUPS) {
+        const own = rows.filter((r) => r.group === group);
+        expect([group, own.length > 0]).toEqual([group, true]);
+        // The page tells its rows apart by these.
+        expect(new Set(own.map((r) => `${r.unit_id} ${r.kind} ${r.component}`)).size).toBe(own.length);
+      }
     }));
 
   it("puts what is away under Away, whatever it needs, but for our own list", () =>
@@ -125,8 +126,7 @@ describe("the board", () => {
         const newest = units
           .find((u) => u.id === row.unit_id)
           ?.readings.find((r) => r.component === row.component_id);
-        const told = row.because.find((fact) => fact.kind === "reading");
-        expect([row.tag, told?.raw]).toEqual([row.tag, newest?.raw]);
+        expect([row.tag, row.raw]).toEqual([row.tag, newest?.raw ?? null]);
       }
       expect(rows.filter((row) => row.holder_id !== null).length).toBeGreaterThan(1);
     }));
@@ -271,8 +271,12 @@ describe("several on hold at once", () => {
       expect(await refused({ until, why: " " }, ids)).toBe("Say why, so that others know.");
       expect(await refused({ until: addDays(who.today, -1), why: "x" }, ids)).toContain("passed already");
       expect(await refused({ until, why: "x" }, ["1; drop table unit"])).toMatch(/\S/);
+      expect(await holdSeveral(tx, who, form({ until: "soon", why: "the fair" }, ids))).toMatchObject({
+        ok: false,
+        kept: { units: ids, until: "soon", why: "the fair" },
+      });
       const done = await holdSeveral(tx, who, form({ until, why: "the procession" }, [...ids, ...ids]));
-      expect(done).toEqual({ ok: true, says: `${ids.length} radios on hold.` });
+      expect(done).toMatchObject({ ok: true, says: `${ids.length} radios on hold.` });
       const now = await all(tx, who);
       for (const row of now.filter((r) => ids.includes(r.unit_id) && r.urgency < 2)) {
         expect([row.tag, row.group]).toEqual([row.tag, "held"]);

@@ -1,6 +1,5 @@
 // Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
-import { data, Form, Link } from "react-router";
-import { releasesIn } from "#core/firmware/mentions.ts";
+import { data, Link } from "react-router";
 import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames } from "#db/board.ts";
 import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
@@ -9,6 +8,7 @@ import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/due";
 import { choicesOf, Filters } from "./filters.tsx";
 import { holdSeveral } from "./hold.server.ts";
+import { HoldPicked } from "./hold.tsx";
 import { meansOfRows } from "./means.server.ts";
 import { NeedRows } from "./rows.tsx";
 import { shownRows } from "./shown.server.ts";
@@ -53,10 +53,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       return { key, rows: rows.slice(0, limit), more: rows.length > limit };
     });
     const all = groups.flatMap((g) => g.rows);
-    const mentioned = all.flatMap((row) => [
-      ...releasesIn(row.because),
-      ...row.targets.map((t) => t.release),
-    ]);
+    const mentioned = all.flatMap((row) => row.targets.map((t) => t.release));
     const [means, releases] = await Promise.all([
       meansOfRows(tx, who, all),
       releaseNames(tx, [...new Set(mentioned)]),
@@ -88,14 +85,6 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
       says={`${counted(units, "radio")}${groups.some((g) => g.more) ? " or more" : ""} ${units === 1 ? "needs" : "need"} something`}
     >
       <Filters asked={loaderData.asked} choices={loaderData.choices} groups={GROUPS} />
-      {actionData && (
-        <p
-          role="status"
-          className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}
-        >
-          {actionData.says}
-        </p>
-      )}
       {shown.length === 0 && (
         <p className="doubt w-fit p-5 text-lg">
           Nothing is due. {Object.keys(loaderData.asked).length > 0 && "Not with this filter, at least."}
@@ -113,7 +102,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
                   {group.more && " and more"}: {about?.says}
                 </span>
               </h2>
-              <NeedRows rows={group.rows} />
+              <NeedRows rows={group.rows} picked={actionData?.ok === false ? actionData.kept.units : []} />
               {group.more && (
                 <Link
                   className="link mt-2 inline-block"
@@ -126,25 +115,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
           );
         })}
       </div>
-      {mayHold && shown.length > 0 && <HoldPicked />}
+      {mayHold && shown.length > 0 && <HoldPicked answer={actionData} />}
     </Page>
-  );
-}
-
-/** The picks above belong to this form by its id. */
-function HoldPicked() {
-  return (
-    <Form method="post" id="picked" className="sheet mt-6 flex flex-wrap items-end gap-3 p-3 text-sm">
-      <p className="self-center font-semibold">The picked radios:</p>
-      <label className="font-semibold">
-        leave alone until <input type="date" name="until" className="input input-sm w-40" />
-      </label>
-      <label className="font-semibold">
-        because <input name="why" className="input input-sm w-64" />
-      </label>
-      <button type="submit" className="btn btn-primary btn-sm">
-        Put on hold
-      </button>
-    </Form>
   );
 }

@@ -82,7 +82,7 @@ function Choose(props: {
       <select
         name={props.name}
         defaultValue={props.value ?? ""}
-        className="select select-sm w-34"
+        className="select select-sm w-34 md:w-32"
         onChange={(e) => e.target.form?.requestSubmit()}
       >
         <option value="">{props.all}</option>

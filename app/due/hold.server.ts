@@ -14,11 +14,19 @@ const shape = z.object({
   why: z.string().trim().min(1, "Say why, so that others know.").max(300),
 });
 
-export async function holdSeveral(
-  tx: Tx,
-  who: SignedIn,
-  form: FormData,
-): Promise<{ ok: boolean; says: string }> {
+/** A refused form keeps what was picked and typed. */
+export type HoldAnswer =
+  | { readonly ok: true; readonly says: string; readonly receipt: string }
+  | { readonly ok: false; readonly says: string; readonly kept: Kept };
+type Kept = { readonly units: readonly string[]; readonly until: string; readonly why: string };
+
+export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promise<HoldAnswer> {
+  const text = (name: string) => String(form.get(name) ?? "");
+  const refused = (says: string): HoldAnswer => ({
+    ok: false,
+    says,
+    kept: { units: form.getAll("unit").map(String), until: text("until"), why: text("why") },
+  });
   const parsed = shape.safeParse({
     units: [...new Set(form.getAll("unit"))],
     until: form.get("until"),
@@ -26,18 +34,16 @@ export async function holdSeveral(
   });
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
-    return {
-      ok: false,
-      says:
-        issue?.path[0] === "until"
-          ? "Say until which day, such as 2027-05-02."
-          : (issue?.message ?? "Something is missing."),
-    };
+    return refused(
+      issue?.path[0] === "until"
+        ? "Say until which day, such as 2027-05-02."
+        : (issue?.message ?? "Something is missing."),
+    );
   }
   const { units, until, why } = parsed.data;
-  if (until < who.today) return { ok: false, says: "That day has passed already." };
+  if (until < who.today) return refused("That day has passed already.");
   await setHold(tx, units, { until, why });
   for (const unit of units) await tell(tx, { kind: "hold-set", until, why }, { unit });
   await recompute(tx, { of: "units", ids: units });
-  return { ok: true, says: `${counted(units.length, "radio")} on hold.` };
+  return { ok: true, says: `${counted(units.length, "radio")} on hold.`, receipt: crypto.randomUUID() };
 }

@@ -1,12 +1,17 @@
 // The rows of one group: the radio, the need in a sentence, since when, why; arrows move, Enter opens, x picks.
 import { useState } from "react";
+import { heldUntil } from "#core/needs/need.ts";
 import { type FrameData, useClub } from "../ui/club.ts";
 import { ReadingField } from "../ui/reading-field.tsx";
-import { Why } from "../ui/why.tsx";
 import { sayDate, sayDistance } from "../ui/words/time.ts";
+import { RowReasons, WhyLink } from "./row-reasons.tsx";
 import type { ShownRow } from "./shown.server.ts";
 
-export function NeedRows({ rows }: { readonly rows: readonly ShownRow[] }) {
+export function NeedRows(props: {
+  readonly rows: readonly ShownRow[];
+  /** Units that were picked in a form that was refused. */
+  readonly picked: readonly string[];
+}) {
   const club = useClub();
   const onKeyDown = (event: React.KeyboardEvent<HTMLUListElement>) => {
     const links = [...event.currentTarget.ownerDocument.querySelectorAll<HTMLElement>(".needs > li > a")];
@@ -21,17 +26,24 @@ export function NeedRows({ rows }: { readonly rows: readonly ShownRow[] }) {
   };
   return (
     <ul data-go className="needs sheet" onKeyDown={onKeyDown}>
-      {rows.map((row) => (
-        <Row key={`${row.unit} ${row.component} ${row.says} ${row.due}`} row={row} club={club} />
+      {props.rows.map((row) => (
+        <Row
+          key={`${row.unit} ${row.kind} ${row.component}`}
+          row={row}
+          picked={props.picked.includes(row.unit)}
+          club={club}
+        />
       ))}
     </ul>
   );
 }
 
-function Row({ row, club }: { readonly row: ShownRow; readonly club: FrameData }) {
+function Row(props: { readonly row: ShownRow; readonly picked: boolean; readonly club: FrameData }) {
+  const { row, club } = props;
   const { locale, today, role } = club;
   // The number of the form that is open; it is drawn only where scripts run.
   const [receipt, setReceipt] = useState<string>();
+  const [why, setWhy] = useState(false);
   const mayRecord = role !== "member" || row.mine;
   return (
     <li>
@@ -40,6 +52,7 @@ function Row({ row, club }: { readonly row: ShownRow; readonly club: FrameData }
         name="unit"
         value={row.unit}
         form="picked"
+        defaultChecked={props.picked}
         className="checkbox checkbox-sm checkbox-primary"
         aria-label={`Pick ${row.tag}`}
       />
@@ -59,8 +72,9 @@ function Row({ row, club }: { readonly row: ShownRow; readonly club: FrameData }
           {row.raw && <span className="ver text-quiet">{`${row.raw}: `}</span>}
           {row.says}
         </p>
-        <Why facts={row.why} />
-        {row.means && <p>{row.means}</p>}
+        <WhyLink row={row} open={why} onToggle={() => setWhy(!why)} />
+        {why && <RowReasons row={row} />}
+        {row.means && <p className="means">{row.means}</p>}
         {receipt && (
           <div className="mt-1 w-full">
             <ReadingField tag={row.tag} components={[row.component]} receipt={receipt} compact />
@@ -70,7 +84,7 @@ function Row({ row, club }: { readonly row: ShownRow; readonly club: FrameData }
       <span>{row.where}</span>
       <span>
         {row.due > today ? (
-          `till ${sayDate(row.due, locale, today)}`
+          `till ${sayDate(heldUntil(row.due), locale, today)}`
         ) : (
           <time dateTime={row.due} title={sayDate(row.due, locale)}>
             {sayDistance(row.due, today)}

@@ -1,8 +1,9 @@
 // The board's rows in the words that the page shows: said here, so that the page gets sentences and not the facts behind them.
+import type { NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { BoardName, BoardRow } from "#db/board.ts";
 import type { SignedIn } from "../context.ts";
-import { namesOf, type ShownFact, shownFacts } from "../ui/why.tsx";
+import { namesOf } from "../ui/why.tsx";
 import { VERDICT_WORD } from "../ui/words/kit.ts";
 import { sayNeed } from "../ui/words/need.ts";
 import { meansKey, type RowMeans } from "./means.server.ts";
@@ -12,11 +13,11 @@ export type ShownRow = {
   readonly unit: string;
   readonly tag: string;
   readonly model: string;
+  readonly kind: NeedKind;
   readonly component: string;
   readonly raw?: string;
   readonly urgency?: "fix" | "safety";
   readonly says: string;
-  readonly why: readonly ShownFact[];
   /** For an install: with what, or what is missing. */
   readonly means?: string;
   /** Who has it, or where it is. */
@@ -42,26 +43,18 @@ export function shownRows(
   const called = new Map(known.map((k) => [k.kind + k.id, k.name]));
   const names = namesOf(releases, who.locale, who.today);
   return rows.map((row): ShownRow => {
-    const page = `/units/${encodeURIComponent(row.tag)}`;
-    const links = {
-      readings: `${page}#readings`,
-      releases: `/models/${row.model_id}`,
-      group: "/club",
-      history: `/log?unit=${row.unit_id}`,
-    };
     const urgency = URGENCY[row.urgency];
     const with_ = row.kind === "firmware" ? means[meansKey(row)] : undefined;
-    const seen = row.because.find((fact) => fact.kind === "reading");
     const holder = row.holder_id && called.get(`person${row.holder_id}`)?.split(" ")[0];
     return {
       unit: row.unit_id,
       tag: row.tag,
       model: called.get(`model${row.model_id}`) ?? "?",
+      kind: row.kind,
       component: row.component,
-      ...(seen && { raw: seen.raw.slice(0, 24) }),
+      ...(row.raw && { raw: row.raw.slice(0, 24) }),
       ...(urgency && { urgency }),
       says: sayNeed({ ...row, dueFrom: row.due_from }, names, row.component !== "main"),
-      why: shownFacts(row.because, names, links),
       ...(with_ && {
         means: with_.verdict ? `${VERDICT_WORD[with_.verdict]}: ${with_.words}` : with_.words,
       }),

@@ -6,7 +6,15 @@ import type { Names } from "./words/standing.ts";
 
 /** The sentence, and the address of the record it speaks of. A pair: a board has hundreds of them. */
 export type ShownFact = readonly [text: string, to?: string];
-type Links = Partial<Record<"readings" | "releases" | "group" | "history", string>>;
+type Links = Readonly<Record<"readings" | "releases" | "group" | "history", string>>;
+
+/** Where the records stand that a radio's reasons speak of; `page` is the radio's own page, or "" on that page. */
+export const recordsOf = (unit: { readonly id: string; readonly model_id: string }, page = ""): Links => ({
+  readings: `${page}#readings`,
+  releases: `/models/${unit.model_id}`,
+  group: "/club",
+  history: `/log?unit=${unit.id}`,
+});
 
 /** The facts as sentences, with the addresses of the records that they speak of. */
 export const shownFacts = (because: readonly Fact[], names: Names, links: Links): ShownFact[] =>
@@ -20,12 +28,18 @@ export function Why({ facts }: { readonly facts: readonly ShownFact[] }) {
   return (
     <details className="why">
       <summary>Why?</summary>
-      <ul data-go>
-        {facts.map(([text, to]) => (
-          <li key={text}>{to ? <a href={to}>{text}</a> : text}</li>
-        ))}
-      </ul>
+      <Reasons facts={facts} />
     </details>
+  );
+}
+
+export function Reasons({ facts }: { readonly facts: readonly ShownFact[] }) {
+  return (
+    <ul data-go className="reasons">
+      {facts.map(([text, to]) => (
+        <li key={text}>{to ? <a href={to}>{text}</a> : text}</li>
+      ))}
+    </ul>
   );
 }
 

@@ -1,6 +1,7 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
 import { Link, useActionData } from "react-router";
 import { standingOf } from "#core/firmware/standing.ts";
+import { heldUntil } from "#core/needs/need.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { readLog } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
@@ -13,7 +14,7 @@ import { Means } from "../kit/means.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
-import { namesOf, shownFacts, Why } from "../ui/why.tsx";
+import { namesOf, recordsOf, shownFacts, Why } from "../ui/why.tsx";
 import { listed } from "../ui/words/count.ts";
 import { sayNeed, saySince } from "../ui/words/need.ts";
 import { sayRoute } from "../ui/words/route.ts";
@@ -264,12 +265,7 @@ function Standings({ loaderData }: { readonly loaderData: Data }) {
   const { locale, today } = useClub();
   const { unit, standings, releases } = loaderData;
   const names = namesOf(releases, locale, today);
-  const links = {
-    readings: "#readings",
-    releases: `/models/${unit.model_id}`,
-    group: "/club",
-    history: `/log?unit=${unit.id}`,
-  };
+  const links = recordsOf(unit);
   return (
     <section>
       <h2 className="mb-1.5">How it stands</h2>
@@ -305,15 +301,10 @@ const URGENCY_WORD = ["", "a fix", "a matter of safety"] as const;
 function NeedList({ needs, loaderData }: { readonly needs: Data["needs"]; readonly loaderData: Data }) {
   const { locale, today } = useClub();
   const names = namesOf(loaderData.releases, locale, today);
-  const links = {
-    readings: "#readings",
-    releases: `/models/${loaderData.unit.model_id}`,
-    group: "/club",
-    history: `/log?unit=${loaderData.unit.id}`,
-  };
+  const links = recordsOf(loaderData.unit);
   if (needs.length === 0) return null;
   return (
-    <section>
+    <section id="needs">
       <h2 className="mb-1.5">What it needs</h2>
       <ul className="sheet divide-y divide-line">
         {needs.map((need) => {
@@ -327,7 +318,9 @@ function NeedList({ needs, loaderData }: { readonly needs: Data["needs"]; readon
               <p>
                 <strong>{capital(sayNeed(said, names, loaderData.components.length > 1))}</strong>{" "}
                 <span className="text-quiet">
-                  {held ? `held back until ${sayDate(need.due_from, locale, today)}` : saySince(said, names)}
+                  {held
+                    ? `held back until ${sayDate(heldUntil(need.due_from), locale, today)}`
+                    : saySince(said, names)}
                   {need.urgency > 0 && `; ${URGENCY_WORD[need.urgency]}`}
                 </span>
               </p>

@@ -2,7 +2,7 @@
 // Needs never depend on today; the reader asks which are open today and which target counts today.
 import type { Urgency } from "../firmware/catalogue.ts";
 import type { Fact } from "../firmware/facts.ts";
-import type { PlainDate } from "../quantities/date.ts";
+import { addDays, type PlainDate } from "../quantities/date.ts";
 
 /** Kinds so far; codeplug, backup, mode, pairing, identity and measurement arrive with what feeds them. */
 export const NEED_KINDS = ["firmware", "reading", "catalogue"] as const;
@@ -48,6 +48,9 @@ export const isOpen = (need: Pick<Need, "dueFrom" | "dueTo">, today: PlainDate):
 /** True on the days on which only a hold keeps it from being due. */
 export const isHeld = (need: Pick<Need, "dueFrom" | "heldFrom">, today: PlainDate): boolean =>
   need.heldFrom !== undefined && need.heldFrom <= today && today < need.dueFrom;
+
+/** The last day on which a hold keeps a need from being due: a hold holds through the day that it names. */
+export const heldUntil = (dueFrom: PlainDate): PlainDate => addDays(dueFrom, -1);
 
 /** The target that counts today: the last one not after today. */
 export function targetOn(need: Pick<Need, "targets">, today: PlainDate): string | undefined {

@@ -7,7 +7,7 @@ import { standingOf } from "../firmware/standing.ts";
 import type { Reading, UnitFacts } from "../firmware/unit.ts";
 import { addDays, plain } from "../quantities/date.ts";
 import { mossOf } from "./moss.ts";
-import { isHeld, isOpen, targetOn } from "./need.ts";
+import { heldUntil, isHeld, isOpen, targetOn } from "./need.ts";
 import { type OraclePolicy, type OracleRelease, openOn } from "./oracle.ts";
 import { needsOf } from "./unit.ts";
 
@@ -188,6 +188,7 @@ describe("policies", () => {
       false,
       true,
     ]);
+    expect(held && heldUntil(held.dueFrom)).toBe(hold.until);
     const safety = main(...c.releases, release("1.4", 130, { fixes: fix("safety") }));
     expect(firmware({ ...u, hold }, safety)[0]?.dueFrom).toBe(day(130));
     expect(firmware({ ...u, hold }, safety, policy({ safetyBreaksHold: false }))[0]?.dueFrom).toBe(day(151));
