@@ -1,7 +1,8 @@
 // Bringing in a sheet: all of it or nothing, and the same sheet twice changes nothing.
+import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { guessColumns } from "#core/import/columns.ts";
-import { planImport } from "#core/import/plan.ts";
+import { folded, type PlannedRow, planImport } from "#core/import/plan.ts";
 import { readTable } from "#core/import/table.ts";
 import { plain } from "#core/quantities/date.ts";
 import { bringIn, knownClub } from "./import.ts";
@@ -84,11 +85,139 @@ test("if anything fails on the way, nothing has happened", async () => {
         file: "x",
         today,
         by: actor.person,
-        newModels: [{ maker: "", name: "Sundew", kind: "base" }],
+        newModels: [{ maker: "", name: "Sundew", kind: "base", revisions: [] }],
       });
     }),
   ).rejects.toThrow(/unit_tag/);
   expect(await counts()).toEqual(before);
+});
+
+class TakenBack extends Error {}
+/** Brings sheets in one after the other, looks at what came of them, and takes all of it back. */
+const trial = async (act: (tx: Tx) => Promise<void>) => {
+  const run = withClub(actor, async (tx) => {
+    await act(tx);
+    throw new TakenBack();
+  });
+  await run.catch((error: unknown) => {
+    if (!(error instanceof TakenBack)) throw error;
+  });
+};
+const bringText = async (tx: Tx, text: string) => {
+  const planned = await plan(tx, text);
+  const newModels = planned.newModels.map((m) => ({ ...m, kind: "handheld" }));
+  const brought = await bringIn(tx, planned.rows, { file: "sheet.csv", today, by: actor.person, newModels });
+  return { rows: planned.rows, brought };
+};
+const stock = async (tx: Tx) => {
+  const { rows } = await tx.query<Record<string, string>>(
+    `select u.tag, m.maker, m.name model, coalesce(h.name, '') hardware, coalesce(u.region, '') region, u.serial,
+       coalesce(p.name, '') place, coalesce(g.name, '') "group", u.note,
+       coalesce((select string_agg(r.raw, '|' order by r.raw) from reading r where r.unit_id = u.id), '') readings
+     from unit u join model m on m.id = u.model_id left join hardware_revision h on h.id = u.hardware_revision_id
+     left join place p on p.id = u.place_id left join unit_group g on g.id = u.group_id
+     where u.tag ~ '^(Q|q|\uff31)-' order by u.tag`,
+  );
+  return rows;
+};
+
+test("a model made on the way has its revisions, so that the sheet is all the same the second time", () =>
+  trial(async (tx) => {
+    const sheet = "tag,model,hw\nQ-1,Sphagnum,2\nQ-2,sphagnum,3\nQ-3,Sphagnum,";
+    await bringText(tx, sheet);
+    expect((await stock(tx)).map((u) => [u.tag, u.hardware])).toEqual([
+      ["Q-1", "2"],
+      ["Q-2", "3"],
+      ["Q-3", ""],
+    ]);
+    expect((await plan(tx, sheet)).rows.map((r) => r.act)).toEqual(["same", "same", "same"]);
+  }));
+
+test("what rows with problems name is not made: no place, no group, no model", () =>
+  trial(async (tx) => {
+    const { rows } = await bringText(
+      tx,
+      "tag,model,place,group,version,date read\nQ-1,Gorse,Barn,,,\nQ-1,Sedge,Attic,Strays,,\n,Sedge,Attic,Strays,,\nQ-4,Sedge,Attic,Strays,1.0,2999-01-01",
+    );
+    expect(rows.map((r) => r.act)).toEqual(["add", "problem", "problem", "problem"]);
+    const { rows: named } = await tx.query(
+      "select name from place where name in ('Barn', 'Attic') union all select name from unit_group where name = 'Strays' union all select name from model where name = 'Sedge'",
+    );
+    expect(named).toEqual([{ name: "Barn" }]);
+  }));
+
+test("a revision nobody knows does not take away the one that is noted", () =>
+  trial(async (tx) => {
+    await bringText(tx, "tag,model,hw\nQ-1,Sphagnum,2");
+    const { rows } = await bringText(tx, "tag,hw,place\nQ-1,7,Barn");
+    expect(rows[0]?.problems).toEqual([{ kind: "unknown-revision", revision: "7" }]);
+    expect((await stock(tx))[0]).toMatchObject({ hardware: "2", place: "" });
+    await bringText(tx, "tag,model\nQ-1,Gorse");
+    expect((await stock(tx))[0]).toMatchObject({ model: "Gorse", hardware: "" });
+  }));
+
+/** What a sheet should come to, worked out cell by cell: the last filled cell of a tag stands. */
+function expected(rows: readonly PlannedRow[], before: Map<string, Record<string, string>>) {
+  const after = new Map([...before].map(([tag, row]) => [tag, { ...row }]));
+  for (const { act, values, reading } of rows) {
+    if (act !== "add" && act !== "change") continue;
+    const own: Record<string, string> = after.get(folded(values.tag)) ?? { readings: "" };
+    if (values.model !== "" && own.model !== undefined && own.model !== folded(values.model))
+      own.hardware = "";
+    for (const field of ["model", "hardware", "region", "serial", "place", "group", "note"] as const)
+      if (values[field] !== "" || own[field] === undefined) own[field] = folded(values[field]);
+    if (reading)
+      own.readings = [...(own.readings ?? "").split("|").filter(Boolean), reading.raw].sort().join("|");
+    after.set(folded(values.tag), own);
+  }
+  return after;
+}
+const standing = async (tx: Tx) =>
+  new Map(
+    (await stock(tx)).map(({ tag = "", maker: _, readings = "", ...fields }) => [
+      folded(tag),
+      {
+        ...Object.fromEntries(Object.entries(fields).map(([name, text]) => [name, folded(text)])),
+        readings: readings.split("|").filter(Boolean).sort().join("|"),
+      } as Record<string, string>,
+    ]),
+  );
+
+test("any sheets, however they write their names: each cell ends where it should, and again it is all the same", async () => {
+  const cell = (...texts: string[]) => fc.constantFrom("", ...texts);
+  const row = fc.tuple(
+    fc.constantFrom("Q-1", "q-1", "\uff31-1", "Q-2", "Q-3", "q-3"),
+    cell("Gorse", "GORSE", "Sphagnum", "\uff33phagnum", "Bog myrtle"),
+    cell("2", "II", "\u2161", "ii"),
+    cell("north", "North"),
+    cell("S 1", "S 2"),
+    cell("Barn", "barn", "B\u00c4RN", "b\u00e4rn"),
+    cell("Strays", "\uff53trays"),
+    cell("wet"),
+    cell("1.0", "1.1"),
+    cell("2026-01-05", "2026-02-06", "never"),
+  );
+  const head = "tag,model,hw,region,serial,place,group,note,version,date read";
+  const sheet = fc
+    .array(row, { minLength: 1, maxLength: 6 })
+    .map((rows) => [head, ...rows.map((cells) => cells.join(","))].join("\n"));
+  let added = 0;
+  await fc.assert(
+    fc.asyncProperty(sheet, sheet, (one, two) =>
+      trial(async (tx) => {
+        for (const text of [one, two]) {
+          const before = await standing(tx);
+          const { rows, brought } = await bringText(tx, text);
+          expect(await standing(tx)).toEqual(expected(rows, before));
+          added += brought.added;
+          const again = (await plan(tx, text)).rows;
+          expect(again.filter((r) => r.act === "add" || r.act === "change")).toEqual([]);
+        }
+      }),
+    ),
+    { numRuns: 40 },
+  );
+  expect(added).toBeGreaterThan(20);
 });
 
 test("5,000 rows go in and are all the same the second time", async () => {

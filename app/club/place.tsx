@@ -2,6 +2,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { z } from "zod";
+import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { places, putPlace } from "#db/club.ts";
 import { tell } from "#db/log.ts";
 import { isDuplicate } from "#db/pool.ts";
@@ -12,7 +13,7 @@ import type { Route } from "./+types/place";
 
 const KINDS = ["shelf", "hut", "vehicle", "room"] as const;
 const shape = z.object({
-  name: z.string({ error: "A place has a name." }).trim().min(1).max(60),
+  name: z.string({ error: "A place has a name." }).trim().min(1).max(FIELD_LIMITS.place),
   kind: z.enum(KINDS),
   note: z.string().trim().max(200).default(""),
 });

@@ -1,12 +1,13 @@
 // A policy as a flat form, and back.
 import { z } from "zod";
+import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { PLAIN_POLICY, type Policy, plainDate, policyShape } from "#core/firmware/policy.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 
 const optionalDate = plainDate.optional();
 
 export const groupShape = z.object({
-  name: z.string({ error: "A group has a name." }).trim().min(1).max(80),
+  name: z.string({ error: "A group has a name." }).trim().min(1).max(FIELD_LIMITS.group),
   purpose: z.string().trim().max(200).default(""),
   rule: z.enum(["newest", "settled", "fixes", "pinned"]),
   days: z.coerce.number("A number of days.").int().min(0).max(3650, "At most 3650 days.").default(14),

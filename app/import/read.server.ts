@@ -70,7 +70,7 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
       file: source.file,
       today: who.today,
       by: who.person,
-      newModels: usedModels(plan).map((m, i) => ({ ...m, kind: kindShape.parse(form.get(`kind-${i}`)) })),
+      newModels: plan.newModels.map((m, i) => ({ ...m, kind: kindShape.parse(form.get(`kind-${i}`)) })),
     });
     return redirect("/cabinet");
   }
@@ -88,22 +88,12 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
     meanings,
     shown,
     counts,
-    newModels: usedModels(plan),
+    newModels: plan.newModels,
     ...(form.get("intent") === "save" && (trouble || counts.problem > 0)
       ? { trouble: trouble ?? "Some rows have problems. Mend them in the sheet, or leave them out." }
       : trouble && { trouble }),
   };
   return { preview };
-}
-
-/** A model named only by rows with problems is not made. */
-function usedModels(plan: Plan): Plan["newModels"] {
-  const used = new Set(
-    plan.rows
-      .filter((r) => r.act === "add" || r.act === "change")
-      .map((r) => `${r.values.maker}\n${r.values.model}`.toLowerCase()),
-  );
-  return plan.newModels.filter((m) => used.has(`${m.maker}\n${m.name}`.toLowerCase()));
 }
 
 async function sourceOf(

@@ -5,6 +5,7 @@ import type { DecodeProblem, Encoding } from "#core/import/decode.ts";
 import type { RowProblem } from "#core/import/plan.ts";
 import type { DateOrder } from "#core/import/signs.ts";
 import type { Delimiter, TableProblem } from "#core/import/table.ts";
+import { listed } from "../ui/words/count.ts";
 
 export const DELIMITER_WORD: Record<Delimiter, string> = {
   ",": "comma",
@@ -62,12 +63,16 @@ export function sayRowProblem(problem: RowProblem): string {
   switch (problem.kind) {
     case "no-tag":
       return "no tag";
-    case "tag-too-long":
-      return `the tag is longer than ${problem.limit} characters`;
+    case "too-long":
+      return `the ${MEANING_WORD[problem.field]} is longer than ${problem.limit} characters`;
+    case "tag-unusable":
+      return "a tag has no / \\ ? # or %, is not only dots, and is not “new”";
     case "tag-twice":
       return `the same tag stands in row ${problem.firstLine}`;
     case "no-model":
       return "a new radio needs a model";
+    case "which-model":
+      return `several makers have a model of this name (${listed(problem.makers.map((m) => m || "no maker"))}); say whose`;
     case "unknown-revision":
       return `the model has no hardware revision ${problem.revision}`;
     case "not-a-date":

@@ -2,6 +2,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { z } from "zod";
+import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { overlapOf, parseSerials, type SerialProblem, serialsText } from "#core/dossier/serial.ts";
 import { typedList } from "#core/quantities/list.ts";
 import { loadCatalogues } from "#db/facts.ts";
@@ -53,8 +54,8 @@ const SERIAL_TROUBLE: Record<SerialProblem["kind"], string> = {
 const saySerialProblem = ({ kind, text }: SerialProblem) => `“${text.slice(0, 40)}” ${SERIAL_TROUBLE[kind]}.`;
 
 const shape = z.object({
-  maker: z.string().trim().max(80).default(""),
-  name: z.string({ error: "A model has a name." }).trim().min(1).max(80),
+  maker: z.string().trim().max(FIELD_LIMITS.maker).default(""),
+  name: z.string({ error: "A model has a name." }).trim().min(1).max(FIELD_LIMITS.model),
   kind: z.enum(KINDS),
   note: z.string().trim().max(2000).default(""),
   components: z

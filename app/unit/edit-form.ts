@@ -1,5 +1,6 @@
 // A radio's own facts as a form, and what a save changed, for the log.
 import { z } from "zod";
+import { FIELD_LIMITS, isTagUsable } from "#core/club/unit-fields.ts";
 import type { UnitFields, UnitRow } from "#db/units.ts";
 
 const id = z.string().regex(/^\d{1,18}$/);
@@ -9,15 +10,15 @@ export const unitShape = z.object({
     .string({ error: "A radio is known by its tag." })
     .trim()
     .min(1)
-    .max(40, "At most 40 characters.")
-    .refine((tag) => !/[/\\?#%]/.test(tag) && tag !== "new", "Without / \\ ? # and %."),
+    .max(FIELD_LIMITS.tag, `At most ${FIELD_LIMITS.tag} characters.`)
+    .refine(isTagUsable, "Without / \\ ? # and %, not only dots, and not “new”."),
   model: id.optional().transform((m) => m ?? ""),
   hardware: id.optional(),
-  region: z.string().trim().max(40).optional(),
-  serial: z.string().trim().max(80).default(""),
+  region: z.string().trim().max(FIELD_LIMITS.region).optional(),
+  serial: z.string().trim().max(FIELD_LIMITS.serial).default(""),
   place: id.optional(),
   group: id.optional(),
-  note: z.string().trim().max(500).default(""),
+  note: z.string().trim().max(FIELD_LIMITS.note).default(""),
 });
 
 export const fieldsOf = (unit: UnitRow | undefined): Record<string, string> => ({

@@ -4,7 +4,7 @@ import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { guessColumns } from "./columns.ts";
 import { decodeTable } from "./decode.ts";
-import { type KnownClub, type KnownRow, modelKey, planImport, readingKey } from "./plan.ts";
+import { type KnownClub, type KnownRow, planImport, readingKey } from "./plan.ts";
 import { findDecimalSign, possibleDateOrders, readDate, withPoint } from "./signs.ts";
 import { guessDelimiter, readTable } from "./table.ts";
 
@@ -100,6 +100,7 @@ describe("signs", () => {
 
 describe("planning", () => {
   const known: KnownRow = {
+    id: "u1",
     model: "m1",
     hardware: "",
     region: "",
@@ -112,19 +113,16 @@ describe("planning", () => {
   };
   const club: KnownClub = {
     units: new Map([["w-1", known]]),
-    models: new Map([
-      [modelKey("", "Wicket"), { id: "m1", revisions: ["A"] }],
-      [modelKey("Fenwright", "Wicket"), { id: "m1", revisions: ["A"] }],
-    ]),
+    models: [{ id: "m1", maker: "Fenwright", name: "Wicket", revisions: ["A"] }],
   };
   const today = plain("2026-06-01");
-  const plan = (text: string) => {
+  const plan = (text: string, of = club) => {
     const table = readTable(text);
     if (!table.ok) throw new Error("table");
     return planImport(
       table.value,
       { meanings: guessColumns(table.value.head), decimal: ".", dates: "ymd", today },
-      club,
+      of,
     );
   };
   test("new, changed, the same; empty cells change nothing", () => {
@@ -132,7 +130,7 @@ describe("planning", () => {
       "tag,model,place,version\nW-1,Wicket,shelf 1,1.2\nw-1 ,,Shelf 2,\nW-2,wicket,,1.0\nW-3,Gorse,,",
     );
     expect(rows.map((r) => r.act)).toEqual(["same", "problem", "add", "add"]);
-    expect(newModels).toEqual([{ maker: "", name: "Gorse" }]);
+    expect(newModels).toEqual([{ maker: "", name: "Gorse", revisions: [] }]);
     expect(plan("tag,place\nW-1,Shelf 2").rows[0]).toMatchObject({ act: "change", changes: ["place"] });
   });
   test("a reading is news by its text and day, or without days by what we have last", () => {
@@ -156,8 +154,58 @@ describe("planning", () => {
       ["unknown-revision"],
       ["not-a-date"],
       ["date-ahead"],
-      ["tag-too-long"],
+      ["too-long"],
       ["reading-too-long"],
+    ]);
+  });
+  test("a name that several makers use: the radio's own, or a question; with its maker it is one of them", () => {
+    const two: KnownClub = {
+      ...club,
+      models: [...club.models, { id: "m2", maker: "Tarn", name: "WICKET", revisions: [] }],
+    };
+    const { rows, newModels } = plan(
+      "tag,model,maker\nW-1,Wicket,\nW-2,wicket,\nW-3,Wicket,tarn\nW-4,Wicket,Moss",
+      two,
+    );
+    expect(rows.map((r) => [r.act, r.model])).toEqual([
+      ["same", "m1"],
+      ["problem", undefined],
+      ["add", "m2"],
+      ["add", undefined],
+    ]);
+    expect(rows[1]?.problems).toEqual([{ kind: "which-model", makers: ["Fenwright", "Tarn"] }]);
+    expect(newModels).toEqual([{ maker: "Moss", name: "Wicket", revisions: [] }]);
+  });
+  test("a model made on the way gets the revisions that its rows name, once each, and none from rows with problems", () => {
+    const { newModels } = plan(
+      "tag,model,hw\nA,Gorse,2\nB,gorse,II\nC,Gorse,ii\nD,Gorse,\nA,Gorse,9\nE,Sundew,1\n,Bracken,3",
+    );
+    expect(newModels).toEqual([
+      { maker: "", name: "Gorse", revisions: ["2", "II"] },
+      { maker: "", name: "Sundew", revisions: ["1"] },
+    ]);
+  });
+  test("a revision is held against the radio's own model where the sheet names none", () => {
+    expect(plan("tag,hw\nW-1,Z").rows[0]?.problems).toEqual([{ kind: "unknown-revision", revision: "Z" }]);
+    expect(plan("tag,hw\nW-1,a").rows[0]).toMatchObject({ act: "change", changes: ["hardware"], unit: "u1" });
+  });
+  test("tags that no address can carry, and fields longer than their forms allow", () => {
+    const kinds = (text: string) => plan(text).rows.map((r) => r.problems.map((p) => p.kind));
+    expect(
+      kinds("tag,model\nW/1,Wicket\nw#1,Wicket\n..,Wicket\nNew,Wicket\nnewt,Wicket\n50%,Wicket"),
+    ).toEqual([["tag-unusable"], ["tag-unusable"], ["tag-unusable"], ["tag-unusable"], [], ["tag-unusable"]]);
+    const long = "x".repeat(501);
+    expect(plan(`tag,model,note,place\nA,Wicket,${long},${long}`).rows[0]?.problems).toEqual([
+      { kind: "too-long", field: "place", limit: 60 },
+      { kind: "too-long", field: "note", limit: 500 },
+    ]);
+  });
+  test("the apostrophe that marks a formula as text goes, and no other", () => {
+    const { rows } = plan("tag,model,serial\n'-7,Wicket,'=1+1\nB,Wicket,'tis\nC,Wicket,-3");
+    expect(rows.map((r) => [r.values.tag, r.values.serial])).toEqual([
+      ["-7", "=1+1"],
+      ["B", "'tis"],
+      ["C", "-3"],
     ]);
   });
 });
