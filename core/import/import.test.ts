@@ -142,6 +142,13 @@ describe("planning", () => {
     expect(plan("tag,version\nW-1,1.2").rows[0]).toMatchObject({ act: "same" });
     expect(plan("tag,version\nW-1,1.3").rows[0]).toMatchObject({ act: "change", reading: { on: today } });
   });
+  test("of a radio that becomes another model every reading is news: it was another part that was read", () => {
+    expect(plan("tag,model,version\nW-1,Gorse,1.2").rows[0]).toMatchObject({
+      act: "change",
+      changes: ["model"],
+      reading: { raw: "1.2", on: today },
+    });
+  });
   test("each problem stands beside its row", () => {
     const { rows } = plan(
       `tag,model,hw,version,date read\n,Wicket,,,\nA,Wicket,,,\na,Wicket,,,\nB,,,,\nC,Wicket,Z,,\nD,Wicket,,1.0,2026-02-30\nE,Wicket,,1.0,2027-01-01\n${"x".repeat(41)},Wicket,,,\nF,Wicket,,${"1".repeat(201)},`,

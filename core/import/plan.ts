@@ -107,7 +107,9 @@ export function planImport(table: Table, settings: ImportSettings, club: KnownCl
     }
     const reading = readingOf(cells, settings);
     const changes = known ? changesOf(values, known, model?.id) : [];
-    const told = reading && (!known || isNews(reading, known, settings)) ? reading : undefined;
+    // Of another model, it has been read in none of its parts.
+    const asNew = !known || changes.includes("model");
+    const told = reading && (asNew || isNews(reading, known, settings)) ? reading : undefined;
     const act =
       problems.length > 0 ? "problem" : !known ? "add" : changes.length > 0 || told ? "change" : "same";
     return {
