@@ -46,6 +46,8 @@ export const outRelease = z.object({
   releasedOn: plainDate,
   withdrawnOn: plainDate.nullable(),
   withdrawnWhy: z.string().nullable(),
+  /** Known by name, but not settled: no radio is sent to it. */
+  draft: z.boolean(),
 });
 
 export const outDocument = z.object({
@@ -117,4 +119,5 @@ export const releaseRows = (releases: OutDocument["releases"]): Record<string, s
     released_on: release.releasedOn,
     withdrawn_on: release.withdrawnOn ?? "",
     withdrawn_why: release.withdrawnWhy ?? "",
+    draft: release.draft ? "draft" : "",
   }));
