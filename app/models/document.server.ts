@@ -9,6 +9,7 @@ import {
   FORMAT_VERSION,
 } from "#core/dossier/document.ts";
 import { identityShape } from "#core/dossier/identity.ts";
+import { filledUp } from "#core/dossier/merge.ts";
 import type { Source } from "#core/dossier/source.ts";
 import { conditionsShape } from "#core/firmware/conditions.ts";
 import { contradictionsOf } from "#core/firmware/contradictions.ts";
@@ -125,14 +126,15 @@ const releaseOut = (r: ReleaseRow, revisionName: (id: string) => string) => ({
 export const oursFor = (tx: Tx, dossier: Dossier): Promise<string | undefined> =>
   modelByName(tx, dossier.model.maker, dossier.model.name);
 
-/** Stores the accepted facts of a document; answers the model and how many facts were taken. */
+/** Stores the accepted facts of a document, and of ours keeps what they are silent about; answers the model and how many facts were taken. */
 export async function acceptDossier(
   tx: Tx,
   who: SignedIn,
-  dossier: Dossier,
+  theirs: Dossier,
   accepted: ReadonlySet<string>,
 ): Promise<{ model: string; taken: number }> {
-  const known = await oursFor(tx, dossier);
+  const known = await oursFor(tx, theirs);
+  const dossier = filledUp(known ? await writeDossier(tx, who, known) : undefined, theirs);
   const { maker, name, kind, note, suffixes, hardwareRevisions } = dossier.model;
   const ours = known && (await modelById(tx, known));
   const takes = (key: string) => accepted.has(key);

@@ -92,6 +92,9 @@ export function differencesOf(ours: Dossier | undefined, theirs: Dossier): Diffe
   });
 }
 
+/** True for a field that says nothing: left out, empty, or a mark that is not set. */
+export const isSilent = (value: unknown): boolean => saying(value) === "";
+
 /** A value as a text that is the same for the same value; nothing said is empty. */
 function saying(value: unknown): string {
   if (value === undefined || value === null || value === "" || value === false) return "";
