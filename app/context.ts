@@ -65,4 +65,11 @@ export function mustBeAllowed(context: Context, act: Permitted, about?: { holdsU
 
 export const notAllowed = (act: Permitted): Response => Response.json({ act }, { status: 403 });
 
+/** The id that an address names, undefined for "new"; what is no id is not found. */
+export function idIn(text: string, what: string): string | undefined {
+  if (text === "new") return undefined;
+  if (!/^\d{1,18}$/.test(text)) throw notFound(what);
+  return text;
+}
+
 export const notFound = (what: string): Response => Response.json({ what }, { status: 404 });

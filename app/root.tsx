@@ -13,10 +13,11 @@ import {
 import type { Route } from "./+types/root";
 import "./app.css";
 import { requestContext, sessionContext } from "./context.ts";
+import { checkForm } from "./door/form.server.ts";
 import { checkOrigin, findPerson } from "./door/session.server.ts";
 import { TroublePage } from "./frame/trouble.tsx";
 
-export const middleware: Route.MiddlewareFunction[] = [checkOrigin, findPerson];
+export const middleware: Route.MiddlewareFunction[] = [checkOrigin, checkForm, findPerson];
 
 export const meta: Route.MetaFunction = () => [{ title: "Mossy Cabinet" }];
 

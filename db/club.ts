@@ -47,20 +47,21 @@ export async function putGroup(
   return rows[0]?.id ?? "";
 }
 
+/** False if there is no such place. */
 export async function putPlace(
   tx: Tx,
   id: string | undefined,
   place: { name: string; kind: string; note: string },
-): Promise<void> {
+): Promise<boolean> {
   const values = [place.name, place.kind, place.note];
-  if (id) await tx.query("update place set name = $1, kind = $2, note = $3 where id = $4", [...values, id]);
-  else {
-    await tx.query(
-      `insert into place (club_id, name, kind, note, position) values (current_club(), $1, $2, $3,
-         coalesce((select max(position) + 1 from place), 0))`,
-      values,
-    );
-  }
+  const { rowCount } = id
+    ? await tx.query("update place set name = $1, kind = $2, note = $3 where id = $4", [...values, id])
+    : await tx.query(
+        `insert into place (club_id, name, kind, note, position) values (current_club(), $1, $2, $3,
+           coalesce((select max(position) + 1 from place), 0))`,
+        values,
+      );
+  return rowCount === 1;
 }
 
 export type ShelvedRow = { id: string; tag: string; model: string; shelved_at: Date };

@@ -87,21 +87,21 @@ export type PersonFields = {
   readonly passwordHash?: string;
 };
 
-export async function putPerson(tx: Tx, id: string | undefined, p: PersonFields): Promise<void> {
+/** False if there is no such person. */
+export async function putPerson(tx: Tx, id: string | undefined, p: PersonFields): Promise<boolean> {
   const values = [p.name, p.email, p.role, p.callSign, p.licence, p.passwordHash ?? null];
-  if (id) {
-    await tx.query(
-      `update person set name = $1, email = $2, role = $3, call_sign = $4, licence_class = $5,
-         password_hash = coalesce($6, password_hash) where id = $7`,
-      [...values, id],
-    );
-  } else {
-    await tx.query(
-      `insert into person (club_id, name, email, role, call_sign, licence_class, password_hash)
-       values (current_club(), $1, $2, $3, $4, $5, $6)`,
-      values,
-    );
-  }
+  const { rowCount } = id
+    ? await tx.query(
+        `update person set name = $1, email = $2, role = $3, call_sign = $4, licence_class = $5,
+           password_hash = coalesce($6, password_hash) where id = $7`,
+        [...values, id],
+      )
+    : await tx.query(
+        `insert into person (club_id, name, email, role, call_sign, licence_class, password_hash)
+         values (current_club(), $1, $2, $3, $4, $5, $6)`,
+        values,
+      );
+  return rowCount === 1;
 }
 
 export const shelvePerson = (tx: Tx, id: string) =>

@@ -5,7 +5,7 @@ import { groupById, pinnable, putGroup } from "#db/club.ts";
 import { tell } from "#db/log.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/group";
@@ -34,7 +34,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       const policy = policyFrom(submission.value, known);
       if (!policy.ok) return refuse({ [policy.problem.field]: [policy.problem.says] });
       const { name, purpose } = submission.value;
-      const id = params.group === "new" ? undefined : params.group;
+      const id = idIn(params.group, "This group");
       const saved = await putGroup(tx, id, { name, purpose, policy: policy.value });
       if (!saved) throw notFound("This group");
       const units = id ? await bringUpToDate(tx, { of: "group", id }, `the policy of ${name}`) : 0;

@@ -6,7 +6,7 @@ import { ROLES } from "#core/club/acts.ts";
 import { tell } from "#db/log.ts";
 import { otherKeepers, people, putPerson, shelvePerson } from "#db/people.ts";
 import { isDuplicate } from "#db/pool.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { hashPassword } from "../door/password.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
@@ -57,13 +57,13 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   if (submission.status !== "success") return refuse();
   const { name, role, email, password, callSign, licence, shelve } = submission.value;
   const passwordHash = password ? await hashPassword(password) : undefined;
-  const id = params.person === "new" ? undefined : params.person;
+  const id = idIn(params.person, "This person");
   try {
     return await inClub(context, async (tx) => {
       if (id && (role !== "keeper" || shelve) && (await otherKeepers(tx, id)) === 0) {
         return refuse({ role: ["The club needs a keeper who can sign in; make another one first."] });
       }
-      await putPerson(tx, id, {
+      const saved = await putPerson(tx, id, {
         name,
         role,
         email: email ?? null,
@@ -71,6 +71,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         licence: licence ?? null,
         ...(passwordHash && { passwordHash }),
       });
+      if (!saved) throw notFound("This person");
       if (id && shelve) await shelvePerson(tx, id);
       await tell(
         tx,

@@ -6,7 +6,7 @@ import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { places, putPlace } from "#db/club.ts";
 import { tell } from "#db/log.ts";
 import { isDuplicate } from "#db/pool.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/place";
@@ -39,8 +39,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const { value } = submission;
   try {
     return await inClub(context, async (tx) => {
-      const id = params.place === "new" ? undefined : params.place;
-      await putPlace(tx, id, value);
+      const id = idIn(params.place, "This place");
+      if (!(await putPlace(tx, id, value))) throw notFound("This place");
       await tell(
         tx,
         id

@@ -40,8 +40,9 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     urgency: urgency === 0 || urgency === 1 || urgency === 2 ? urgency : undefined,
   } as const;
   const sort = BOARD_SORTS.find((s) => s === search.get("sort")) ?? "urgency";
-  const wanted = GROUPS.filter((g) => !search.get("do") || g.key === search.get("do"));
-  const limit = search.get("do") ? 500 : FIRST;
+  const only = GROUPS.find((g) => g.key === search.get("do"));
+  const wanted = only ? [only] : GROUPS;
+  const limit = only ? 500 : FIRST;
   return lookInClub(context, async (tx, who) => {
     const keys = wanted.map((g) => g.key);
     const [known, found] = await Promise.all([

@@ -6,6 +6,13 @@ type Trouble = { readonly title: string; readonly text: string };
 
 function troubleOf(status: number, data: unknown): Trouble {
   switch (status) {
+    case 400:
+    case 413:
+    case 415:
+      return {
+        title: "That could not be taken",
+        text: textIn(data, "why") ?? "What was sent cannot be read.",
+      };
     case 403:
       return {
         title: "That is not yours to do",
@@ -14,7 +21,7 @@ function troubleOf(status: number, data: unknown): Trouble {
     case 404:
       return {
         title: "There is nothing here",
-        text: `${whatOf(data) ?? "This page"} is not in the club's records. It may have been renamed or shelved.`,
+        text: `${textIn(data, "what") ?? "This page"} is not in the club's records. It may have been renamed or shelved.`,
       };
     case 503:
       return {
@@ -29,10 +36,10 @@ function troubleOf(status: number, data: unknown): Trouble {
   }
 }
 
-function whatOf(data: unknown): string | undefined {
-  if (typeof data === "object" && data !== null && "what" in data && typeof data.what === "string")
-    return data.what;
-  return undefined;
+function textIn(data: unknown, field: "what" | "why"): string | undefined {
+  const text =
+    typeof data === "object" && data !== null ? (data as Record<string, unknown>)[field] : undefined;
+  return typeof text === "string" ? text : undefined;
 }
 
 export function TroublePage({ status, data }: { readonly status: number; readonly data: unknown }) {

@@ -1,7 +1,7 @@
 // One thing of the kit: added, corrected, shelved. Every kind has the same page, with its own fields.
 import { data, Form, Link, redirect } from "react-router";
 import { isDuplicate } from "#db/pool.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
@@ -45,8 +45,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   if (!name) throw notFound("This kind of thing");
   const kind = KINDS[name];
   const values: Values = Object.fromEntries([...(await request.formData())].map(([k, v]) => [k, String(v)]));
-  const id = params.id === "new" ? undefined : params.id;
-  if (id !== undefined && !/^\d{1,18}$/.test(id)) throw notFound(`This ${kind.one}`);
+  const id = idIn(params.id, `This ${kind.one}`);
   try {
     return await inClub(context, async (tx) => {
       if (id !== undefined && values.intent === "shelve") {

@@ -21,6 +21,7 @@ import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/edit";
+import { modelIdOf } from "./dossier.server.ts";
 
 const KINDS = ["handheld", "mobile", "base", "module"] as const;
 
@@ -76,7 +77,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return lookInClub(context, async (tx) => {
     if (params.model === undefined)
       return { name: undefined, fields: { kind: "handheld", components: "main" } as Record<string, string> };
-    const model = /^\d{1,18}$/.test(params.model) ? await modelById(tx, params.model) : undefined;
+    const model = await modelById(tx, modelIdOf(params.model));
     if (!model) throw notFound("This model");
     const components = [...((await loadCatalogues(tx, [model.id])).get(model.id)?.values() ?? [])];
     const revisions = await revisionsOf(tx, model.id);
@@ -100,7 +101,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const { components, revisions, ...fields } = submission.value;
   try {
     return await inClub(context, async (tx) => {
-      const id = await putModel(tx, params.model, fields);
+      const id = await putModel(tx, params.model && modelIdOf(params.model), fields);
       if (id === "") throw notFound("This model");
       await addParts(tx, id, components, revisions);
       await tell(

@@ -146,7 +146,10 @@ export function readDossier(text: string): Result<ReadDossier, DocumentProblem> 
 
 function parseJson(text: string): unknown {
   try {
-    const value: unknown = JSON.parse(text);
+    // The byte zero is no text, and no database keeps it.
+    const value: unknown = JSON.parse(text, (_, told) =>
+      typeof told === "string" ? told.replaceAll("\0", "") : told,
+    );
     return typeof value === "object" && value !== null ? value : undefined;
   } catch {
     return undefined;

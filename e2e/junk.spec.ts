@@ -1,0 +1,150 @@
+// Addresses and forms that no page of ours makes: each gets a clear answer, and none breaks anything.
+import { expect, type Page, test } from "@playwright/test";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+});
+test.afterAll(() => served.stop());
+
+const IDS = [
+  "abc",
+  "0",
+  "-1",
+  "9".repeat(30),
+  "99999999",
+  "%F0%9F%98%80",
+  "%E0%A4%A",
+  "1%27--",
+  "..%2f..",
+  "new",
+];
+const FIXED = [
+  ..."/ /first /sign-in /cabinet /due /bench /kit /kit/own /kit/which-lead /kit/get /codeplugs /models".split(
+    " ",
+  ),
+  ..."/models/new /models/which /models/bring-in /club /import /log /find /keys /me /kept /units/new".split(
+    " ",
+  ),
+  ..."/kit/shopping.csv /known-files".split(" "),
+];
+const patterns = (id: string) => [
+  ...["", "/edit", "/weigh", "/why"].map((end) => `/units/${id}${end}`),
+  ...["leads", "tools"].map((kind) => `/kit/${kind}/${id}`),
+  `/kit/${id}/1`,
+  ...["", "/identity", "/edit", "/print", "/dossier.json", "/releases/1"].map((end) => `/models/${id}${end}`),
+  ...["releases", "procedures", "quirks"].map((kind) => `/models/1/${kind}/${id}`),
+  `/models/1/procedures/${id}/edit`,
+  ...["groups", "people", "places"].map((kind) => `/club/${kind}/${id}`),
+  `/out/${id}`,
+  `/files/${id}`,
+];
+/** Pages that take no form; the framework answers them, and writes a page into the log for each. */
+const NO_FORMS =
+  /^\/(out|files|known-files|keys|find|log|kept|codeplugs|club|cabinet|bench|models|models\/which|kit\/get)?$|^\/(out|files)\/|\/(weigh|why|print|dossier.json|shopping.csv)$/;
+const QUERY =
+  "?unit=abc&person=x&place=99999999999999999999&model=-1&group=z&urgency=9&do=zzz&sort=zzz&lens=zzz&to=abc&keep=on&q=%25_&kind=zzz&from=never&before=abc&serial=~&typed=~&offers=abc,1&release=zz";
+const KINDS = ["shelf", "handheld", "cable"];
+const INTENTS =
+  "reading lend back hold lift confirm numbering withdraw shelve recover hardware tried open save accept";
+const JUNK = {
+  ...{ typed: "1.0", receipt: "not-a-uuid", to: "99999999999999", person: "9999999", until: "2026-13-45" },
+  ...{ component: "999999", release: "99999", revision: "99999", id: "999999", dueBack: "2026-99-99" },
+  ...{
+    procedure: "abc",
+    kind: "zzz",
+    what: "abc",
+    fact: "abc 9",
+    unit: "abc",
+    lead: "99999999",
+    tool: "999",
+  },
+  ...{
+    name: "x",
+    tag: "Z-9",
+    model: "99999",
+    place: "99999999",
+    group: "abc",
+    hardware: "7",
+    role: "member",
+  },
+};
+
+/** With scripts' own fetch, which is quicker than the browser's; eight at a time, as a browser would. */
+async function broken(page: Page, asked: readonly { path: string; form?: Record<string, string> }[]) {
+  const [session] = await page.context().cookies();
+  const headers = { Cookie: `${session?.name}=${session?.value}`, Origin: served.address };
+  const found: string[] = [];
+  const ask = async ({ path, form }: (typeof asked)[number]) => {
+    const body = form && { method: "POST", body: new URLSearchParams(form) };
+    const { status } = await fetch(served.address + path, { headers, redirect: "manual", ...body });
+    if (status >= 500) found.push(`${path} ${JSON.stringify(form)?.slice(0, 80)}: ${status}`);
+  };
+  for (let at = 0; at < asked.length; at += 8) await Promise.all(asked.slice(at, at + 8).map(ask));
+  return found;
+}
+
+test("no address breaks a page", async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page, served.address, "wren");
+  const paths = [...FIXED, ...[...IDS, "1", "W-03"].flatMap(patterns)];
+  expect(
+    await broken(
+      page,
+      paths.flatMap((path) => [{ path }, { path: path + QUERY }]),
+    ),
+  ).toEqual([]);
+});
+
+for (const who of ["wren", "ida"] as const) {
+  test(`no form that ${who} could send breaks a page`, async ({ page }) => {
+    test.setTimeout(240_000);
+    await signIn(page, served.address, who);
+    const own = [...FIXED, ...["abc", "99999999", "1", "W-03"].flatMap(patterns)];
+    const paths = own.filter((path) => !NO_FORMS.test(path));
+    const intents = who === "wren" ? INTENTS.split(" ") : ["reading", "save"];
+    const forms = [
+      {},
+      ...KINDS.map((kind) => ({ ...JUNK, kind })),
+      ...intents.map((intent) => ({ ...JUNK, intent })),
+    ];
+    expect(
+      await broken(
+        page,
+        paths.flatMap((path) => forms.map((form) => ({ path, form }))),
+      ),
+    ).toEqual([]);
+  });
+}
+
+test("what is no form, what no address has, and what cannot be written down are each told apart", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  const { request } = page;
+  const headers = { Origin: served.address };
+  const text = await request.post(`${served.address}/units/W-03`, { headers, data: "hello" });
+  expect([text.status(), await text.text()]).toEqual([
+    415,
+    expect.stringContaining("What was sent is no form."),
+  ]);
+  const form = { intent: "reading", typed: "1.1\0 4", receipt: "x" };
+  const zero = await request.post(`${served.address}/units/W-03`, { headers, form });
+  expect([zero.status(), await zero.text()]).toEqual([400, expect.stringContaining("the byte zero")]);
+  const address = await page.goto(`${served.address}/units/W%00`);
+  expect(address?.status()).toBe(400);
+  await expect(page.getByRole("heading", { name: "That could not be taken" })).toBeVisible();
+  await page.goto(`${served.address}/units/W-03`);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("behind");
+});
+
+test("a filter that means nothing shows what no filter would", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/due`);
+  const all = await page.locator(".needs > li").count();
+  await page.goto(`${served.address}/due?do=zzz&urgency=9&place=abc&sort=zzz`);
+  await expect(page.locator(".needs > li")).toHaveCount(all);
+  expect(all).toBeGreaterThan(20);
+});
