@@ -155,6 +155,10 @@ function inTurn(): Turn {
 }
 const atOnce: Turn = (ask) => ask();
 
+/** From here to the end of the transaction nobody else of the club comes past here with the same `what`. */
+export const oneAtATime = (tx: Tx, what: string): Promise<unknown> =>
+  tx.query("select pg_advisory_xact_lock(hashtextextended(current_club() || ' ' || $1, 0))", [what]);
+
 /** Statements with values are prepared under a name of their own, so that PostgreSQL plans each once a connection. */
 export function prepared(client: pg.PoolClient, turn: Turn = atOnce): Tx {
   return {

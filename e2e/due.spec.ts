@@ -1,4 +1,5 @@
 // Due at work: reasons that open where they are asked for, filters kept in the address, several radios put on hold.
+import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
@@ -128,6 +129,24 @@ test("picked with x, several go on hold; what was refused is answered at the for
     await expect(held.getByText("the lantern walk")).toBeVisible();
   }
 });
+
+for (const scheme of ["light", "dark"] as const) {
+  test.describe(`accessibility of Due at work, ${scheme}`, () => {
+    test.use({ colorScheme: scheme });
+    test("axe finds nothing with reasons open, a field open and a refused form", async ({ page }) => {
+      await signIn(page, served.address, "wren");
+      await due(page);
+      await row(page, "W-08").getByText("Why?").click();
+      await expect(row(page, "W-08").locator(".reasons")).toBeVisible();
+      await row(page, "W-08").getByRole("button", { name: "read" }).click();
+      await row(page, "W-08").getByRole("checkbox").check();
+      await page.getByRole("button", { name: "Put on hold" }).click();
+      await expect(page.getByText("Say until which day")).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+    });
+  });
+}
 
 test.describe("without scripts", () => {
   test.use({ javaScriptEnabled: false });

@@ -6,6 +6,7 @@ import { tell } from "#db/log.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/group";
@@ -24,17 +25,24 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
-  const submission = parseWithZod(await request.formData(), { schema: groupShape });
-  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
-  const refuse = (fieldErrors: Record<string, string[]>) =>
-    data(submission.reply({ fieldErrors }), { status: 400 });
+  const form = await request.formData();
+  let submission = parseWithZod(form, { schema: groupShape });
+  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
+    data(submission.reply(fieldErrors && { fieldErrors }), { status });
   try {
     return await inClub(context, async (tx) => {
+      const id = idIn(params.group, "This group");
+      const held = await meanwhileIn(tx, `group ${id}`, form, async () => {
+        const group = id && (await groupById(tx, id));
+        return group ? fieldsOf(group) : undefined;
+      });
+      submission = parseWithZod(held.form, { schema: groupShape });
+      if (submission.status !== "success") return refuse();
+      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
       const known = await pinnable(tx);
       const policy = policyFrom(submission.value, known);
       if (!policy.ok) return refuse({ [policy.problem.field]: [policy.problem.says] });
       const { name, purpose } = submission.value;
-      const id = idIn(params.group, "This group");
       const saved = await putGroup(tx, id, { name, purpose, policy: policy.value });
       if (!saved) throw notFound("This group");
       const units = id ? await bringUpToDate(tx, { of: "group", id }, `the policy of ${name}`) : 0;

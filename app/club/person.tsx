@@ -4,10 +4,11 @@ import { data, redirect } from "react-router";
 import { z } from "zod";
 import { ROLES } from "#core/club/acts.ts";
 import { tell } from "#db/log.ts";
-import { otherKeepers, people, putPerson, shelvePerson } from "#db/people.ts";
+import { otherKeepers, type PersonRow, people, putPerson, shelvePerson } from "#db/people.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { hashPassword } from "../door/password.server.ts";
+import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/person";
@@ -27,6 +28,14 @@ const shape = z
     error: "To sign in, a person needs an e-mail address too.",
   });
 
+const fieldsOf = (person: PersonRow | undefined): Record<string, string> => ({
+  name: person?.name ?? "",
+  role: person?.role ?? "member",
+  email: person?.email ?? "",
+  callSign: person?.call_sign ?? "",
+  licence: person?.licence_class ?? "",
+});
+
 export const meta: Route.MetaFunction = () => [{ title: "Person · Mossy Cabinet" }];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
@@ -36,30 +45,29 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     if (params.person !== "new" && !person) throw notFound("This person");
     return {
       name: person?.name,
-      fields: {
-        name: person?.name ?? "",
-        role: person?.role ?? "member",
-        email: person?.email ?? "",
-        callSign: person?.call_sign ?? "",
-        licence: person?.licence_class ?? "",
-      },
+      fields: fieldsOf(person),
     };
   });
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
-  const submission = parseWithZod(await request.formData(), { schema: shape });
-  const refuse = (fieldErrors?: Record<string, string[]>) =>
-    data(submission.reply({ hideFields: ["password"], ...(fieldErrors && { fieldErrors }) }), {
-      status: 400,
-    });
-  if (submission.status !== "success") return refuse();
-  const { name, role, email, password, callSign, licence, shelve } = submission.value;
-  const passwordHash = password ? await hashPassword(password) : undefined;
+  const form = await request.formData();
+  let submission = parseWithZod(form, { schema: shape });
+  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
+    data(submission.reply({ hideFields: ["password"], ...(fieldErrors && { fieldErrors }) }), { status });
   const id = idIn(params.person, "This person");
   try {
     return await inClub(context, async (tx) => {
+      const held = await meanwhileIn(tx, `person ${id}`, form, async () => {
+        const person = (await people(tx)).find((p) => p.id === id);
+        return person && fieldsOf(person);
+      });
+      submission = parseWithZod(held.form, { schema: shape });
+      if (submission.status !== "success") return refuse();
+      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+      const { name, role, email, password, callSign, licence, shelve } = submission.value;
+      const passwordHash = password ? await hashPassword(password) : undefined;
       if (id && (role !== "keeper" || shelve) && (await otherKeepers(tx, id)) === 0) {
         return refuse({ role: ["The club needs a keeper who can sign in; make another one first."] });
       }

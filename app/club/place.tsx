@@ -3,10 +3,11 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { z } from "zod";
 import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
-import { places, putPlace } from "#db/club.ts";
+import { type PlaceRow, places, putPlace } from "#db/club.ts";
 import { tell } from "#db/log.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/place";
@@ -18,6 +19,12 @@ const shape = z.object({
   note: z.string().trim().max(200).default(""),
 });
 
+const fieldsOf = (place: PlaceRow | undefined): Record<string, string> => ({
+  name: place?.name ?? "",
+  kind: place?.kind ?? "shelf",
+  note: place?.note ?? "",
+});
+
 export const meta: Route.MetaFunction = () => [{ title: "Place · Mossy Cabinet" }];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
@@ -27,19 +34,28 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     if (params.place !== "new" && !place) throw notFound("This place");
     return {
       name: place?.name,
-      fields: { name: place?.name ?? "", kind: place?.kind ?? "shelf", note: place?.note ?? "" },
+      fields: fieldsOf(place),
     };
   });
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
-  const submission = parseWithZod(await request.formData(), { schema: shape });
-  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
-  const { value } = submission;
+  const form = await request.formData();
+  let submission = parseWithZod(form, { schema: shape });
+  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
+    data(submission.reply(fieldErrors && { fieldErrors }), { status });
   try {
     return await inClub(context, async (tx) => {
       const id = idIn(params.place, "This place");
+      const held = await meanwhileIn(tx, `place ${id}`, form, async () => {
+        const place = (await places(tx)).find((p) => p.id === id);
+        return place && fieldsOf(place);
+      });
+      submission = parseWithZod(held.form, { schema: shape });
+      if (submission.status !== "success") return refuse();
+      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+      const { value } = submission;
       if (!(await putPlace(tx, id, value))) throw notFound("This place");
       await tell(
         tx,
@@ -50,10 +66,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       return redirect("/club");
     });
   } catch (error) {
-    if (isDuplicate(error))
-      return data(submission.reply({ fieldErrors: { name: ["There is a place of that name already."] } }), {
-        status: 400,
-      });
+    if (isDuplicate(error)) return refuse({ name: ["There is a place of that name already."] });
     throw error;
   }
 }

@@ -2,8 +2,10 @@
 import { data, Form, Link, redirect } from "react-router";
 import { isDuplicate } from "#db/pool.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { meanwhile } from "../frame/meanwhile.server.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Input } from "../ui/input.tsx";
+import { Seen, seenOf } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/thing";
@@ -44,7 +46,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const name = kindNamed(params.kind);
   if (!name) throw notFound("This kind of thing");
   const kind = KINDS[name];
-  const values: Values = Object.fromEntries([...(await request.formData())].map(([k, v]) => [k, String(v)]));
+  const typed: Values = Object.fromEntries([...(await request.formData())].map(([k, v]) => [k, String(v)]));
+  let values = typed;
   const id = idIn(params.id, `This ${kind.one}`);
   try {
     return await inClub(context, async (tx) => {
@@ -58,6 +61,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         }
         return redirect(`/kit/own#${name}`);
       }
+      const held = await meanwhile(tx, `${name} ${id}`, typed, async () =>
+        id === undefined
+          ? undefined
+          : (await valuesOf(tx, name, await loadKnown(tx))).find((row) => row.id === id),
+      );
+      values = held.values;
+      if (Object.keys(held.errors).length > 0)
+        return data({ values, errors: held.errors as Values }, { status: 409 });
       const saved = await saveThing(tx, kind, id, values);
       if ("errors" in saved) return data({ values, errors: saved.errors }, { status: 400 });
       if (saved.id === "") throw notFound(`This ${kind.one}`);
@@ -89,6 +100,7 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
           className="grid max-w-2xl grow gap-3 sm:grid-cols-2"
           key={JSON.stringify(values)}
         >
+          <Seen drawn={seenOf(actionData?.values, loaderData.values)} />
           {kind.fields.map((field) => (
             <div key={field.name} className={"rows" in field && field.rows ? "sm:col-span-2" : ""}>
               <Input

@@ -9,15 +9,17 @@ import { loadCatalogues } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
 import {
   addParts,
+  type ModelHead,
   modelById,
   putModel,
   type RevisionFields,
   type RevisionRow,
   revisionsOf,
 } from "#db/models.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate, type Tx } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/edit";
@@ -79,34 +81,47 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       return { name: undefined, fields: { kind: "handheld", components: "main" } as Record<string, string> };
     const model = await modelById(tx, modelIdOf(params.model));
     if (!model) throw notFound("This model");
-    const components = [...((await loadCatalogues(tx, [model.id])).get(model.id)?.values() ?? [])];
-    const revisions = await revisionsOf(tx, model.id);
-    const fields: Record<string, string> = {
-      maker: model.maker,
-      name: model.name,
-      kind: model.kind,
-      note: model.note,
-      components: components.map((c) => c.component.name).join(", "),
-      suffixes: model.suffixes.join(", "),
-      revisions: revisions.map(revisionText).join("\n"),
-    };
-    return { name: model.name, fields };
+    return { name: model.name, fields: await fieldsOf(tx, model) };
   });
+}
+
+async function fieldsOf(tx: Tx, model: ModelHead): Promise<Record<string, string>> {
+  const components = [...((await loadCatalogues(tx, [model.id])).get(model.id)?.values() ?? [])];
+  const revisions = await revisionsOf(tx, model.id);
+  return {
+    maker: model.maker,
+    name: model.name,
+    kind: model.kind,
+    note: model.note,
+    components: components.map((c) => c.component.name).join(", "),
+    suffixes: model.suffixes.join(", "),
+    revisions: revisions.map(revisionText).join("\n"),
+  };
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-model");
-  const submission = parseWithZod(await request.formData(), { schema: shape });
-  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
-  const { components, revisions, ...fields } = submission.value;
+  const form = await request.formData();
+  let submission = parseWithZod(form, { schema: shape });
+  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
+    data(submission.reply(fieldErrors && { fieldErrors }), { status });
   try {
     return await inClub(context, async (tx) => {
-      const id = await putModel(tx, params.model && modelIdOf(params.model), fields);
+      const known = params.model === undefined ? undefined : modelIdOf(params.model);
+      const held = await meanwhileIn(tx, `model ${known}`, form, async () => {
+        const model = known && (await modelById(tx, known));
+        return model ? fieldsOf(tx, model) : undefined;
+      });
+      submission = parseWithZod(held.form, { schema: shape });
+      if (submission.status !== "success") return refuse();
+      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+      const { components, revisions, ...fields } = submission.value;
+      const id = await putModel(tx, known, fields);
       if (id === "") throw notFound("This model");
       await addParts(tx, id, components, revisions);
       await tell(
         tx,
-        params.model
+        known
           ? { kind: "model-changed", name: fields.name, what: "its identity" }
           : { kind: "model-added", name: fields.name },
         { model: id },
@@ -115,11 +130,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       return redirect(`/models/${id}`);
     });
   } catch (error) {
-    if (isDuplicate(error))
-      return data(
-        submission.reply({ fieldErrors: { name: ["This maker has a model of that name already."] } }),
-        { status: 400 },
-      );
+    if (isDuplicate(error)) return refuse({ name: ["This maker has a model of that name already."] });
     throw error;
   }
 }

@@ -6,8 +6,10 @@ import { tell } from "#db/log.ts";
 import { renamePart } from "#db/models.ts";
 import { bringUpToDate } from "#db/work.ts";
 import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
+import { meanwhile } from "../frame/meanwhile.server.ts";
 import { Input } from "../ui/input.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
+import { Seen, seenOf } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/identity-edit";
 import { mustHaveModel } from "./dossier.server.ts";
@@ -27,14 +29,18 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-model");
-  const values: IdentityValues = Object.fromEntries(
+  const typed: IdentityValues = Object.fromEntries(
     [...(await request.formData())].map(([k, v]) => [k, String(v)]),
   );
   return inClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
+    const { values, errors: clashes } = await meanwhile(tx, `identity ${model.id}`, typed, async () =>
+      identityValues(await dossierHead(tx, model.id)),
+    );
     const { parts } = await dossierHead(tx, model.id);
     const read = readIdentity(values, model.kind, parts);
     if ("errors" in read) return data({ values, errors: read.errors }, { status: 400 });
+    if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
     await putIdentity(tx, model.id, read.identity);
     const renamed = read.parts.filter((part) => parts.find((p) => p.id === part.id)?.name !== part.name);
     // Two parts may change names with each other: first out of the way, then to the new one.
@@ -57,6 +63,7 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
   const { model, parts, layout } = loaderData;
   const values = actionData?.values ?? loaderData.values;
   const errors: IdentityValues = actionData?.errors ?? {};
+  const seen = seenOf(actionData?.values, loaderData.values);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   const yesNo = [
     ["yes", "yes"],
@@ -69,7 +76,8 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
           Back to the {model.name}
         </Link>
       </p>
-      <Form method="post" noValidate className="grid gap-x-8 gap-y-6 lg:grid-cols-2">
+      <Form method="post" noValidate className="grid gap-x-8 gap-y-6 lg:grid-cols-2" key={seen}>
+        <Seen drawn={seen} />
         <fieldset className="flex flex-col gap-3">
           <legend className="mb-2 font-serif text-lg font-bold">
             Names and marks (parted by semicolons)

@@ -6,7 +6,9 @@ import { tell } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { meanwhile } from "../frame/meanwhile.server.ts";
 import { Input } from "../ui/input.tsx";
+import { Seen, seenOf } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD } from "../ui/words/step.ts";
@@ -45,11 +47,17 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "write-procedure");
   const form = await request.formData();
-  const values: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
+  const typed: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
   return inClub(context, async (tx) => {
+    const what = `procedure ${params.model} ${params.procedure}`;
+    const { values, errors: clashes } = await meanwhile(tx, what, typed, async () => {
+      const { procedure, known } = await load(tx, params.model, params.procedure);
+      return procedure && procedureValues(procedure, known.revisions);
+    });
     const { model, procedure, known } = await load(tx, params.model, params.procedure);
     const { errors, fields } = readProcedure(values, known, values.intent === "draft");
     if (!fields) return data({ values, errors }, { status: 400 });
+    if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
     const id = await putProcedure(tx, model.id, procedure?.id, fields);
     await tell(tx, { kind: "procedure-written", title: fields.title }, { model: model.id });
     return redirect(`/models/${model.id}/procedures/${id}`);
@@ -60,6 +68,7 @@ export default function EditProcedure({ loaderData, actionData }: Route.Componen
   const { model, known } = loaderData;
   const values: Values = actionData?.values ?? loaderData.values;
   const errors: Record<string, string> = actionData?.errors ?? {};
+  const seen = seenOf(actionData?.values, loaderData.values);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   return (
     <Page title={loaderData.title ?? `How to do something with the ${model.name}`}>
@@ -68,7 +77,8 @@ export default function EditProcedure({ loaderData, actionData }: Route.Componen
           Back to the {model.name}
         </Link>
       </p>
-      <Form method="post" noValidate className="flex flex-col gap-4">
+      <Form method="post" noValidate className="flex flex-col gap-4" key={seen}>
+        <Seen drawn={seen} />
         <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
           <Input {...of("title")} label="What it does, in a few words" />
           <Input {...of("purpose")} label="Purpose" options={PURPOSES.map((p) => [p, PURPOSE_WORD[p]])} />

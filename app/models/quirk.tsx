@@ -4,7 +4,9 @@ import { dossierHead, putQuirk, quirksOf, shelveQuirk } from "#db/dossier.ts";
 import { tell } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { meanwhile } from "../frame/meanwhile.server.ts";
 import { Input } from "../ui/input.tsx";
+import { Seen, seenOf } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/quirk";
 import { mustHaveModel } from "./dossier.server.ts";
@@ -27,12 +29,17 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "write-procedure");
-  const values: Values = Object.fromEntries(
+  const typed: Values = Object.fromEntries(
     [...(await request.formData())].map(([name, value]) => [name, String(value)]),
   );
   return inClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
-    const quirk = (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
+    const load = async () => (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
+    const { values, errors: clashes } = await meanwhile(tx, `quirk ${params.quirk}`, typed, async () => {
+      const stands = await load();
+      return stands && quirkValues(stands);
+    });
+    const quirk = await load();
     if (params.quirk !== "new" && !quirk) throw notFound("This oddity");
     if (quirk && values.intent === "shelve") {
       await shelveQuirk(tx, model.id, quirk.id);
@@ -43,6 +50,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     const known = { layout: identity.layout, parts, revisions: await revisionsOf(tx, model.id) };
     const { errors, fields } = readQuirk(values, known);
     if (!fields) return data({ values, errors }, { status: 400 });
+    if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
     await putQuirk(tx, model.id, quirk?.id, fields);
     await tell(tx, { kind: "quirk-written", symptom: fields.symptom }, { model: model.id });
     return redirect(`/models/${model.id}#quirks`);
@@ -53,6 +61,7 @@ export default function Quirk({ loaderData, actionData }: Route.ComponentProps) 
   const { model } = loaderData;
   const values: Values = actionData?.values ?? loaderData.values;
   const errors: Record<string, string> = actionData?.errors ?? {};
+  const seen = seenOf(actionData?.values, loaderData.values);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   return (
     <Page title={`An oddity of the ${model.name}`}>
@@ -61,7 +70,8 @@ export default function Quirk({ loaderData, actionData }: Route.ComponentProps) 
           Back to the {model.name}
         </Link>
       </p>
-      <Form method="post" noValidate className="flex max-w-2xl flex-col gap-3">
+      <Form method="post" noValidate className="flex max-w-2xl flex-col gap-3" key={seen}>
+        <Seen drawn={seen} />
         <Input {...of("symptom")} label="What one sees or hears" rows={2} />
         <Input {...of("cause")} label="Why (if anybody knows)" rows={2} />
         <Input {...of("cure")} label="What helps" rows={2} />

@@ -21,6 +21,7 @@ import {
 } from "#db/releases.ts";
 import { bringUpToDate } from "#db/work.ts";
 import { notFound, type SignedIn } from "../context.ts";
+import { meanwhile } from "../frame/meanwhile.server.ts";
 import { sayContradiction } from "../ui/words/contradiction.ts";
 import { conditionsOf, newReleaseValues, releaseShape, releaseValues } from "./release-form.ts";
 
@@ -56,14 +57,17 @@ export async function actOnRelease(
   releaseId: string,
   form: FormData,
 ) {
-  const loaded = await loadRelease(tx, modelId, releaseId, who.today);
-  const put = await fileOf(form);
-  const values = Object.fromEntries(
+  const typed = Object.fromEntries(
     [...form].flatMap(([name, value]) => (typeof value === "string" ? [[name, value] as const] : [])),
   );
+  let loaded = await loadRelease(tx, modelId, releaseId, who.today);
+  const { values, errors } = await meanwhile(tx, `release ${modelId} ${releaseId}`, typed, async () => {
+    loaded = await loadRelease(tx, modelId, releaseId, who.today);
+    return loaded.release && loaded.values;
+  });
+  const put = await fileOf(form);
   if (typeof put === "object") Object.assign(values, put.fields);
   const parsed = releaseShape.safeParse(values);
-  const errors: Record<string, string> = {};
   if (!parsed.success) {
     for (const issue of parsed.error.issues) errors[String(issue.path[0])] ??= issue.message;
     return { values, errors };

@@ -1,6 +1,7 @@
 // One release: add it, correct it, withdraw it; first shown is which units that touches, then it is done.
 import { Form, Link } from "react-router";
 import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
+import { Seen, seenOf } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayRange, sayStop } from "../ui/words/route.ts";
@@ -40,6 +41,7 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
           noValidate
           key={JSON.stringify(values)}
         >
+          <Seen drawn={seenOf(actionData?.values, loaderData.values)} />
           <ReleaseFields
             values={values}
             errors={errors}

@@ -2,11 +2,11 @@
 import { type FieldMetadata, type SubmissionResult, useForm } from "@conform-to/react";
 import type { InputHTMLAttributes, ReactNode } from "react";
 import { Form, useNavigation } from "react-router";
+import { SEEN, Seen } from "./meanwhile.tsx";
 
 type Fields = Record<string, FieldMetadata<unknown>>;
 
-/** A posting form; `children` draws its fields. While it is under way it cannot be sent a second time. */
-export function PostForm(props: {
+type PostFormProps = {
   readonly lastResult: SubmissionResult<string[]> | undefined;
   readonly submit: string;
   readonly defaults?: Record<string, string | string[]>;
@@ -14,7 +14,17 @@ export function PostForm(props: {
   readonly also?: ReactNode;
   readonly className?: string;
   readonly children: (fields: Fields) => ReactNode;
-}) {
+};
+
+/** A posting form; `children` draws its fields. While it is under way it cannot be sent a second time. */
+export function PostForm(props: PostFormProps) {
+  const sent = props.lastResult?.initialValue?.[SEEN];
+  const seen = typeof sent === "string" ? sent : JSON.stringify(props.defaults);
+  // Where others saved something meanwhile it is drawn anew, with what they saved in its fields.
+  return <Drawn key={seen} seen={seen} {...props} />;
+}
+
+function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | undefined }) {
   const navigation = useNavigation();
   const [form, fields] = useForm<Record<string, unknown>>({
     lastResult: props.lastResult,
@@ -38,6 +48,7 @@ export function PostForm(props: {
           {form.errors.join(" ")}
         </p>
       )}
+      {seen && <Seen drawn={seen} />}
       {props.children(fields as Fields)}
       <div className="mt-2 flex flex-wrap items-center gap-4">
         <button

@@ -6,8 +6,9 @@ import { tell } from "#db/log.ts";
 import { modelsToPick } from "#db/models.ts";
 import { recompute } from "#db/needs.ts";
 import { isDuplicate } from "#db/pool.ts";
-import { addUnit, changeUnit, shelveUnit, unitByTag } from "#db/units.ts";
+import { addUnit, changeUnit, shelveUnit, type UnitRow, unitByTag } from "#db/units.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
@@ -38,13 +39,22 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   if (form.get("intent") === "shelve" || form.get("intent") === "recover")
     return shelve(context, params.tag ?? "", form);
-  const submission = parseWithZod(form, { schema: unitShape });
-  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
-  const refuse = (fieldErrors: Record<string, string[]>) =>
-    data(submission.reply({ fieldErrors }), { status: 400 });
-  const { value } = submission;
+  let submission = parseWithZod(form, { schema: unitShape });
+  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
+    data(submission.reply(fieldErrors && { fieldErrors }), { status });
   try {
     return await inClub(context, async (tx, who) => {
+      let before: UnitRow | undefined;
+      const held = await meanwhileIn(tx, `unit ${params.tag?.toLowerCase()}`, form, async () => {
+        if (params.tag === undefined) return undefined;
+        before = await unitByTag(tx, params.tag);
+        if (!before) throw notFound(`A radio with the tag ${params.tag}`);
+        return fieldsOf(before);
+      });
+      submission = parseWithZod(held.form, { schema: unitShape });
+      if (submission.status !== "success") return refuse();
+      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+      const { value } = submission;
       const model = (await modelsToPick(tx)).find((m) => m.id === value.model);
       if (!model) return refuse({ model: ["Choose a model."] });
       if (value.hardware && !model.revisions.some((r) => r.id === value.hardware)) {
@@ -57,8 +67,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         group: value.group ?? null,
         place: value.place ?? null,
       };
-      const before = params.tag === undefined ? undefined : await unitByTag(tx, params.tag);
-      if (params.tag !== undefined && !before) throw notFound(`A radio with the tag ${params.tag}`);
       const id = before ? before.id : await addUnit(tx, fields, who.today);
       if (before) {
         await changeUnit(tx, before.id, fields);

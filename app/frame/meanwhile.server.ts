@@ -1,0 +1,81 @@
+// Before a form is saved: what others have saved since it was drawn is kept, and where both changed the same, it is asked.
+import { z } from "zod";
+import { broughtTogether } from "#core/quantities/meanwhile.ts";
+import { oneAtATime, type Tx } from "#db/pool.ts";
+import { SEEN } from "../ui/meanwhile.tsx";
+import { clip } from "../ui/words/standing.ts";
+
+type Drawn = Readonly<Record<string, string | readonly string[]>>;
+export type Held = {
+  readonly values: Record<string, string>;
+  /** By field, for the fields that both changed. */
+  readonly errors: Record<string, string>;
+};
+
+const shape = z.record(z.string(), z.union([z.string(), z.array(z.string())]));
+
+/** Several choices as one text, the same for the same choices. */
+const text = (value: string | readonly string[]): string =>
+  typeof value === "string" ? value : [...value].sort().join("\n");
+const texts = (drawn: Drawn) =>
+  Object.fromEntries(Object.entries(drawn).map(([name, value]) => [name, text(value)]));
+
+function seenIn(told: unknown): Record<string, string> | undefined {
+  if (typeof told !== "string" || !/^\{.*\}$/s.test(told)) return undefined;
+  try {
+    const read = shape.safeParse(JSON.parse(told));
+    return read.success ? texts(read.data) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const sayClash = (now: string): string =>
+  now === ""
+    ? "Somebody has emptied this meanwhile. Save again to put yours there."
+    : `Somebody has made this “${clip(now)}” meanwhile. Save again to put yours in its place.`;
+
+/**
+ * Typed values against what stands now (`now` is absent for what is new). From here to the end of the transaction nobody else
+ * saves the same `what`.
+ */
+export async function meanwhile(
+  tx: Tx,
+  what: string,
+  typed: Readonly<Record<string, string>>,
+  now: () => Promise<Drawn | undefined>,
+): Promise<Held> {
+  await oneAtATime(tx, what);
+  const stands = await now();
+  const seen = seenIn(typed[SEEN]);
+  if (!stands || !seen) return { values: { ...typed }, errors: {} };
+  const { values, clashes } = broughtTogether(seen, typed, texts(stands));
+  const errors = Object.fromEntries(Object.entries(clashes).map(([name, there]) => [name, sayClash(there)]));
+  const changed = Object.entries(texts(stands)).some(([name, there]) => there !== (seen[name] ?? ""));
+  return { values: { ...values, ...(changed && { [SEEN]: JSON.stringify(stands) }) }, errors };
+}
+
+/** The same for a form as it was sent: answers it with what is to be saved. */
+export async function meanwhileIn(
+  tx: Tx,
+  what: string,
+  form: FormData,
+  now: () => Promise<Drawn | undefined>,
+): Promise<{ readonly form: FormData; readonly errors: Record<string, string[]> }> {
+  let stands: Drawn | undefined;
+  const typed: Record<string, string> = {};
+  for (const name of new Set(form.keys())) typed[name] = text(form.getAll(name).map(String));
+  const held = await meanwhile(tx, what, typed, async () => {
+    stands = await now();
+    return stands;
+  });
+  const saved = new FormData();
+  for (const [name, value] of form) if (held.values[name] === typed[name]) saved.append(name, value);
+  for (const [name, value] of Object.entries(held.values)) {
+    if (value === typed[name]) continue;
+    const whole = name === SEEN ? value : (stands?.[name] ?? value);
+    for (const one of typeof whole === "string" ? [whole] : whole) saved.append(name, one);
+  }
+  const errors = Object.fromEntries(Object.entries(held.errors).map(([name, says]) => [name, [says]]));
+  return { form: saved, errors };
+}
