@@ -52,16 +52,19 @@ test("where both changed the same, the second is told what stands there, keeps w
   const [mine, theirs] = await two(browser, async () => "/units/W-04/edit");
   await theirs.getByLabel("Note").fill("belongs to the hut");
   await theirs.getByLabel("Serial number").fill("FW-1");
+  await theirs.getByRole("combobox", { name: "Place" }).selectOption("Tool hut");
   await theirs.getByRole("button", { name: "Save" }).click();
   await expect(theirs).toHaveURL(/units\/W-04$/);
 
   await mine.getByLabel("Note").fill("belongs to the van");
+  await mine.getByRole("combobox", { name: "Place" }).selectOption("The van");
   await mine.getByRole("button", { name: "Save" }).click();
   await expect(
     mine.getByText(
       "Somebody has made this “belongs to the hut” meanwhile. Save again to put yours in its place.",
     ),
   ).toBeVisible();
+  await expect(mine.getByText("Somebody has made this “Tool hut” meanwhile.")).toBeVisible();
   await expect(mine.getByLabel("Note")).toHaveValue("belongs to the van");
   await expect(mine.getByLabel("Serial number")).toHaveValue("FW-1");
   await mine.getByRole("button", { name: "Save" }).click();

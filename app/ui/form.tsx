@@ -2,7 +2,7 @@
 import { type FieldMetadata, type SubmissionResult, useForm } from "@conform-to/react";
 import type { InputHTMLAttributes, ReactNode } from "react";
 import { Form, useNavigation } from "react-router";
-import { SEEN, Seen } from "./meanwhile.tsx";
+import { inWords, type Options, SEEN, Seen } from "./meanwhile.tsx";
 
 type Fields = Record<string, FieldMetadata<unknown>>;
 
@@ -65,7 +65,6 @@ function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | und
   );
 }
 
-type Options = readonly (string | readonly [string, string])[];
 type FieldProps = Omit<InputHTMLAttributes<HTMLInputElement>, "form" | "id" | "name"> & {
   readonly of: FieldMetadata<unknown> | undefined;
   readonly label: ReactNode;
@@ -99,7 +98,7 @@ export function Field({ of, label, hint, ...rest }: FieldProps) {
       )}
       {of.errors && (
         <p id={`${of.id}-trouble`} role="alert" className="mt-1 text-sm font-semibold text-rust">
-          {of.errors.join(" ")}
+          {of.errors.map((says) => inWords(says, rest.options)).join(" ")}
         </p>
       )}
     </div>

@@ -1,4 +1,6 @@
 // A labelled field of a plain form, with its trouble beside it: for forms that show values and errors by name.
+import { inWords } from "./meanwhile.tsx";
+
 export function Input(props: {
   readonly name: string;
   readonly label: string;
@@ -37,7 +39,7 @@ export function Input(props: {
       )}
       {props.error && (
         <p id={`${props.name}-trouble`} role="alert" className="mt-1 text-sm font-semibold text-rust">
-          {props.error}
+          {inWords(props.error, props.options)}
         </p>
       )}
     </div>

@@ -11,3 +11,14 @@ export const Seen = ({ drawn }: { readonly drawn: string }) => (
 /** For forms of plain values: what came back, or what it is drawn from. */
 export const seenOf = (sent: Readonly<Record<string, string>> | undefined, drawn: object): string =>
   sent?.[SEEN] ?? JSON.stringify(drawn);
+
+export type Options = readonly (string | readonly [string, string])[];
+
+/** What is said of a choice quotes its value, which may be a bare number: in the words of the choice. */
+export function inWords(says: string, options: Options | undefined): string {
+  const words = new Map((options ?? []).map((o) => (typeof o === "string" ? [o, o] : o)));
+  return says.replace(/“([^”]*)”/, (quoted, values: string) => {
+    const chosen = values.split("\n").map((value) => words.get(value));
+    return chosen.every((word) => word !== undefined) ? `“${chosen.join(", ")}”` : quoted;
+  });
+}
