@@ -118,8 +118,36 @@ test.describe("without scripts", () => {
     await page.goto(`${served.address}/cabinet?unit=W-04`);
     await page.getByLabel("What does W-04 show?").fill("1.10");
     await page.getByRole("button", { name: "Record" }).click();
+    await expect(page.getByRole("status")).toHaveText(/^Recorded\. main 1\.10: \d releases? behind since/);
     await expect(page.getByRole("heading", { level: 1 })).toContainText("1 release behind");
     await expect(page.getByRole("cell", { name: "1.10" })).toBeVisible();
+  });
+
+  test("what is refused is said where it stands, and keeps what was typed", async ({ page }) => {
+    await signIn(page, served.address, "juno");
+    await page.goto(`${served.address}/units/H-01`);
+    const field = page.getByLabel("What does H-01 show?");
+    await page.getByRole("button", { name: "Record" }).click();
+    await expect(page.getByRole("status")).toContainText("Type what the radio shows");
+    await field.fill("bluetooth");
+    await page.getByRole("button", { name: "Record" }).click();
+    await expect(page.getByRole("status")).toContainText("bluetooth");
+    await expect(field).toHaveValue("bluetooth");
+
+    await page.getByText("Put it on hold").click();
+    await page.getByLabel("Until").fill("2999-01-01");
+    await page.getByRole("button", { name: "Hold", exact: true }).click();
+    await expect(page.getByRole("status").first()).toHaveText("Say why, so that others know.");
+    await expect(page.getByLabel("Until")).toHaveValue("2999-01-01");
+    await page.getByText("Lend it").click();
+    await page.getByRole("combobox", { name: "To" }).selectOption("Maud Whinmoor");
+    await page.getByLabel("Due back").fill("2020-01-01");
+    await page.getByRole("button", { name: "Lend", exact: true }).click();
+    await expect(page.getByRole("status").first()).toContainText("has passed already");
+    await expect(page.getByRole("combobox", { name: "To" })).toHaveValue(/\d+/);
+    await expect(page.getByLabel("Due back")).toHaveValue("2020-01-01");
+    const chosen = page.getByRole("combobox", { name: "To" }).locator("option:checked");
+    await expect(chosen).toHaveText("Maud Whinmoor");
   });
 });
 

@@ -17,13 +17,15 @@ export function ReadingField(props: {
   readonly components: readonly string[];
   readonly receipt: string;
   readonly compact?: boolean;
-  readonly typed?: string;
+  /** What was answered to the form when it came without scripts. */
+  readonly answered?: Answer | undefined;
 }) {
   const id = useId();
   const { locale } = useClub();
   const record = useFetcher<Answer>({ key: `reading-${props.tag}` });
   const weigh = useFetcher<{ ok: boolean; says: string; typed: string }>();
-  const [typed, setTyped] = useState(props.typed ?? "");
+  const refused = props.answered?.ok === false ? props.answered.typed : undefined;
+  const [typed, setTyped] = useState(refused ?? "");
   const path = `/units/${encodeURIComponent(props.tag)}`;
   const field = useRef<HTMLInputElement>(null);
   const ask = (text: string) => {
@@ -42,7 +44,7 @@ export function ReadingField(props: {
     record.data && record.state === "idle" && record.data.typed === typed ? record.data : undefined;
   // An answer to what was typed before is no answer to what stands there now.
   const weighed = weigh.data?.typed === typed && typed.trim() !== "" ? weigh.data : undefined;
-  const answer = settled ?? weighed;
+  const answer = settled ?? weighed ?? (typed === (refused ?? "") ? props.answered : undefined);
   const others = props.components.slice(1);
   return (
     <record.Form
@@ -63,7 +65,7 @@ export function ReadingField(props: {
           name="typed"
           data-reading
           ref={field}
-          defaultValue={props.typed}
+          defaultValue={refused}
           onChange={(event) => ask(event.target.value)}
           className={`input ver min-w-0 grow ${props.compact ? "input-sm" : "input-lg"}`}
           placeholder={others[0] ? `1.14, or ${others[0]} 2.0` : "1.14"}

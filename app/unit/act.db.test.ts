@@ -132,6 +132,9 @@ describe("a hold", () => {
       const until = addDays(who.today, 3);
       const held = await act(tx, who, "W-03", { intent: "hold", until, why: "the procession" });
       expect(held).toMatchObject({ status: 200, says: "On hold." });
+      expect(held.kept).toBeUndefined();
+      const vague = await act(tx, who, "W-03", { intent: "hold", until: "soon", why: "the fair" });
+      expect(vague.kept).toEqual({ intent: "hold", until: "soon", why: "the fair" });
       expect(await unitOf(tx, "W-03")).toMatchObject({ hold_until: until, hold_why: "the procession" });
       expect((await act(tx, who, "W-03", { intent: "lift" })).status).toBe(200);
       expect((await act(tx, who, "W-03", { intent: "lift" })).status).toBe(409);

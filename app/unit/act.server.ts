@@ -24,7 +24,8 @@ export type ActAnswer = {
   readonly intent: string;
   readonly typed?: string;
   readonly receipt?: string;
-  readonly errors?: Record<string, string>;
+  /** What a refused form of several fields held. */
+  readonly kept?: Readonly<Record<string, string>>;
 };
 
 const answer = (status: number, body: ActAnswer) => data(body, { status });
@@ -36,7 +37,16 @@ const readingShape = z.object({
 });
 
 export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
-  const intent = String(form.get("intent") ?? "");
+  const done = await actBy(String(form.get("intent") ?? ""), tx, who, tag, form);
+  // A reading keeps what was typed by itself.
+  if (!done.data.ok && done.data.typed === undefined) Object.assign(done.data, { kept: textsOf(form) });
+  return done;
+}
+
+const textsOf = (form: FormData): Record<string, string> =>
+  Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
+
+async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   switch (intent) {
     case "reading":
       return takeReading(tx, who, tag, form);
@@ -223,7 +233,7 @@ export async function orSayAway(form: FormData, act: () => Promise<ReturnType<ty
     return answer(503, {
       ok: false,
       intent: String(form.get("intent") ?? ""),
-      typed: String(form.get("typed") ?? ""),
+      ...(form.has("typed") ? { typed: String(form.get("typed")) } : { kept: textsOf(form) }),
       says: "The records cannot be reached just now; nothing was saved. What you typed is kept here: try again in a moment.",
     });
   }

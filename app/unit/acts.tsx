@@ -3,10 +3,20 @@ import { Form, Link } from "react-router";
 import type { UnitRow } from "#db/units.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { sayDate } from "../ui/words/time.ts";
+import type { ActAnswer } from "./act.server.ts";
 
 type Who = { readonly id: string; readonly name: string };
 
-export function Acts({ unit, people }: { readonly unit: UnitRow; readonly people: readonly Who[] }) {
+/** What a form of these held when it was refused. */
+const keptOf = (said: ActAnswer | undefined, intent: string) =>
+  said?.ok === false && said.intent === intent ? said.kept : undefined;
+
+export function Acts(props: {
+  readonly unit: UnitRow;
+  readonly people: readonly Who[];
+  readonly said: ActAnswer | undefined;
+}) {
+  const { unit, people, said } = props;
   const mayLend = useMay("lend-and-take-back");
   const mayHold = useMay("hold-unit");
   const mayEdit = useMay("edit-unit");
@@ -19,8 +29,9 @@ export function Acts({ unit, people }: { readonly unit: UnitRow; readonly people
   return (
     <section className="flex flex-col gap-2">
       <h2>Custody and hold</h2>
-      {mayLend && (unit.holder ? <Back holder={unit.holder} /> : <Lend people={people} />)}
-      {mayHold && <Hold unit={unit} />}
+      {mayLend &&
+        (unit.holder ? <Back holder={unit.holder} /> : <Lend people={people} kept={keptOf(said, "lend")} />)}
+      {mayHold && <Hold unit={unit} kept={keptOf(said, "hold")} />}
       {edit}
     </section>
   );
@@ -36,15 +47,17 @@ function Back({ holder }: { readonly holder: string }) {
   );
 }
 
-function Lend({ people }: { readonly people: readonly Who[] }) {
+type Kept = ActAnswer["kept"];
+
+function Lend({ people, kept }: { readonly people: readonly Who[]; readonly kept: Kept }) {
   return (
-    <details>
+    <details open={kept !== undefined}>
       <summary className="btn btn-outline btn-primary btn-sm">Lend it</summary>
       <Form method="post" className="sheet mt-2 flex flex-col gap-2 p-3">
         <input type="hidden" name="intent" value="lend" />
         <label className="text-sm font-semibold">
           To
-          <select name="person" className="select select-sm mt-1 w-full">
+          <select name="person" defaultValue={kept?.person} className="select select-sm mt-1 w-full">
             {people.map((p) => (
               <option key={p.id} value={p.id}>
                 {p.name}
@@ -54,7 +67,12 @@ function Lend({ people }: { readonly people: readonly Who[] }) {
         </label>
         <label className="text-sm font-semibold">
           Due back (may stay empty)
-          <input type="date" name="dueBack" className="input input-sm mt-1 w-full" />
+          <input
+            type="date"
+            name="dueBack"
+            defaultValue={kept?.dueBack}
+            className="input input-sm mt-1 w-full"
+          />
         </label>
         <button type="submit" className="btn btn-primary btn-sm">
           Lend
@@ -64,7 +82,7 @@ function Lend({ people }: { readonly people: readonly Who[] }) {
   );
 }
 
-function Hold({ unit }: { readonly unit: UnitRow }) {
+function Hold({ unit, kept }: { readonly unit: UnitRow; readonly kept: Kept }) {
   const { today, locale } = useClub();
   if (unit.hold_until !== null && unit.hold_until >= today) {
     return (
@@ -79,17 +97,17 @@ function Hold({ unit }: { readonly unit: UnitRow }) {
     );
   }
   return (
-    <details>
+    <details open={kept !== undefined}>
       <summary className="btn btn-outline btn-primary btn-sm">Put it on hold</summary>
       <Form method="post" className="sheet mt-2 flex flex-col gap-2 p-3">
         <input type="hidden" name="intent" value="hold" />
         <label className="text-sm font-semibold">
           Until
-          <input type="date" name="until" className="input input-sm mt-1 w-full" />
+          <input type="date" name="until" defaultValue={kept?.until} className="input input-sm mt-1 w-full" />
         </label>
         <label className="text-sm font-semibold">
           Why
-          <input name="why" className="input input-sm mt-1 w-full" />
+          <input name="why" defaultValue={kept?.why} className="input input-sm mt-1 w-full" />
         </label>
         <button type="submit" className="btn btn-primary btn-sm">
           Hold

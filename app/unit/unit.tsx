@@ -105,10 +105,11 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
       {loaderData.serialSays && unit.shelved_at === null && (
         <SerialSays says={loaderData.serialSays} unit={unit} />
       )}
-      {said && !said.typed && (
+      {said && said.intent !== "reading" && (
         <p
           role="status"
-          className={`sheet mb-3 p-3 font-semibold ${said.ok ? "" : "hatch border-rust text-rust"}`}
+          // Wherever on the page the form was, its answer is in sight.
+          className={`sheet sticky top-0 z-20 mb-3 p-3 font-semibold ${said.ok ? "" : "border-rust text-rust"}`}
         >
           {said.says}
         </p>
@@ -120,7 +121,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
               tag={unit.tag}
               components={loaderData.components}
               receipt={loaderData.receipt}
-              typed={said?.ok === false ? said.typed : undefined}
+              answered={said?.intent === "reading" ? said : undefined}
             />
           )}
           <WaySection loaderData={loaderData} />
@@ -144,7 +145,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
           <Readings readings={loaderData.readings} />
         </div>
         <div className="flex flex-col gap-5">
-          <Acts unit={unit} people={loaderData.people} />
+          <Acts unit={unit} people={loaderData.people} said={said} />
           <History log={loaderData.log} custody={loaderData.custody} unit={unit.id} />
         </div>
       </div>
@@ -260,6 +261,8 @@ function Head({ unit, standings, releases, needs }: Pick<Data, "unit" | "standin
 }
 
 const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
+/** Some verdicts end in a sentence of their own. */
+const sentence = (text: string) => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
 
 function Standings({ loaderData }: { readonly loaderData: Data }) {
   const { locale, today } = useClub();
@@ -285,7 +288,7 @@ function Standings({ loaderData }: { readonly loaderData: Data }) {
                     : ""
                 }
               >
-                {capital(sayStanding(standing, names))}.
+                {sentence(sayStanding(standing, names))}
               </p>
               <Why facts={shownFacts(standing.because, names, links)} />
             </div>
