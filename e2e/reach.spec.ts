@@ -147,3 +147,21 @@ test.describe("on a phone", () => {
     }
   });
 });
+
+test.describe("on a phone", () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+  test("the answer to an act far down the page is in sight, refused or done", async ({ page }) => {
+    await signIn(page, served.address, "wren");
+    await page.goto(`${served.address}/units/H-04`, { waitUntil: "networkidle" });
+    await page.getByText("Put it on hold").click();
+    await page.getByLabel("Until").fill("2999-01-01");
+    await page.getByRole("button", { name: "Hold", exact: true }).click();
+    await expect(page.getByText("Say why, so that others know.")).toBeInViewport();
+    await expect(page.getByLabel("Until")).toHaveValue("2999-01-01");
+    await page.getByLabel("Why", { exact: true }).fill("the lantern walk");
+    await page.getByRole("button", { name: "Hold", exact: true }).click();
+    await expect(page.getByRole("status").filter({ hasText: "On hold." })).toBeInViewport();
+    await page.getByRole("button", { name: "Lift the hold" }).click();
+    await expect(page.getByText("The hold is lifted.")).toBeInViewport();
+  });
+});

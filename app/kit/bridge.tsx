@@ -7,6 +7,7 @@ import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/bridge";
 import { answerBridge, fillIds, loadBridge, nameId, type ShownBridge } from "./bridge.server.ts";
@@ -41,14 +42,7 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
   const mayEdit = useMay("edit-kit");
   return (
     <Page title="Kit" says="which chip, which driver, which port" acts={<KitTabs here="which" />}>
-      {said && (
-        <p
-          role="status"
-          className={`sheet mb-3 p-3 font-semibold ${said.ok ? "" : "hatch border-rust text-rust"}`}
-        >
-          {said.says}
-        </p>
-      )}
+      {said && <Said answer={said} />}
       <div className="grid items-start gap-6 lg:grid-cols-2">
         <Form method="post" className="sheet flex flex-col gap-3 p-4" key={answer?.text}>
           <Input

@@ -10,6 +10,7 @@ import { modelsToPick } from "#db/models.ts";
 import { unitByTag } from "#db/units.ts";
 import { inClub, lookInClub, notAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
 import { counted, listed } from "../ui/words/count.ts";
 import { orSayAway } from "../unit/act.server.ts";
 import type { Route } from "./+types/kit";
@@ -135,14 +136,7 @@ export default function Kit({ loaderData, actionData }: Route.ComponentProps) {
           </p>
         )}
       </Form>
-      {actionData && (
-        <p
-          role="status"
-          className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}
-        >
-          {actionData.says}
-        </p>
-      )}
+      {actionData && <Said answer={actionData} />}
       {computers.length === 0 ? (
         <p className="doubt w-fit p-5 text-lg">
           No computer, lead or tool is noted yet.{" "}

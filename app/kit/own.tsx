@@ -7,6 +7,7 @@ import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/own";
 import { SAYS_WORD } from "./kinds/advice.ts";
@@ -68,14 +69,7 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
           </a>
         ))}
       </p>
-      {actionData && (
-        <p
-          role="status"
-          className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}
-        >
-          {actionData.says}
-        </p>
-      )}
+      {actionData && <Said answer={actionData} />}
       {troubled.length > 0 && (
         <section className="mb-5">
           <h2 className="mb-1">Lent, worn, broken, lost</h2>

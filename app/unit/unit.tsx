@@ -14,6 +14,7 @@ import { Means } from "../kit/means.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
+import { Said } from "../ui/said.tsx";
 import { namesOf, recordsOf, shownFacts, Why } from "../ui/why.tsx";
 import { listed } from "../ui/words/count.ts";
 import { sayNeed, saySince } from "../ui/words/need.ts";
@@ -105,15 +106,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
       {loaderData.serialSays && unit.shelved_at === null && (
         <SerialSays says={loaderData.serialSays} unit={unit} />
       )}
-      {said && said.intent !== "reading" && (
-        <p
-          role="status"
-          // Wherever on the page the form was, its answer is in sight.
-          className={`sheet sticky top-0 z-20 mb-3 p-3 font-semibold ${said.ok ? "" : "border-rust text-rust"}`}
-        >
-          {said.says}
-        </p>
-      )}
+      {said && said.intent !== "reading" && <Said answer={said} />}
       <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1fr)_18rem]">
         <div className="flex min-w-0 flex-col gap-5">
           {mayRecord && unit.shelved_at === null && (
