@@ -5,6 +5,7 @@ import { DATE_ORDERS } from "#core/import/signs.ts";
 import { DELIMITERS } from "#core/import/table.ts";
 import { useClub } from "../ui/club.ts";
 import { counted, listed } from "../ui/words/count.ts";
+import { clip } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Preview } from "./read.server.ts";
 import { DELIMITER_WORD, ENCODING_WORD, MEANING_WORD, ORDER_WORD, sayRowProblem } from "./words.ts";
@@ -135,7 +136,10 @@ function NewModels({ models }: { readonly models: Preview["newModels"] }) {
       <ul className="flex flex-wrap gap-3">
         {models.map((model, i) => (
           <li key={model.maker + model.name} className="sheet flex items-center gap-2 p-2">
-            <strong>{listed([model.maker, model.name].filter(Boolean)).replace(" and ", " ")}</strong>
+            <strong>{`${model.maker} ${model.name}`.trim()}</strong>
+            {model.revisions.length > 0 && (
+              <span className="text-quiet">hardware {listed(model.revisions, 6)}</span>
+            )}
             <Choice
               name={`kind-${i}`}
               label=""
@@ -153,6 +157,12 @@ function NewModels({ models }: { readonly models: Preview["newModels"] }) {
     </section>
   );
 }
+
+const together = (cells: readonly string[], between: string) =>
+  cells
+    .filter(Boolean)
+    .map((cell) => clip(cell, 60))
+    .join(between);
 
 const ACT_WORD = { add: "new", change: "changed", same: "the same", problem: "problem" } as const;
 
@@ -182,11 +192,9 @@ function Rows({ preview }: { readonly preview: Preview }) {
                   row.act === "change" &&
                   `: ${row.changes.map((c) => MEANING_WORD[c]).join(", ")}`}
               </td>
-              <td className="tag">{row.values.tag}</td>
-              <td>
-                {row.values.maker} {row.values.model} {row.values.hardware}
-              </td>
-              <td>{[row.values.place, row.values.group].filter(Boolean).join(", ")}</td>
+              <td className="tag">{clip(row.values.tag)}</td>
+              <td>{together([row.values.maker, row.values.model, row.values.hardware], " ")}</td>
+              <td>{together([row.values.place, row.values.group], ", ")}</td>
               <td className="whitespace-nowrap">
                 {row.reading && (
                   <>
