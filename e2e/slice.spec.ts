@@ -111,6 +111,26 @@ test("the session ends meanwhile: what was typed is saved after signing in", asy
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Runs a release that has been withdrawn");
 });
 
+test("a release form whose session ended is kept whole, and saved after signing in", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/models`);
+  await page.getByRole("link", { name: "Heron", exact: true }).click();
+  await page.locator('a[href*="/releases/"]:not([href$="new"])').first().click();
+  await page.getByLabel("Notes").fill("read aloud at the meeting");
+  await page.context().clearCookies();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await page.getByLabel("E-mail").fill("wren@lanternfen.example");
+  await page.getByLabel("Password").fill("lantern on the causeway");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByRole("heading", { name: "Not saved yet" })).toBeVisible();
+  await expect(page.getByText("read aloud at the meeting", { exact: true })).toBeVisible();
+  // Only what was changed is shown; the rest goes with it unseen.
+  await expect(page.getByRole("term")).toHaveText(["notes"]);
+  await page.getByRole("button", { name: "Save it now" }).click();
+  await expect(page).toHaveURL(/models\/\d+$/);
+  await expect(page.getByText("read aloud at the meeting").first()).toBeVisible();
+});
+
 test.describe("without scripts", () => {
   test.use({ javaScriptEnabled: false });
   test("reading and recording work", async ({ page }) => {

@@ -1,11 +1,9 @@
-// Forms of the club: a policy comes back as the form that makes it again; and what somebody typed while their session had
-// ended is carried whole, and never further than it should.
+// Forms of the club: a policy comes back as the form that makes it again, and what is no policy is refused at its field.
 import { parseWithZod } from "@conform-to/zod/v4";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { PLAIN_POLICY, type Policy, policyShape } from "#core/firmware/policy.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
-import { ownPath, packKept, unpackKept } from "../door/pack.ts";
 import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
 
 const formOf = (fields: Readonly<Record<string, string | readonly string[]>>): FormData => {
@@ -96,44 +94,5 @@ describe("a group's policy", () => {
   ])("%j is refused at %s", (fields, field) => {
     const parsed = parseWithZod(formOf({ ...plainForm, ...fields }), { schema: groupShape });
     expect(parsed.status === "error" && Object.keys(parsed.error ?? {})).toEqual([field]);
-  });
-});
-
-describe("what was typed when the session had ended", () => {
-  it("is carried whole and in order", () => {
-    const entry = fc.tuple(fc.stringMatching(/^[a-z]{1,8}$/), fc.string({ maxLength: 60 }));
-    fc.assert(
-      fc.property(fc.array(entry, { minLength: 1, maxLength: 8 }), (entries) => {
-        fc.pre(!entries.some(([name]) => /password/.test(name)));
-        const form = new FormData();
-        for (const [name, value] of entries) form.append(name, value);
-        const packed = packKept(form);
-        fc.pre(packed !== undefined);
-        expect(unpackKept(packed ?? "")).toEqual([...form]);
-      }),
-      { numRuns: 300 },
-    );
-  });
-
-  it("is not carried with a password or a file, nor if it is too long for an address", () => {
-    expect(packKept(formOf({ typed: "1.14", newPassword: "secret" }))).toBeUndefined();
-    const file = new FormData();
-    file.append("typed", "1.14");
-    file.append("file", new File(["x"], "x.csv"));
-    expect(packKept(file)).toBeUndefined();
-    expect(packKept(formOf({ typed: "9".repeat(5000) }))).toBeUndefined();
-    expect(packKept(new FormData())).toBeUndefined();
-  });
-
-  test.each([
-    ["/units/W-03?x=1", "/units/W-03?x=1"],
-    ["//elsewhere.example/x", "/cabinet"],
-    ["/\\elsewhere.example", "/cabinet"],
-    ["https://elsewhere.example", "/cabinet"],
-    ["javascript:alert(1)", "/cabinet"],
-    ["", "/cabinet"],
-    [null, "/cabinet"],
-  ])("the way back from %j is %s", (asked, path) => {
-    expect(ownPath(asked)).toBe(path);
   });
 });

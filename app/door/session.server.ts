@@ -5,7 +5,7 @@ import { dateInZone } from "#core/quantities/date.ts";
 import { closeSession, openSession, sessionPerson } from "#db/people.ts";
 import { awayContext, sessionContext } from "../context.ts";
 import { isAwayAnswer, orAway } from "../frame/away.server.ts";
-import { packKept } from "./pack.ts";
+import { packKept } from "./pack.server.ts";
 import { newToken, tokenHash } from "./password.server.ts";
 
 const cookie = createCookie("mossy_session", {

@@ -9,7 +9,7 @@ import { Field, PostForm } from "../ui/form.tsx";
 import type { Route } from "./+types/sign-in";
 import { countAttempt, forgetAttempts } from "./attempts.server.ts";
 import { DoorPage } from "./door-page.tsx";
-import { ownPath } from "./pack.ts";
+import { ownPath } from "./pack.server.ts";
 import { isPassword, pretendToCheck } from "./password.server.ts";
 import { startSession } from "./session.server.ts";
 

@@ -20,7 +20,8 @@ const text = (value: string | readonly string[]): string =>
 const texts = (drawn: Drawn) =>
   Object.fromEntries(Object.entries(drawn).map(([name, value]) => [name, text(value)]));
 
-function seenIn(told: unknown): Record<string, string> | undefined {
+/** What a form says it was drawn from; undefined for what says nothing that can be read. */
+export function seenIn(told: unknown): Record<string, string> | undefined {
   if (typeof told !== "string" || !/^\{.*\}$/s.test(told)) return undefined;
   try {
     const read = shape.safeParse(JSON.parse(told));
