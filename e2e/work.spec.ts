@@ -32,3 +32,43 @@ test("work under way is shown with how far it is, and its line goes when it is d
   await expect(line).toBeHidden();
   await expect(page.getByRole("heading", { level: 1, name: "Due" })).toBeVisible();
 });
+
+test("while the page asks again and again, a form keeps what is typed, and still knows what it was drawn from", async ({
+  page,
+  browser,
+}) => {
+  await withClub({ club: "1", person: "1" }, (tx) =>
+    tx.query(
+      "insert into work (club_id, scope, why, total, started_by) values (current_club(), '{\"of\":\"club\"}', 'main 9.9', 64, 1)",
+    ),
+  );
+  const other = await (await browser.newContext()).newPage();
+  for (const one of [page, other]) await signIn(one, served.address, "wren");
+  const saved = async (path: string, fill: (on: typeof page) => Promise<void>) => {
+    await other.goto(served.address + path);
+    await fill(other);
+    await other.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(other).not.toHaveURL(served.address + path);
+    // The page has been asked for again since, and knows of it.
+    for (let i = 0; i < 2; i++) await page.waitForResponse((answer) => answer.url().includes(".data"));
+  };
+
+  await page.goto(`${served.address}/units/W-04/edit`);
+  await page.getByLabel("Note").fill("mine");
+  await saved("/units/W-04/edit", (on) => on.getByLabel("Serial number").fill("FW-77"));
+  await expect(page.getByLabel("Note")).toHaveValue("mine");
+  await expect(page.getByLabel("Serial number")).not.toHaveValue("FW-77");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page).toHaveURL(/units\/W-04$/);
+  await page.goto(`${served.address}/units/W-04/edit`);
+  await expect(page.getByLabel("Note")).toHaveValue("mine");
+  await expect(page.getByLabel("Serial number")).toHaveValue("FW-77");
+
+  await page.goto(`${served.address}/models/1/releases/1`);
+  await page.getByLabel("Notes").fill("mine");
+  await saved("/models/1/releases/1", (on) => on.getByLabel("Notes").fill("theirs"));
+  await expect(page.getByLabel("Notes")).toHaveValue("mine");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Somebody has made this “theirs” meanwhile.")).toBeVisible();
+  await expect(page.getByLabel("Notes")).toHaveValue("mine");
+});

@@ -5,7 +5,7 @@ import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts
 import { meanwhile } from "../frame/meanwhile.server.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Input } from "../ui/input.tsx";
-import { Seen, seenOf } from "../ui/meanwhile.tsx";
+import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/thing";
@@ -84,7 +84,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 export default function Thing({ loaderData, actionData }: Route.ComponentProps) {
   const kind = KINDS[loaderData.kind];
-  const values: Values = actionData?.values ?? loaderData.values;
+  const drawn = useDrawn(loaderData.values);
+  const values: Values = actionData?.values ?? drawn;
   const errors: Values = actionData?.errors ?? {};
   return (
     <Page title={loaderData.title} says={kind.many}>
@@ -100,7 +101,7 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
           className="grid max-w-2xl grow gap-3 sm:grid-cols-2"
           key={JSON.stringify(values)}
         >
-          <Seen drawn={seenOf(actionData?.values, loaderData.values)} />
+          <Seen drawn={seenOf(actionData?.values, drawn)} />
           {kind.fields.map((field) => (
             <div key={field.name} className={"rows" in field && field.rows ? "sm:col-span-2" : ""}>
               <Input

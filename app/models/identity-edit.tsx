@@ -9,7 +9,7 @@ import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
 import { Input } from "../ui/input.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
-import { Seen, seenOf } from "../ui/meanwhile.tsx";
+import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/identity-edit";
 import { mustHaveModel } from "./dossier.server.ts";
@@ -61,9 +61,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 export default function EditIdentity({ loaderData, actionData }: Route.ComponentProps) {
   const { model, parts, layout } = loaderData;
-  const values = actionData?.values ?? loaderData.values;
+  const drawn = useDrawn(loaderData.values);
+  const values = actionData?.values ?? drawn;
   const errors: IdentityValues = actionData?.errors ?? {};
-  const seen = seenOf(actionData?.values, loaderData.values);
+  const seen = seenOf(actionData?.values, drawn);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   const yesNo = [
     ["yes", "yes"],

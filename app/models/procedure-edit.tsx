@@ -8,7 +8,7 @@ import type { Tx } from "#db/pool.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
 import { Input } from "../ui/input.tsx";
-import { Seen, seenOf } from "../ui/meanwhile.tsx";
+import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD } from "../ui/words/step.ts";
@@ -66,9 +66,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 export default function EditProcedure({ loaderData, actionData }: Route.ComponentProps) {
   const { model, known } = loaderData;
-  const values: Values = actionData?.values ?? loaderData.values;
+  const drawn = useDrawn(loaderData.values);
+  const values: Values = actionData?.values ?? drawn;
   const errors: Record<string, string> = actionData?.errors ?? {};
-  const seen = seenOf(actionData?.values, loaderData.values);
+  const seen = seenOf(actionData?.values, drawn);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   return (
     <Page title={loaderData.title ?? `How to do something with the ${model.name}`}>

@@ -6,7 +6,7 @@ import { revisionsOf } from "#db/models.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
 import { Input } from "../ui/input.tsx";
-import { Seen, seenOf } from "../ui/meanwhile.tsx";
+import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/quirk";
 import { mustHaveModel } from "./dossier.server.ts";
@@ -59,9 +59,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 export default function Quirk({ loaderData, actionData }: Route.ComponentProps) {
   const { model } = loaderData;
-  const values: Values = actionData?.values ?? loaderData.values;
+  const drawn = useDrawn(loaderData.values);
+  const values: Values = actionData?.values ?? drawn;
   const errors: Record<string, string> = actionData?.errors ?? {};
-  const seen = seenOf(actionData?.values, loaderData.values);
+  const seen = seenOf(actionData?.values, drawn);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   return (
     <Page title={`An oddity of the ${model.name}`}>

@@ -1,7 +1,7 @@
 // One release: add it, correct it, withdraw it; first shown is which units that touches, then it is done.
 import { Form, Link } from "react-router";
 import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
-import { Seen, seenOf } from "../ui/meanwhile.tsx";
+import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayRange, sayStop } from "../ui/words/route.ts";
@@ -24,7 +24,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 export default function Release({ loaderData, actionData }: Route.ComponentProps) {
   const { model, release, components, revisions } = loaderData;
-  const values = actionData?.values ?? loaderData.values;
+  const drawn = useDrawn(loaderData.values);
+  const values = actionData?.values ?? drawn;
   const errors: Readonly<Record<string, string>> = actionData?.errors ?? {};
   return (
     <Page title={release ? `${model.name} ${release.version}` : `A new release for the ${model.name}`}>
@@ -41,7 +42,7 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
           noValidate
           key={JSON.stringify(values)}
         >
-          <Seen drawn={seenOf(actionData?.values, loaderData.values)} />
+          <Seen drawn={seenOf(actionData?.values, drawn)} />
           <ReleaseFields
             values={values}
             errors={errors}

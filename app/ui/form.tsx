@@ -2,7 +2,7 @@
 import { type FieldMetadata, type SubmissionResult, useForm } from "@conform-to/react";
 import type { InputHTMLAttributes, ReactNode } from "react";
 import { Form, useNavigation } from "react-router";
-import { inWords, type Options, SEEN, Seen } from "./meanwhile.tsx";
+import { inWords, type Options, SEEN, Seen, useDrawn } from "./meanwhile.tsx";
 
 type Fields = Record<string, FieldMetadata<unknown>>;
 
@@ -18,10 +18,11 @@ type PostFormProps = {
 
 /** A posting form; `children` draws its fields. While it is under way it cannot be sent a second time. */
 export function PostForm(props: PostFormProps) {
+  const defaults = useDrawn(props.defaults);
   const sent = props.lastResult?.initialValue?.[SEEN];
-  const seen = typeof sent === "string" ? sent : JSON.stringify(props.defaults);
+  const seen = typeof sent === "string" ? sent : JSON.stringify(defaults);
   // Where others saved something meanwhile it is drawn anew, with what they saved in its fields.
-  return <Drawn key={seen} seen={seen} {...props} />;
+  return <Drawn key={seen} seen={seen} {...props} {...(defaults && { defaults })} />;
 }
 
 function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | undefined }) {

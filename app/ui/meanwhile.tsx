@@ -1,5 +1,8 @@
 // What a form was drawn from goes with it, so that saving can tell what somebody else has changed meanwhile.
 
+import { useState } from "react";
+import { useLocation } from "react-router";
+
 /** The name of the hidden field. */
 export const SEEN = "seen";
 
@@ -7,6 +10,18 @@ export const SEEN = "seen";
 export const Seen = ({ drawn }: { readonly drawn: string }) => (
   <input type="hidden" name={SEEN} value={drawn} />
 );
+
+/**
+ * The values that the form of this page was drawn from at first. Loaders are asked again while somebody types (as long as a job
+ * runs, every second): what others save then must neither draw the form anew, nor pass for what was seen.
+ */
+export function useDrawn<Values>(values: Values): Values {
+  const { pathname } = useLocation();
+  const [drawn, setDrawn] = useState({ pathname, values });
+  if (drawn.pathname === pathname) return drawn.values;
+  setDrawn({ pathname, values });
+  return values;
+}
 
 /** For forms of plain values: what came back, or what it is drawn from. */
 export const seenOf = (sent: Readonly<Record<string, string>> | undefined, drawn: object): string =>
