@@ -1,7 +1,6 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
 import { Link, useActionData } from "react-router";
 import { standingOf } from "#core/firmware/standing.ts";
-import { heldUntil } from "#core/needs/need.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { readLog } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
@@ -15,9 +14,8 @@ import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
 import { Said } from "../ui/said.tsx";
-import { namesOf, recordsOf, shownFacts, Why } from "../ui/why.tsx";
+import { namesOf } from "../ui/why.tsx";
 import { listed } from "../ui/words/count.ts";
-import { sayNeed, saySince } from "../ui/words/need.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -28,6 +26,7 @@ import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
 import { componentsOf, howToOf, loadUnit, waysOf } from "./load.server.ts";
 import { SerialSays, serialSays } from "./serial.tsx";
+import { capital, NeedList, Standings } from "./verdicts.tsx";
 import { Compare, WaySteps } from "./way.tsx";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
@@ -250,81 +249,5 @@ function Head({ unit, standings, releases, needs }: Pick<Data, "unit" | "standin
         </p>
       </div>
     </header>
-  );
-}
-
-const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
-/** Some verdicts end in a sentence of their own. */
-const sentence = (text: string) => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
-
-function Standings({ loaderData }: { readonly loaderData: Data }) {
-  const { locale, today } = useClub();
-  const { unit, standings, releases } = loaderData;
-  const names = namesOf(releases, locale, today);
-  const links = recordsOf(unit);
-  return (
-    <section>
-      <h2 className="mb-1.5">How it stands</h2>
-      <ul className="sheet divide-y divide-line">
-        {standings.map(({ component, standing }) => (
-          <li
-            key={component.id}
-            className="grid grid-cols-[6rem_7rem_minmax(0,1fr)] items-baseline gap-x-3 px-4 py-2.5 max-md:grid-cols-[5rem_minmax(0,1fr)]"
-          >
-            <span className="font-semibold">{component.name}</span>
-            <span className="ver">{standing.reading?.raw.slice(0, 24) ?? "not read"}</span>
-            <div className="max-md:col-span-2">
-              <p
-                className={
-                  standing.standing === "unread" || standing.standing === "unclear"
-                    ? "doubt-thin w-fit px-1"
-                    : ""
-                }
-              >
-                {sentence(sayStanding(standing, names))}
-              </p>
-              <Why facts={shownFacts(standing.because, names, links)} />
-            </div>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-const URGENCY_WORD = ["", "a fix", "a matter of safety"] as const;
-
-function NeedList({ needs, loaderData }: { readonly needs: Data["needs"]; readonly loaderData: Data }) {
-  const { locale, today } = useClub();
-  const names = namesOf(loaderData.releases, locale, today);
-  const links = recordsOf(loaderData.unit);
-  if (needs.length === 0) return null;
-  return (
-    <section id="needs">
-      <h2 className="mb-1.5">What it needs</h2>
-      <ul className="sheet divide-y divide-line">
-        {needs.map((need) => {
-          const held = need.due_from > today;
-          const said = { ...need, dueFrom: need.due_from };
-          return (
-            <li
-              key={`${need.kind}${need.component_id}${need.due_from}`}
-              className={`px-4 py-2.5 ${need.urgency === 2 ? "hatch" : ""}`}
-            >
-              <p>
-                <strong>{capital(sayNeed(said, names, loaderData.components.length > 1))}</strong>{" "}
-                <span className="text-quiet">
-                  {held
-                    ? `held back until ${sayDate(heldUntil(need.due_from), locale, today)}`
-                    : saySince(said, names)}
-                  {need.urgency > 0 && `; ${URGENCY_WORD[need.urgency]}`}
-                </span>
-              </p>
-              <Why facts={shownFacts(need.because, names, links)} />
-            </li>
-          );
-        })}
-      </ul>
-    </section>
   );
 }
