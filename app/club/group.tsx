@@ -9,6 +9,7 @@ import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/group";
 import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
 
@@ -54,6 +55,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     throw error;
   }
 }
+
+export const clientAction = unsentForm;
 
 export default function Group({ loaderData, actionData }: Route.ComponentProps) {
   return (

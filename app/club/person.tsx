@@ -11,6 +11,7 @@ import { hashPassword } from "../door/password.server.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/person";
 
 const shape = z
@@ -98,6 +99,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     throw error;
   }
 }
+
+export const clientAction = unsentForm;
 
 export default function Person({ loaderData, actionData }: Route.ComponentProps) {
   const known = loaderData.name !== undefined;

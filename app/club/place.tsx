@@ -10,6 +10,7 @@ import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/place";
 
 const KINDS = ["shelf", "hut", "vehicle", "room"] as const;
@@ -70,6 +71,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     throw error;
   }
 }
+
+export const clientAction = unsentForm;
 
 export default function Place({ loaderData, actionData }: Route.ComponentProps) {
   return (

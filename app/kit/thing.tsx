@@ -7,6 +7,7 @@ import { ConnectorPicture } from "../ui/connector.tsx";
 import { Input } from "../ui/input.tsx";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentValues } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/thing";
 import { KINDS } from "./kinds/kinds.ts";
@@ -81,6 +82,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     return data({ values, errors: taken }, { status: 400 });
   }
 }
+
+export const clientAction = unsentValues;
 
 export default function Thing({ loaderData, actionData }: Route.ComponentProps) {
   const kind = KINDS[loaderData.kind];

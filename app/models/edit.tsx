@@ -22,6 +22,7 @@ import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/edit";
 import { modelIdOf } from "./dossier.server.ts";
 
@@ -134,6 +135,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     throw error;
   }
 }
+
+export const clientAction = unsentForm;
 
 export default function EditModel({ loaderData, actionData }: Route.ComponentProps) {
   return (

@@ -11,6 +11,7 @@ import { Input } from "../ui/input.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentValues } from "../ui/unsent.ts";
 import type { Route } from "./+types/identity-edit";
 import { mustHaveModel } from "./dossier.server.ts";
 import { type IdentityValues, identityValues, readIdentity } from "./identity-form.ts";
@@ -58,6 +59,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     return redirect(`/models/${model.id}`);
   });
 }
+
+export const clientAction = unsentValues;
 
 export default function EditIdentity({ loaderData, actionData }: Route.ComponentProps) {
   const { model, parts, layout } = loaderData;

@@ -10,6 +10,7 @@ import { meanwhile } from "../frame/meanwhile.server.ts";
 import { Input } from "../ui/input.tsx";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentValues } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD } from "../ui/words/step.ts";
 import type { Route } from "./+types/procedure-edit";
@@ -63,6 +64,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     return redirect(`/models/${model.id}/procedures/${id}`);
   });
 }
+
+export const clientAction = unsentValues;
 
 export default function EditProcedure({ loaderData, actionData }: Route.ComponentProps) {
   const { model, known } = loaderData;

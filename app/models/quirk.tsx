@@ -8,6 +8,7 @@ import { meanwhile } from "../frame/meanwhile.server.ts";
 import { Input } from "../ui/input.tsx";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentValues } from "../ui/unsent.ts";
 import type { Route } from "./+types/quirk";
 import { mustHaveModel } from "./dossier.server.ts";
 import { quirkValues, readQuirk, type Values } from "./procedure-form.ts";
@@ -56,6 +57,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     return redirect(`/models/${model.id}#quirks`);
   });
 }
+
+export const clientAction = unsentValues;
 
 export default function Quirk({ loaderData, actionData }: Route.ComponentProps) {
   const { model } = loaderData;

@@ -3,6 +3,7 @@ import { Form, Link } from "react-router";
 import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentValues } from "../ui/unsent.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayRange, sayStop } from "../ui/words/route.ts";
 import type { Route } from "./+types/release";
@@ -22,11 +23,15 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   return inClub(context, (tx, who) => actOnRelease(tx, who, params.model, params.release, form));
 }
 
+export const clientAction = unsentValues;
+
 export default function Release({ loaderData, actionData }: Route.ComponentProps) {
   const { model, release, components, revisions } = loaderData;
   const drawn = useDrawn(loaderData.values);
   const values = actionData?.values ?? drawn;
   const errors: Readonly<Record<string, string>> = actionData?.errors ?? {};
+  const savableAsDraft = actionData && "savableAsDraft" in actionData && actionData.savableAsDraft;
+  const touched = actionData && "touched" in actionData ? actionData.touched : undefined;
   return (
     <Page title={release ? `${model.name} ${release.version}` : `A new release for the ${model.name}`}>
       <p className="mb-4">
@@ -57,7 +62,7 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
             <button type="submit" name="intent" value="save" className="btn btn-primary">
               {release ? "Save" : "Add it"}
             </button>
-            {actionData?.savableAsDraft && (
+            {savableAsDraft && (
               <>
                 <button type="submit" name="intent" value="draft" className="btn btn-outline btn-error">
                   Save as a draft
@@ -70,9 +75,7 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
           </div>
         </Form>
         {loaderData.whatIf && <IfTarget told={loaderData.whatIf} />}
-        {actionData?.touched && (
-          <TouchedUnits key={JSON.stringify(actionData.touched)} touched={actionData.touched} />
-        )}
+        {touched && <TouchedUnits key={JSON.stringify(touched)} touched={touched} />}
       </div>
     </Page>
   );

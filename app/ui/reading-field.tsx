@@ -1,5 +1,5 @@
 // One field and Enter: records what a radio shows, and answers while it is typed with what it means.
-import { useEffect, useId, useRef, useState } from "react";
+import { useCallback, useEffect, useId, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { useClub } from "./club.ts";
@@ -12,6 +12,18 @@ type Answer = {
   readonly receipt?: string;
 };
 
+/** What it would mean; nothing if the session is over: sending it then leads through the sign-in. */
+async function weigh(path: string, typed: string, signal: AbortSignal): Promise<Answer | undefined> {
+  try {
+    const answer = await fetch(`${path}/weigh?typed=${encodeURIComponent(typed)}`, { signal });
+    if (answer.redirected) return undefined;
+    if (answer.ok) return (await answer.json()) as Answer;
+  } catch {
+    // Nothing answers: told below.
+  }
+  return { ok: false, typed, says: "What this means cannot be told just now: the records do not answer." };
+}
+
 export function ReadingField(props: {
   readonly tag: string;
   readonly components: readonly string[];
@@ -23,27 +35,34 @@ export function ReadingField(props: {
   const id = useId();
   const { locale } = useClub();
   const record = useFetcher<Answer>({ key: `reading-${props.tag}` });
-  const weigh = useFetcher<{ ok: boolean; says: string; typed: string }>();
+  const [told, setTold] = useState<Answer>();
+  const asking = useRef<AbortController>(undefined);
   const refused = props.answered?.ok === false ? props.answered.typed : undefined;
   const [typed, setTyped] = useState(refused ?? "");
   const path = `/units/${encodeURIComponent(props.tag)}`;
   const field = useRef<HTMLInputElement>(null);
-  const ask = (text: string) => {
-    setTyped(text);
-    if (text.length <= 400) weigh.load(`${path}/weigh?typed=${encodeURIComponent(text)}`);
-  };
+  // Asked past the router: an answer that does not come must not take the page, and what is typed, with it.
+  const ask = useCallback(
+    (text: string) => {
+      setTyped(text);
+      asking.current?.abort();
+      if (text.length > 400) return;
+      const own = new AbortController();
+      asking.current = own;
+      weigh(path, text, own.signal).then((found) => own.signal.aborted || setTold(found));
+    },
+    [path],
+  );
   // Whoever typed before the scripts had come is answered as soon as they have.
-  const { load } = weigh;
   useEffect(() => {
     const early = field.current?.value;
-    if (!early) return;
-    setTyped(early);
-    load(`${path}/weigh?typed=${encodeURIComponent(early.slice(0, 400))}`);
-  }, [load, path]);
+    if (early) ask(early);
+    return () => asking.current?.abort();
+  }, [ask]);
   const settled =
     record.data && record.state === "idle" && record.data.typed === typed ? record.data : undefined;
   // An answer to what was typed before is no answer to what stands there now.
-  const weighed = weigh.data?.typed === typed && typed.trim() !== "" ? weigh.data : undefined;
+  const weighed = told?.typed === typed && typed.trim() !== "" ? told : undefined;
   const answer = settled ?? weighed ?? (typed === (refused ?? "") ? props.answered : undefined);
   const others = props.components.slice(1);
   return (

@@ -12,6 +12,7 @@ import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/edit";
 import { changesIn, fieldsOf, unitShape } from "./edit-form.ts";
 
@@ -106,6 +107,8 @@ async function shelve(context: Route.ActionArgs["context"], tag: string, form: F
     throw error;
   }
 }
+
+export const clientAction = unsentForm;
 
 export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
   const { unit, models } = loaderData;

@@ -14,13 +14,14 @@ import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { ReadingField } from "../ui/reading-field.tsx";
 import { Said } from "../ui/said.tsx";
+import { orUnsent, UNSENT } from "../ui/unsent.ts";
 import { namesOf } from "../ui/why.tsx";
 import { listed } from "../ui/words/count.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/unit";
-import { actOnUnit, orSayAway } from "./act.server.ts";
+import { type ActAnswer, actOnUnit, orSayAway } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
@@ -93,6 +94,13 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return orSayAway(form, () => inClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form)));
 }
+
+export const clientAction = (sending: Route.ClientActionArgs) =>
+  orUnsent(sending, (form): ActAnswer => {
+    const texts = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
+    const { intent = "", typed } = texts;
+    return { ok: false, intent, says: UNSENT, ...(typed !== undefined ? { typed } : { kept: texts }) };
+  });
 
 export default function Unit({ loaderData }: Route.ComponentProps) {
   const { unit, standings, needs } = loaderData;

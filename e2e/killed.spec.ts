@@ -1,0 +1,122 @@
+// The server is gone while somebody types: the page stays, what was typed stays, and it goes in when the server is back.
+import http from "node:http";
+import type net from "node:net";
+import { expect, type Page, test } from "@playwright/test";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+
+let served: Served;
+let line: Line;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+  line = await lineTo(Number(new URL(served.address).port));
+});
+test.afterAll(async () => {
+  await line.close();
+  await served.stop();
+});
+
+type Line = {
+  readonly address: string;
+  readonly cut: () => void;
+  readonly mend: () => void;
+  readonly close: () => Promise<void>;
+};
+
+/** A line to the server that can be cut: to the browser it is as if the server had been killed. */
+async function lineTo(port: number): Promise<Line> {
+  let whole = true;
+  const open = new Set<net.Socket>();
+  const server = http.createServer((request, response) => {
+    const on = http.request(
+      { port, host: "127.0.0.1", path: request.url, method: request.method, headers: request.headers },
+      (answer) => {
+        response.writeHead(answer.statusCode ?? 500, answer.headers);
+        answer.pipe(response);
+      },
+    );
+    on.on("error", () => response.destroy());
+    request.pipe(on);
+  });
+  server.on("connection", (socket) => {
+    if (!whole) return socket.destroy();
+    open.add(socket);
+    return socket.on("close", () => open.delete(socket));
+  });
+  await new Promise<void>((done) => server.listen(0, "127.0.0.1", done));
+  const { port: own } = server.address() as net.AddressInfo;
+  return {
+    address: `http://127.0.0.1:${own}`,
+    cut: () => {
+      whole = false;
+      for (const socket of open) socket.destroy();
+    },
+    mend: () => {
+      whole = true;
+    },
+    close: () => {
+      for (const socket of open) socket.destroy();
+      return new Promise((done) => server.close(() => done()));
+    },
+  };
+}
+
+const begin = async (page: Page, path: string) => {
+  line.mend();
+  await signIn(page, line.address, "wren");
+  await page.goto(line.address + path, { waitUntil: "networkidle" });
+};
+const UNSENT = "That could not be sent: nothing answers.";
+
+test("a reading stays in its field, is told apart from an answer, and is recorded later", async ({
+  page,
+}) => {
+  await begin(page, "/units/W-03");
+  const field = page.getByLabel("What does W-03 show?");
+  line.cut();
+  await field.fill("1.13");
+  await expect(page.getByText("What this means cannot be told just now")).toBeVisible();
+  await field.press("Enter");
+  await expect(page.getByText(UNSENT)).toBeVisible();
+  await expect(field).toHaveValue("1.13");
+  line.mend();
+  await field.press("Enter");
+  await expect(page.getByText("Recorded. main 1.13:")).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("cell", { name: "1.13", exact: true })).toHaveCount(1);
+});
+
+test("so do a hold, a correction, a release and a policy", async ({ page }) => {
+  test.setTimeout(120_000);
+  await begin(page, "/units/W-03");
+  await page.getByText("Put it on hold").click();
+  await page.getByLabel("Until").fill("2999-01-01");
+  await page.getByLabel("Why", { exact: true }).fill("the fair");
+  line.cut();
+  await page.getByRole("button", { name: "Hold", exact: true }).click();
+  await expect(page.getByText(UNSENT)).toBeInViewport();
+  await expect(page.getByLabel("Why", { exact: true })).toHaveValue("the fair");
+  line.mend();
+  await page.getByRole("button", { name: "Hold", exact: true }).click();
+  await expect(page.getByRole("status").filter({ hasText: "On hold." })).toBeVisible();
+
+  const forms = [
+    { path: "/units/W-04/edit", label: "Note", to: /units\/W-04$/ },
+    { path: "/models/1/releases/1", label: "Notes", to: /models\/1$/ },
+    { path: "/club/groups/1", label: "What they are for", to: /club$/ },
+    { path: "/club/places/1", label: "Note", to: /club$/ },
+  ];
+  for (const { path, label, to } of forms) {
+    await page.goto(line.address + path, { waitUntil: "networkidle" });
+    await page.getByLabel(label).fill("typed while nothing answers");
+    line.cut();
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(page.getByText(UNSENT), path).toBeVisible();
+    await expect(page.getByLabel(label), path).toHaveValue("typed while nothing answers");
+    line.mend();
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(page, path).toHaveURL(to);
+    await page.goto(line.address + path);
+    await expect(page.getByLabel(label), path).toHaveValue("typed while nothing answers");
+  }
+});
