@@ -111,7 +111,7 @@ test("so do a hold, a correction, a release and a policy", async ({ page }) => {
     await page.getByLabel(label).fill("typed while nothing answers");
     line.cut();
     await page.getByRole("button", { name: "Save", exact: true }).click();
-    await expect(page.getByText(UNSENT), path).toBeVisible();
+    await expect(page.getByText(UNSENT), path).toBeInViewport();
     await expect(page.getByLabel(label), path).toHaveValue("typed while nothing answers");
     line.mend();
     await page.getByRole("button", { name: "Save", exact: true }).click();

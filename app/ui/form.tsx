@@ -44,7 +44,7 @@ function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | und
         <p
           id={`${form.id}-trouble`}
           role="alert"
-          className="hatch border-l-4 border-rust p-3 font-semibold text-rust"
+          className="sheet sticky top-0 z-20 border-l-4 border-rust p-3 font-semibold text-rust"
         >
           {form.errors.join(" ")}
         </p>

@@ -1,4 +1,5 @@
 // A labelled field of a plain form, with its trouble beside it: for forms that show values and errors by name.
+import { useEffect, useRef } from "react";
 import { inWords } from "./meanwhile.tsx";
 
 export function Input(props: {
@@ -18,6 +19,12 @@ export function Input(props: {
     "aria-invalid": props.error ? true : undefined,
     "aria-describedby": props.error ? `${props.name}-trouble` : undefined,
   };
+  const trouble = useRef<HTMLParagraphElement>(null);
+  // The form may be longer than the screen, and its button at the foot: the first field in trouble comes into view.
+  useEffect(() => {
+    if (props.error && document.querySelector("form [role=alert]") === trouble.current)
+      trouble.current?.parentElement?.scrollIntoView({ block: "center" });
+  }, [props.error]);
   const look = `w-full ${props.mono ? "ver" : ""}`;
   return (
     <div>
@@ -38,7 +45,12 @@ export function Input(props: {
         <input {...shared} type={props.type ?? "text"} className={`input ${look}`} />
       )}
       {props.error && (
-        <p id={`${props.name}-trouble`} role="alert" className="mt-1 text-sm font-semibold text-rust">
+        <p
+          ref={trouble}
+          id={`${props.name}-trouble`}
+          role="alert"
+          className="mt-1 text-sm font-semibold text-rust"
+        >
           {inWords(props.error, props.options)}
         </p>
       )}
