@@ -86,6 +86,44 @@ test("a reading stays in its field, is told apart from an answer, and is recorde
   await expect(page.getByRole("cell", { name: "1.13", exact: true })).toHaveCount(1);
 });
 
+for (const where of ["/due", "/cabinet?unit=W-05"]) {
+  test(`a reading typed on ${where} stays there`, async ({ page }) => {
+    await begin(page, where);
+    const tag = where === "/due" ? "W-08" : "W-05";
+    if (where === "/due")
+      await page
+        .getByRole("listitem")
+        .filter({ hasText: tag })
+        .first()
+        .getByRole("button", { name: "read" })
+        .click();
+    const field = page.getByLabel(`What does ${tag} show?`);
+    await field.fill("1.13");
+    line.cut();
+    await field.press("Enter");
+    await expect(page.getByText(UNSENT)).toBeVisible();
+    await expect(field).toHaveValue("1.13");
+    line.mend();
+    await field.press("Enter");
+    await expect(page.getByText("Recorded. main 1.13:")).toBeVisible();
+  });
+}
+
+test("the picked radios of Due stay picked, with what was typed", async ({ page }) => {
+  await begin(page, "/due?sort=tag");
+  await page.getByRole("checkbox", { name: "Pick S-05" }).first().check();
+  const form = page.locator("#picked");
+  await form.getByLabel("leave alone until").fill("2999-01-01");
+  await form.getByLabel("because").fill("the fair");
+  line.cut();
+  await form.getByRole("button", { name: "Put on hold" }).click();
+  await expect(form.getByText(UNSENT)).toBeInViewport();
+  await expect(page.getByRole("checkbox", { name: "Pick S-05" }).first()).toBeChecked();
+  line.mend();
+  await form.getByRole("button", { name: "Put on hold" }).click();
+  await expect(form.getByText("1 radio on hold.")).toBeVisible();
+});
+
 test("so do a hold, a correction, a release and a policy", async ({ page }) => {
   test.setTimeout(120_000);
   await begin(page, "/units/W-03");

@@ -4,11 +4,13 @@ import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames } f
 import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
+import { orUnsent, UNSENT } from "../ui/unsent.ts";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/due";
 import { choicesOf, Filters } from "./filters.tsx";
 import { holdSeveral } from "./hold.server.ts";
 import { HoldPicked } from "./hold.tsx";
+import { type HoldAnswer, keptOf } from "./hold-answer.ts";
 import { meansOfRows } from "./means.server.ts";
 import { NeedRows } from "./rows.tsx";
 import { shownRows } from "./shown.server.ts";
@@ -73,6 +75,9 @@ export async function action({ context, request }: Route.ActionArgs) {
   const answer = await inClub(context, (tx, who) => holdSeveral(tx, who, form));
   return data(answer, { status: answer.ok ? 200 : 400 });
 }
+
+export const clientAction = (sending: Route.ClientActionArgs) =>
+  orUnsent(sending, (form): HoldAnswer => ({ ok: false, says: UNSENT, kept: keptOf(form) }));
 
 export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const { groups } = loaderData;

@@ -7,6 +7,7 @@ import type { Tx } from "#db/pool.ts";
 import { setHold } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { counted } from "../ui/words/count.ts";
+import { type HoldAnswer, keptOf } from "./hold-answer.ts";
 
 const shape = z.object({
   units: z.array(z.string().regex(/^\d{1,18}$/)).min(1, "Pick at least one radio."),
@@ -14,19 +15,8 @@ const shape = z.object({
   why: z.string().trim().min(1, "Say why, so that others know.").max(300),
 });
 
-/** A refused form keeps what was picked and typed. */
-export type HoldAnswer =
-  | { readonly ok: true; readonly says: string; readonly receipt: string }
-  | { readonly ok: false; readonly says: string; readonly kept: Kept };
-type Kept = { readonly units: readonly string[]; readonly until: string; readonly why: string };
-
 export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promise<HoldAnswer> {
-  const text = (name: string) => String(form.get(name) ?? "");
-  const refused = (says: string): HoldAnswer => ({
-    ok: false,
-    says,
-    kept: { units: form.getAll("unit").map(String), until: text("until"), why: text("why") },
-  });
+  const refused = (says: string): HoldAnswer => ({ ok: false, says, kept: keptOf(form) });
   const parsed = shape.safeParse({
     units: [...new Set(form.getAll("unit"))],
     until: form.get("until"),

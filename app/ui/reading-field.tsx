@@ -3,6 +3,7 @@ import { useCallback, useEffect, useId, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { useClub } from "./club.ts";
+import { UNSENT } from "./unsent.ts";
 import { SOURCE_WORDS } from "./words/source.ts";
 
 type Answer = {
@@ -24,6 +25,16 @@ async function weigh(path: string, typed: string, signal: AbortSignal): Promise<
   return { ok: false, typed, says: "What this means cannot be told just now: the records do not answer." };
 }
 
+/**
+ * True if the server answers at all. The router first fetches the page that takes the form, and where that fails it loads this
+ * page anew, which takes what was typed with it: so it is asked to send only what can be sent.
+ */
+const isThere = (path: string): Promise<boolean> =>
+  fetch(`${path}/weigh`, { redirect: "manual" }).then(
+    () => true,
+    () => false,
+  );
+
 export function ReadingField(props: {
   readonly tag: string;
   readonly components: readonly string[];
@@ -37,6 +48,7 @@ export function ReadingField(props: {
   const record = useFetcher<Answer>({ key: `reading-${props.tag}` });
   const [told, setTold] = useState<Answer>();
   const asking = useRef<AbortController>(undefined);
+  const sending = useRef(false);
   const refused = props.answered?.ok === false ? props.answered.typed : undefined;
   const [typed, setTyped] = useState(refused ?? "");
   const path = `/units/${encodeURIComponent(props.tag)}`;
@@ -63,14 +75,26 @@ export function ReadingField(props: {
     record.data && record.state === "idle" && record.data.typed === typed ? record.data : undefined;
   // An answer to what was typed before is no answer to what stands there now.
   const weighed = told?.typed === typed && typed.trim() !== "" ? told : undefined;
-  const answer = settled ?? weighed ?? (typed === (refused ?? "") ? props.answered : undefined);
+  const unsent = weighed?.says === UNSENT ? weighed : undefined;
+  const answer = unsent ?? settled ?? weighed ?? (typed === (refused ?? "") ? props.answered : undefined);
   const others = props.components.slice(1);
   return (
     <record.Form
       method="post"
       action={`${path}?reading`}
       className="w-full"
-      onSubmit={(event) => record.state !== "idle" && event.preventDefault()}
+      onSubmit={async (event) => {
+        event.preventDefault();
+        if (sending.current || record.state !== "idle") return;
+        sending.current = true;
+        const form = event.currentTarget;
+        const there = await isThere(path);
+        // Said of the last try, it must not stand over the answer to this one, nor an older answer over it.
+        setTold(undefined);
+        if (there) record.submit(form);
+        else setTold({ ok: false, typed, says: UNSENT });
+        sending.current = false;
+      }}
       lang={locale}
     >
       <input type="hidden" name="intent" value="reading" />
