@@ -4,8 +4,10 @@ import { defineConfig } from "@playwright/test";
 export default defineConfig({
   testDir: "e2e",
   testMatch: "*.spec.ts",
-  workers: 1,
-  timeout: 60_000,
+  // Each file has a server and a database of its own. Two at a time finish sooner; the patience is for a machine with two cores.
+  workers: 2,
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   reporter: [["list"], ["json"]],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -21,7 +21,7 @@ export async function serveFresh(
 ): Promise<Served> {
   const { owner, app } = on;
   if (!owner || !app) throw new Error("run with scripts/with-postgres.ts");
-  const name = `e2e_${content}_${Date.now()}`;
+  const name = `e2e_${content}_${process.pid}_${Date.now()}`;
   const admin = new pg.Client({ connectionString: owner });
   await admin.connect();
   await admin.query(`create database ${name}`);
