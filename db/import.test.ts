@@ -2,7 +2,8 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { guessColumns } from "#core/import/columns.ts";
-import { folded, type PlannedRow, planImport } from "#core/import/plan.ts";
+import { folded } from "#core/import/names.ts";
+import { type PlannedRow, planImport } from "#core/import/plan.ts";
 import { readTable } from "#core/import/table.ts";
 import { plain } from "#core/quantities/date.ts";
 import { bringIn, knownClub } from "./import.ts";
@@ -29,7 +30,7 @@ async function plan(tx: Tx, text: string) {
   if (!table.ok) throw new Error("no table");
   return planImport(
     table.value,
-    { meanings: guessColumns(table.value.head), decimal: ".", dates: "ymd", today },
+    { meanings: guessColumns(table.value.head, ["panel"]), decimal: ".", dates: "ymd", today },
     await knownClub(tx),
   );
 }
@@ -85,7 +86,7 @@ test("if anything fails on the way, nothing has happened", async () => {
         file: "x",
         today,
         by: actor.person,
-        newModels: [{ maker: "", name: "Sundew", kind: "base", revisions: [] }],
+        newModels: [{ maker: "", name: "Sundew", kind: "base", revisions: [], components: ["main"] }],
       });
     }),
   ).rejects.toThrow(/unit_tag/);
@@ -113,7 +114,7 @@ const stock = async (tx: Tx) => {
   const { rows } = await tx.query<Record<string, string>>(
     `select u.tag, m.maker, m.name model, coalesce(h.name, '') hardware, coalesce(u.region, '') region, u.serial,
        coalesce(p.name, '') place, coalesce(g.name, '') "group", u.note,
-       coalesce((select string_agg(r.raw, '|' order by r.raw) from reading r where r.unit_id = u.id), '') readings
+       coalesce((select string_agg(c.name || ' ' || r.raw, '|') from reading r join component c on c.id = r.component_id where r.unit_id = u.id), '') readings
      from unit u join model m on m.id = u.model_id left join hardware_revision h on h.id = u.hardware_revision_id
      left join place p on p.id = u.place_id left join unit_group g on g.id = u.group_id
      where u.tag ~ '^(Q|q|\uff31)-' order by u.tag`,
@@ -131,6 +132,29 @@ test("a model made on the way has its revisions, so that the sheet is all the sa
       ["Q-3", ""],
     ]);
     expect((await plan(tx, sheet)).rows.map((r) => r.act)).toEqual(["same", "same", "same"]);
+  }));
+
+test("a model made on the way has the parts its rows tell of, each radio what was read of them", () =>
+  trial(async (tx) => {
+    const sheet =
+      "tag,model,part,version,date read\nQ-1,Sphagnum,panel,B1,2026-01-05\nQ-2,Sphagnum,main,1.0,\nQ-1,,main,1.1,2026-02-06";
+    const { brought } = await bringText(tx, sheet);
+    expect(brought).toEqual({ added: 2, changed: 0, readings: 3 });
+    const { rows } = await tx.query(
+      "select string_agg(c.name, ' ' order by c.position) parts from component c join model m on m.id = c.model_id where m.name = 'Sphagnum'",
+    );
+    expect(rows).toEqual([{ parts: "main panel" }]);
+    expect((await stock(tx)).map((u) => u.readings?.split("|").sort())).toEqual([
+      ["main 1.1", "panel B1"],
+      ["main 1.0"],
+    ]);
+    const { rows: told } = await tx.query(
+      "select l.detail ->> 'component' part from log l join unit u on u.id = l.unit_id where l.kind = 'reading' and u.tag = 'Q-1' order by 1",
+    );
+    expect(told).toEqual([{ part: "main" }, { part: "panel" }]);
+    const { rows: there } = await tx.query("select added_on from unit where tag = 'Q-1'");
+    expect(there).toEqual([{ added_on: "2026-01-05" }]);
+    expect((await plan(tx, sheet)).rows.map((r) => r.act)).toEqual(["same", "same"]);
   }));
 
 test("what rows with problems name is not made: no place, no group, no model", () =>
@@ -159,15 +183,15 @@ test("a revision nobody knows does not take away the one that is noted", () =>
 /** What a sheet should come to, worked out cell by cell: the last filled cell of a tag stands. */
 function expected(rows: readonly PlannedRow[], before: Map<string, Record<string, string>>) {
   const after = new Map([...before].map(([tag, row]) => [tag, { ...row }]));
-  for (const { act, values, reading } of rows) {
+  for (const { act, values, readings } of rows) {
     if (act !== "add" && act !== "change") continue;
     const own: Record<string, string> = after.get(folded(values.tag)) ?? { readings: "" };
     if (values.model !== "" && own.model !== undefined && own.model !== folded(values.model))
       own.hardware = "";
     for (const field of ["model", "hardware", "region", "serial", "place", "group", "note"] as const)
       if (values[field] !== "" || own[field] === undefined) own[field] = folded(values[field]);
-    if (reading)
-      own.readings = [...(own.readings ?? "").split("|").filter(Boolean), reading.raw].sort().join("|");
+    const had = (own.readings ?? "").split("|").filter(Boolean);
+    own.readings = [...had, ...readings.map((r) => `${r.component} ${r.raw}`)].sort().join("|");
     after.set(folded(values.tag), own);
   }
   return after;
@@ -196,8 +220,10 @@ test("any sheets, however they write their names: each cell ends where it should
     cell("wet"),
     cell("1.0", "1.1"),
     cell("2026-01-05", "2026-02-06", "never"),
+    cell("main", "panel", "Panel"),
+    cell("B1", "B2"),
   );
-  const head = "tag,model,hw,region,serial,place,group,note,version,date read";
+  const head = "tag,model,hw,region,serial,place,group,note,version,date read,part,panel fw";
   const sheet = fc
     .array(row, { minLength: 1, maxLength: 6 })
     .map((rows) => [head, ...rows.map((cells) => cells.join(","))].join("\n"));
@@ -215,7 +241,7 @@ test("any sheets, however they write their names: each cell ends where it should
         }
       }),
     ),
-    { numRuns: 40 },
+    { numRuns: 60 },
   );
   expect(added).toBeGreaterThan(20);
 });

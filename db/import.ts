@@ -1,13 +1,12 @@
 // Statements for units from a spreadsheet: what is known, and putting a whole plan in at once.
 
 import { PLAIN_POLICY } from "#core/firmware/policy.ts";
+import type { KnownModel, NewModel } from "#core/import/models.ts";
+import { folded, modelKey } from "#core/import/names.ts";
 import {
-  folded,
   type KnownClub,
-  type KnownModel,
+  type KnownReadings,
   type KnownRow,
-  modelKey,
-  type NewModel,
   type PlannedRow,
   readingKey,
 } from "#core/import/plan.ts";
@@ -29,7 +28,7 @@ type KnownUnitRow = {
   group_name: string;
   note: string;
 };
-type KnownReadingRow = { unit_id: string; raw: string; read_on: PlainDate };
+type KnownReadingRow = { unit_id: string; component: string; raw: string; read_on: PlainDate };
 
 export async function knownClub(tx: Tx): Promise<KnownClub> {
   const units = await tx.query<KnownUnitRow>(
@@ -42,14 +41,15 @@ export async function knownClub(tx: Tx): Promise<KnownClub> {
      where u.shelved_at is null`,
   );
   const readings = await tx.query<KnownReadingRow>(
-    `select r.unit_id, r.raw, (r.read_at at time zone (select time_zone from club))::date read_on
+    `select r.unit_id, c.name component, r.raw, (r.read_at at time zone (select time_zone from club))::date read_on
      from reading r join unit u on u.club_id = r.club_id and u.id = r.unit_id
-     where r.component_id = (select c.id from component c where c.club_id = r.club_id and c.model_id = u.model_id order by c.position, c.id limit 1)
+     join component c on c.club_id = r.club_id and c.id = r.component_id and c.model_id = u.model_id
      order by r.read_at desc, r.id desc`,
   );
   const byUnit = groupBy(readings.rows, (row) => row.unit_id);
   const models = await tx.query<KnownModel>(
-    `select m.id, m.maker, m.name, array(select h.name from hardware_revision h where h.club_id = m.club_id and h.model_id = m.id) revisions
+    `select m.id, m.maker, m.name, array(select h.name from hardware_revision h where h.club_id = m.club_id and h.model_id = m.id) revisions,
+       array(select c.name from component c where c.club_id = m.club_id and c.model_id = m.id order by c.position, c.id) components
      from model m where m.shelved_at is null`,
   );
   return {
@@ -68,14 +68,21 @@ export async function knownClub(tx: Tx): Promise<KnownClub> {
             place: row.place,
             group: row.group_name,
             note: row.note,
-            newest: own[0]?.raw ?? "",
-            readings: new Set(own.map((r) => readingKey(r.raw, r.read_on))),
+            read: readByComponent(own),
           },
         ];
       }),
     ),
   };
 }
+
+const readByComponent = (newestFirst: readonly KnownReadingRow[]): Map<string, KnownReadings> =>
+  new Map(
+    [...groupBy(newestFirst, (row) => folded(row.component))].map(([component, own]) => [
+      component,
+      { newest: own[0]?.raw ?? "", all: new Set(own.map((r) => readingKey(r.raw, r.read_on))) },
+    ]),
+  );
 
 export type Brought = { readonly added: number; readonly changed: number; readonly readings: number };
 
@@ -103,10 +110,13 @@ export async function bringIn(
     tx,
     touched.flatMap((row) => row.unit ?? []),
   );
+  const asks = ({ model, values }: PlannedRow) => model ?? made.get(modelKey(values.maker, values.model));
+  const modelOf = (row: PlannedRow) => asks(row) ?? modelNow.get(row.unit ?? "");
   const payload = JSON.stringify(
-    touched.map(({ values, reading, act, unit, model }) => {
-      const asked = model ?? made.get(modelKey(values.maker, values.model));
-      const of = asked ?? modelNow.get(unit ?? "");
+    touched.map((row) => {
+      const { values, readings, act, unit } = row;
+      const asked = asks(row);
+      const of = modelOf(row);
       const { tag, region, serial, note } = values;
       return {
         act,
@@ -119,14 +129,20 @@ export async function bringIn(
         region,
         serial,
         note,
-        on: reading?.on,
+        on: earliest(readings),
       };
     }),
   );
   const units = await tx.query<{ id: string; added: string | null }>(PUT_UNITS, [payload, options.today]);
   const ids = new Map(units.rows.map((row) => [row.added, row.id]));
-  const told = touched.flatMap(({ unit, values, reading }) =>
-    reading ? [{ unit: unit ?? ids.get(values.tag), raw: reading.raw, on: reading.on }] : [],
+  const components = await componentsByName(tx);
+  const told = touched.flatMap((row) =>
+    row.readings.map(({ component, raw, on }) => ({
+      unit: row.unit ?? ids.get(row.values.tag),
+      component: components.get(`${modelOf(row)}\n${folded(component)}`),
+      raw,
+      on,
+    })),
   );
   const readings = await tx.query(PUT_READINGS, [JSON.stringify(told), options.by]);
   const added = touched.filter((row) => row.act === "add").length;
@@ -135,6 +151,10 @@ export async function bringIn(
   await recompute(tx, { of: "units", ids: units.rows.map((row) => row.id) });
   return brought;
 }
+
+/** The first day one of its readings was taken; the radio was there then. */
+const earliest = (readings: PlannedRow["readings"]): PlainDate | undefined =>
+  readings.map((reading) => reading.on).sort()[0];
 
 /** Names have become ids before: what counts as the same name is decided in one place, in core. */
 const PUT_UNITS = `with sheet as (
@@ -166,27 +186,25 @@ const PUT_UNITS = `with sheet as (
   select id, null added from changed union all select id, tag from added`;
 
 const PUT_READINGS = `with told as (
-    select * from jsonb_to_recordset($1::jsonb) as s(unit bigint, raw text, "on" date)
+    select * from jsonb_to_recordset($1::jsonb) as s(unit bigint, component bigint, raw text, "on" date)
   ), put as (
     insert into reading (club_id, unit_id, component_id, raw, source, read_at, read_by)
-    select current_club(), u.id, c.id, s.raw, 'hearsay',
+    select current_club(), s.unit, s.component, s.raw, 'hearsay',
       least(now(), (s."on" + time '12:00') at time zone (select time_zone from club)), $2
     from told s
-    join unit u on u.club_id = current_club() and u.id = s.unit
-    join lateral (select id from component where model_id = u.model_id order by position, id limit 1) c on true
     returning unit_id, component_id, raw
   )
   insert into log (club_id, person_id, kind, unit_id, detail)
   select current_club(), $2, 'reading', p.unit_id, jsonb_build_object('component', c.name, 'raw', p.raw, 'source', 'hearsay')
   from put p join component c on c.id = p.component_id`;
 
-/** Makes the models with one component and the revisions that the sheet names; answers their ids by `modelKey`. */
+/** Makes the models with the components and the revisions that the sheet names; answers their ids by `modelKey`. */
 async function makeModels(
   tx: Tx,
   models: readonly (NewModel & { readonly kind: string })[],
 ): Promise<Map<string, string>> {
   const made = new Map<string, string>();
-  for (const { maker, name, kind, revisions } of models) {
+  for (const { maker, name, kind, revisions, components } of models) {
     const { rows } = await tx.query<{ id: string }>(
       "insert into model (club_id, maker, name, kind) values (current_club(), $1, $2, $3) returning id",
       [maker, name, kind],
@@ -195,7 +213,7 @@ async function makeModels(
     await addParts(
       tx,
       id,
-      ["main"],
+      components,
       revisions.map((revision) => ({ name: revision, tell: "", serials: [] })),
     );
     await tell(tx, { kind: "model-added", name }, { model: id });
@@ -235,10 +253,13 @@ async function modelsOf(tx: Tx, units: readonly string[]): Promise<Map<string, s
   return new Map(rows.map((row) => [row.id, row.model_id]));
 }
 
-/** All hardware revisions, by their model's id and their folded name. */
-async function revisionsByName(tx: Tx): Promise<Map<string, string>> {
+/** Ids by the model's id and the folded name. */
+const revisionsByName = (tx: Tx) => idsByName(tx, "hardware_revision");
+const componentsByName = (tx: Tx) => idsByName(tx, "component");
+
+async function idsByName(tx: Tx, table: "hardware_revision" | "component"): Promise<Map<string, string>> {
   const { rows } = await tx.query<{ id: string; model_id: string; name: string }>(
-    "select id, model_id, name from hardware_revision",
+    `select id, model_id, name from ${table}`,
   );
   return new Map(rows.map((row) => [`${row.model_id}\n${folded(row.name)}`, row.id]));
 }

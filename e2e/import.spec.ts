@@ -41,6 +41,33 @@ test("upload, match, mend, bring in; the same file again changes nothing", async
   await expect(page.getByRole("button", { name: "Nothing would change" })).toBeVisible();
 });
 
+test("versions of several parts: a column for each, a row for each, and our own file as it went out", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  const look = async (text: string) => {
+    await page.goto(`${served.address}/import`);
+    await page.getByLabel("A file: CSV or TSV").setInputFiles(sheet("parts.csv", text));
+    await page.getByRole("button", { name: "Look at it" }).click();
+  };
+  await look("tag;model;main version;Bluetooth FW;voice\nY-01;Gorsebush II;1.2;7;v3\n");
+  await expect(page.getByRole("combobox", { name: "Bluetooth FW" })).toHaveValue("reading:bluetooth");
+  // A part that the club has no name for is called as its column is.
+  await page.getByRole("combobox", { name: "voice" }).selectOption("version of voice");
+  await page.getByRole("button", { name: "Look again" }).click();
+  await expect(page.getByText("parts main, bluetooth and voice")).toBeVisible();
+  await page.getByRole("button", { name: "Bring in 1 radio" }).click();
+  await page.goto(`${served.address}/units/Y-01`);
+  for (const version of ["1.2", "7", "v3"]) {
+    await expect(page.getByText(version, { exact: true }).first()).toBeVisible();
+  }
+  await look("tag,part,version\nY-01,bluetooth,8\nY-01,main,1.2\nY-01,panel,1\n");
+  await expect(page.getByText("the model has no part called panel")).toBeVisible();
+  await expect(page.getByRole("cell", { name: "2, 3, 4", exact: true })).toBeVisible();
+  await look(await (await page.request.get(`${served.address}/out/units.csv`)).text());
+  await expect(page.getByRole("button", { name: "Nothing would change" })).toBeVisible();
+});
+
 test("what is no table is answered, and what was pasted stays", async ({ page }) => {
   await signIn(page, served.address, "wren");
   await page.goto(`${served.address}/import`);

@@ -1,6 +1,6 @@
 // The table as it would be brought in: what was found, which column means what, every row with its problem beside it.
 import { Form, Link, useNavigation } from "react-router";
-import { COLUMN_MEANINGS } from "#core/import/columns.ts";
+import { COLUMN_MEANINGS, componentOf, type Meaning, readingOf } from "#core/import/columns.ts";
 import { DATE_ORDERS } from "#core/import/signs.ts";
 import { DELIMITERS } from "#core/import/table.ts";
 import { useClub } from "../ui/club.ts";
@@ -8,7 +8,7 @@ import { counted, listed } from "../ui/words/count.ts";
 import { clip } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Preview } from "./read.server.ts";
-import { DELIMITER_WORD, ENCODING_WORD, MEANING_WORD, ORDER_WORD, sayRowProblem } from "./words.ts";
+import { DELIMITER_WORD, ENCODING_WORD, ORDER_WORD, sayMeaning, sayRowProblem } from "./words.ts";
 
 export function PreviewForm({ preview }: { readonly preview: Preview }) {
   const { counts } = preview;
@@ -107,6 +107,13 @@ function Found({ preview }: { readonly preview: Preview }) {
   );
 }
 
+/** What a column may mean: versions also of each component that is known, or of one that is called as the column is. */
+function meaningsFor(preview: Preview, name: string, now: Meaning): Meaning[] {
+  const own = name.trim() === "" ? [] : [name];
+  const versions = [...preview.components, ...own].map(readingOf);
+  return [...new Set<Meaning>([...COLUMN_MEANINGS, ...versions, now])];
+}
+
 function Columns({ preview }: { readonly preview: Preview }) {
   return (
     <section>
@@ -119,7 +126,10 @@ function Columns({ preview }: { readonly preview: Preview }) {
               name={`column-${i}`}
               label={name || `column ${i + 1}`}
               value={preview.meanings[i] ?? "ignore"}
-              options={COLUMN_MEANINGS.map((m) => [m, MEANING_WORD[m]])}
+              options={meaningsFor(preview, name, preview.meanings[i] ?? "ignore").map((m) => [
+                m,
+                sayMeaning(m),
+              ])}
             />
             <p className="ver mt-1 truncate text-xs text-quiet">{preview.sample[i] || "empty"}</p>
           </li>
@@ -139,6 +149,9 @@ function NewModels({ models }: { readonly models: Preview["newModels"] }) {
             <strong>{`${model.maker} ${model.name}`.trim()}</strong>
             {model.revisions.length > 0 && (
               <span className="text-quiet">hardware {listed(model.revisions, 6)}</span>
+            )}
+            {model.components.length > 1 && (
+              <span className="text-quiet">parts {listed(model.components, 6)}</span>
             )}
             <Choice
               name={`kind-${i}`}
@@ -168,6 +181,8 @@ const ACT_WORD = { add: "new", change: "changed", same: "the same", problem: "pr
 
 function Rows({ preview }: { readonly preview: Preview }) {
   const { locale } = useClub();
+  // Which part it is says nothing where only the first of each model is told.
+  const several = preview.meanings.some((m) => m === "component" || componentOf(m) !== undefined);
   const total = preview.counts.add + preview.counts.change + preview.counts.same + preview.counts.problem;
   return (
     <div className="sheet overflow-x-auto">
@@ -185,23 +200,24 @@ function Rows({ preview }: { readonly preview: Preview }) {
         <tbody>
           {preview.shown.map((row) => (
             <tr key={row.line} className={row.act === "problem" ? "hatch" : ""}>
-              <td>{row.line}</td>
+              <td className="whitespace-nowrap">{row.lines.join(", ")}</td>
               <td className={row.act === "problem" ? "font-semibold text-rust" : ""}>
                 {row.problems.length > 0 ? row.problems.map(sayRowProblem).join("; ") : ACT_WORD[row.act]}
                 {row.changes.length > 0 &&
                   row.act === "change" &&
-                  `: ${row.changes.map((c) => MEANING_WORD[c]).join(", ")}`}
+                  `: ${row.changes.map(sayMeaning).join(", ")}`}
               </td>
               <td className="tag">{clip(row.values.tag)}</td>
               <td>{together([row.values.maker, row.values.model, row.values.hardware], " ")}</td>
               <td>{together([row.values.place, row.values.group], ", ")}</td>
               <td className="whitespace-nowrap">
-                {row.reading && (
-                  <>
-                    <span className="ver">{row.reading.raw.slice(0, 40)}</span>{" "}
-                    <span className="text-quiet">{sayDate(row.reading.on, locale)}</span>
-                  </>
-                )}
+                {row.readings.map(({ component, raw, on }) => (
+                  <p key={component}>
+                    {several && `${clip(component, 40)} `}
+                    <span className="ver">{raw.slice(0, 40)}</span>{" "}
+                    <span className="text-quiet">{sayDate(on, locale)}</span>
+                  </p>
+                ))}
               </td>
             </tr>
           ))}

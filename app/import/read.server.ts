@@ -1,15 +1,16 @@
 // Takes what was pasted or uploaded, with what the person has said of it so far, and plans it. Saves only when told to.
 import { redirect } from "react-router";
 import { z } from "zod";
-import { COLUMN_MEANINGS, guessColumns, type Meaning } from "#core/import/columns.ts";
+import { guessColumns, isReading, type Meaning, toMeaning } from "#core/import/columns.ts";
 import { decodeTable, type Encoding } from "#core/import/decode.ts";
-import { type Plan, planImport } from "#core/import/plan.ts";
+import { folded } from "#core/import/names.ts";
+import { type KnownClub, type Plan, planImport } from "#core/import/plan.ts";
 import { DATE_ORDERS, type DateOrder, findDecimalSign, possibleDateOrders } from "#core/import/signs.ts";
 import { DELIMITERS, readTable, type Table } from "#core/import/table.ts";
 import { bringIn, knownClub } from "#db/import.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { sayTrouble } from "./words.ts";
+import { sayMeaning, sayTrouble } from "./words.ts";
 
 export type Preview = {
   readonly text: string;
@@ -22,6 +23,8 @@ export type Preview = {
   readonly head: readonly string[];
   readonly sample: readonly string[];
   readonly meanings: readonly Meaning[];
+  /** Names of the components that the club's models have. */
+  readonly components: readonly string[];
   readonly shown: Plan["rows"];
   readonly counts: Record<"add" | "change" | "same" | "problem", number> & { readings: number };
   readonly newModels: Plan["newModels"];
@@ -41,28 +44,31 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
   const table = readTable(source.text, again ? DELIMITERS.find((d) => d === said("delimiter")) : undefined);
   if (!table.ok) return { trouble: sayTrouble(table.problem), text: source.text };
   const { head, rows, delimiter } = table.value;
+  const club = await knownClub(tx);
+  const components = componentsIn(club.models);
   const sameShape = again && said("columns") === String(head.length);
   const meanings = sameShape
-    ? head.map((_, i) => COLUMN_MEANINGS.find((m) => m === said(`column-${i}`)) ?? "ignore")
-    : guessColumns(head);
-  const column = (meaning: Meaning) => rows.map((r) => r.cells[meanings.indexOf(meaning)] ?? "");
-  const orders = possibleDateOrders(meanings.includes("readOn") ? column("readOn") : []);
+    ? head.map((_, i) => toMeaning(said(`column-${i}`)) ?? "ignore")
+    : guessColumns(head, components);
+  const cells = (is: (meaning: Meaning) => boolean) =>
+    meanings.flatMap((meaning, i) => (is(meaning) ? rows.map((r) => r.cells[i] ?? "") : []));
+  const orders = possibleDateOrders(cells((meaning) => meaning === "readOn"));
   const decimal =
     again && /^[.,]$/.test(said("decimal"))
       ? (said("decimal") as "." | ",")
-      : findDecimalSign(meanings.includes("reading") ? column("reading") : []);
+      : findDecimalSign(cells(isReading));
   const dates = (again && DATE_ORDERS.find((o) => o === said("dates"))) || orders[0] || "ymd";
-  const plan = planImport(table.value, { meanings, decimal, dates, today: who.today }, await knownClub(tx));
+  const plan = planImport(table.value, { meanings, decimal, dates, today: who.today }, club);
   const twice = meanings.find((m, i) => m !== "ignore" && meanings.indexOf(m) !== i);
   const trouble = twice
-    ? `Two columns are matched to “${twice}”; choose one.`
+    ? `Two columns are matched to “${sayMeaning(twice)}”; choose one.`
     : meanings.includes("tag")
       ? undefined
       : "Choose the column that holds the tag.";
   const counts = { add: 0, change: 0, same: 0, problem: 0, readings: 0 };
   for (const row of plan.rows) {
     counts[row.act]++;
-    if (row.reading && row.act !== "problem") counts.readings++;
+    if (row.act !== "problem") counts.readings += row.readings.length;
   }
   const leaveOut = form.get("leaveOut") === "on";
   if (form.get("intent") === "save" && !trouble && (counts.problem === 0 || leaveOut)) {
@@ -86,6 +92,7 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
     head,
     sample: head.map((_, i) => rows.find((r) => r.cells[i])?.cells[i]?.slice(0, 40) ?? ""),
     meanings,
+    components,
     shown,
     counts,
     newModels: plan.newModels,
@@ -95,6 +102,12 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
   };
   return { preview };
 }
+
+/** Each name once, however the models write it. */
+const componentsIn = (models: KnownClub["models"]): string[] => {
+  const names = models.flatMap((model) => model.components);
+  return [...new Map(names.map((name) => [folded(name), name])).values()].sort((a, b) => a.localeCompare(b));
+};
 
 async function sourceOf(
   form: FormData,

@@ -1,6 +1,6 @@
 // The import's findings and problems in words.
 
-import type { Meaning } from "#core/import/columns.ts";
+import { type COLUMN_MEANINGS, componentOf, type Meaning } from "#core/import/columns.ts";
 import type { DecodeProblem, Encoding } from "#core/import/decode.ts";
 import type { RowProblem } from "#core/import/plan.ts";
 import type { DateOrder } from "#core/import/signs.ts";
@@ -25,7 +25,7 @@ export const ORDER_WORD: Record<DateOrder, string> = {
   dmy: "day, month, year",
   mdy: "month, day, year",
 };
-export const MEANING_WORD: Record<Meaning, string> = {
+const MEANING_WORD: Record<(typeof COLUMN_MEANINGS)[number], string> = {
   ignore: "leave out",
   tag: "tag",
   maker: "maker",
@@ -37,8 +37,16 @@ export const MEANING_WORD: Record<Meaning, string> = {
   group: "group",
   note: "note",
   reading: "version read",
+  component: "part that was read",
   readOn: "day it was read",
 };
+
+export function sayMeaning(meaning: Meaning): string {
+  const component = componentOf(meaning);
+  return component === undefined
+    ? MEANING_WORD[meaning as keyof typeof MEANING_WORD]
+    : `version of ${component}`;
+}
 
 export function sayTrouble(problem: DecodeProblem | TableProblem): string {
   switch (problem.kind) {
@@ -64,11 +72,17 @@ export function sayRowProblem(problem: RowProblem): string {
     case "no-tag":
       return "no tag";
     case "too-long":
-      return `the ${MEANING_WORD[problem.field]} is longer than ${problem.limit} characters`;
+      return `the ${sayMeaning(problem.field)} is longer than ${problem.limit} characters`;
     case "tag-unusable":
       return "a tag has no / \\ ? # or %, is not only dots, and is not “new”";
     case "tag-twice":
       return `the same tag stands in row ${problem.firstLine}`;
+    case "says-other":
+      return `row ${problem.line} gives another ${sayMeaning(problem.field)} for it`;
+    case "unknown-component":
+      return `the model has no part called ${problem.component}`;
+    case "two-versions":
+      return `two versions of ${problem.component}`;
     case "no-model":
       return "a new radio needs a model";
     case "which-model":

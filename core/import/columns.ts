@@ -11,12 +11,38 @@ export const COLUMN_MEANINGS = [
   "group",
   "note",
   "reading",
+  "component",
   "readOn",
 ] as const;
-export type Meaning = (typeof COLUMN_MEANINGS)[number];
+type PlainMeaning = (typeof COLUMN_MEANINGS)[number];
+/**
+ * `reading` is the version of the component that the row's `component` names, or of the model's first one;
+ * `reading:panel` that of the component called panel, so that one row tells of several.
+ */
+export type Meaning = PlainMeaning | `reading:${string}`;
+
+export const LONGEST_COMPONENT_NAME = 80;
+
+/** The component that a column of versions is for; `undefined` where it is not for a certain one. */
+export const componentOf = (meaning: Meaning): string | undefined =>
+  meaning.startsWith("reading:") ? meaning.slice("reading:".length) : undefined;
+
+export const readingOf = (component: string): Meaning =>
+  `reading:${component.trim().slice(0, LONGEST_COMPONENT_NAME)}`;
+
+/** A meaning as a form tells it; `undefined` for what is none. */
+export function toMeaning(text: string): Meaning | undefined {
+  const plain = COLUMN_MEANINGS.find((meaning) => meaning === text);
+  const component = text.startsWith("reading:") ? text.slice("reading:".length).trim() : "";
+  return plain ?? (component === "" ? undefined : readingOf(component));
+}
+
+/** Whether the column holds versions, of whichever component. */
+export const isReading = (meaning: Meaning): boolean =>
+  meaning === "reading" || componentOf(meaning) !== undefined;
 
 /** Words that heads use, the closest first; compared without case, signs and spaces. */
-const WORDS: Record<Exclude<Meaning, "ignore">, readonly string[]> = {
+const WORDS: Record<Exclude<PlainMeaning, "ignore">, readonly string[]> = {
   tag: ["tag", "unit", "unittag", "radio", "id", "label", "asset", "inventory", "no", "number", "nr"],
   maker: ["maker", "make", "manufacturer", "brand"],
   model: ["model", "modelname", "type", "kind"],
@@ -37,6 +63,7 @@ const WORDS: Record<Exclude<Meaning, "ignore">, readonly string[]> = {
     "runs",
     "software",
   ],
+  component: ["component", "part", "componentname", "partname", "chip", "processor"],
   readOn: ["readon", "date", "dateread", "readdate", "checked", "checkedon", "lastread", "when", "asof"],
 };
 
@@ -46,16 +73,31 @@ const folded = (text: string) =>
     .toLowerCase()
     .replace(/[^a-z0-9]/g, "");
 
-/** One meaning for each head; no meaning twice. An exact word beats a word within. */
-export function guessColumns(head: readonly string[]): Meaning[] {
+const wordsOf = (text: string): string[] =>
+  text
+    .split(/(?<=\p{Ll})(?=\p{Lu})|[^\p{L}\p{N}]+/u)
+    .map(folded)
+    .filter(Boolean);
+
+/**
+ * One meaning for each head; no meaning twice. An exact word beats a word within. A head that has all the words of a
+ * component's name ("panel version" with a component "panel") holds that one's versions, if it is no exact word itself.
+ */
+export function guessColumns(head: readonly string[], components: readonly string[] = []): Meaning[] {
+  const named = components.map((name) => ({ meaning: readingOf(name), words: wordsOf(name) }));
   const scores = head.flatMap((text, column) => {
     const name = folded(text);
-    return Object.entries(WORDS).flatMap(([meaning, words]) => {
+    const words = wordsOf(text);
+    const own = named
+      .filter((of) => of.words.length > 0 && of.words.every((word) => words.includes(word)))
+      .map(({ meaning, words }) => ({ column, meaning, score: 60 + words.length }));
+    const plain = Object.entries(WORDS).flatMap(([meaning, words]) => {
       const exact = words.indexOf(name);
       const within = words.findIndex((word) => word.length > 3 && name.includes(word));
       if (exact >= 0) return [{ column, meaning: meaning as Meaning, score: 100 - exact }];
       return within >= 0 ? [{ column, meaning: meaning as Meaning, score: 50 - within }] : [];
     });
+    return [...own, ...plain];
   });
   scores.sort((a, b) => b.score - a.score || a.column - b.column);
   const meanings: Meaning[] = head.map(() => "ignore");

@@ -108,12 +108,22 @@ describe("planning", () => {
     place: "Shelf 1",
     group: "",
     note: "",
-    newest: "1.2",
-    readings: new Set([readingKey("1.2", "2026-01-05"), readingKey("1.0", "2025-01-05")]),
+    read: new Map([
+      [
+        "main",
+        {
+          newest: "1.2",
+          all: new Set([readingKey("1.2", "2026-01-05"), readingKey("1.0", "2025-01-05")]),
+        },
+      ],
+      ["panel", { newest: "B3", all: new Set([readingKey("B3", "2026-01-05")]) }],
+    ]),
   };
   const club: KnownClub = {
     units: new Map([["w-1", known]]),
-    models: [{ id: "m1", maker: "Fenwright", name: "Wicket", revisions: ["A"] }],
+    models: [
+      { id: "m1", maker: "Fenwright", name: "Wicket", revisions: ["A"], components: ["main", "Panel"] },
+    ],
   };
   const today = plain("2026-06-01");
   const plan = (text: string, of = club) => {
@@ -121,7 +131,7 @@ describe("planning", () => {
     if (!table.ok) throw new Error("table");
     return planImport(
       table.value,
-      { meanings: guessColumns(table.value.head), decimal: ".", dates: "ymd", today },
+      { meanings: guessColumns(table.value.head, ["main", "panel"]), decimal: ".", dates: "ymd", today },
       of,
     );
   };
@@ -130,23 +140,23 @@ describe("planning", () => {
       "tag,model,place,version\nW-1,Wicket,shelf 1,1.2\nw-1 ,,Shelf 2,\nW-2,wicket,,1.0\nW-3,Gorse,,",
     );
     expect(rows.map((r) => r.act)).toEqual(["same", "problem", "add", "add"]);
-    expect(newModels).toEqual([{ maker: "", name: "Gorse", revisions: [] }]);
+    expect(newModels).toEqual([{ maker: "", name: "Gorse", revisions: [], components: ["main"] }]);
     expect(plan("tag,place\nW-1,Shelf 2").rows[0]).toMatchObject({ act: "change", changes: ["place"] });
   });
   test("a reading is news by its text and day, or without days by what we have last", () => {
     expect(plan("tag,version,date read\nW-1,1.0,2025-01-05").rows[0]).toMatchObject({ act: "same" });
     expect(plan("tag,version,date read\nW-1,1.0,2025-01-06").rows[0]).toMatchObject({
       act: "change",
-      reading: { raw: "1.0", on: "2025-01-06" },
+      readings: [{ component: "main", raw: "1.0", on: "2025-01-06" }],
     });
     expect(plan("tag,version\nW-1,1.2").rows[0]).toMatchObject({ act: "same" });
-    expect(plan("tag,version\nW-1,1.3").rows[0]).toMatchObject({ act: "change", reading: { on: today } });
+    expect(plan("tag,version\nW-1,1.3").rows[0]).toMatchObject({ act: "change", readings: [{ on: today }] });
   });
   test("of a radio that becomes another model every reading is news: it was another part that was read", () => {
     expect(plan("tag,model,version\nW-1,Gorse,1.2").rows[0]).toMatchObject({
       act: "change",
       changes: ["model"],
-      reading: { raw: "1.2", on: today },
+      readings: [{ component: "main", raw: "1.2", on: today }],
     });
   });
   test("each problem stands beside its row", () => {
@@ -168,7 +178,10 @@ describe("planning", () => {
   test("a name that several makers use: the radio's own, or a question; with its maker it is one of them", () => {
     const two: KnownClub = {
       ...club,
-      models: [...club.models, { id: "m2", maker: "Tarn", name: "WICKET", revisions: [] }],
+      models: [
+        ...club.models,
+        { id: "m2", maker: "Tarn", name: "WICKET", revisions: [], components: ["main"] },
+      ],
     };
     const { rows, newModels } = plan(
       "tag,model,maker\nW-1,Wicket,\nW-2,wicket,\nW-3,Wicket,tarn\nW-4,Wicket,Moss",
@@ -181,15 +194,15 @@ describe("planning", () => {
       ["add", undefined],
     ]);
     expect(rows[1]?.problems).toEqual([{ kind: "which-model", makers: ["Fenwright", "Tarn"] }]);
-    expect(newModels).toEqual([{ maker: "Moss", name: "Wicket", revisions: [] }]);
+    expect(newModels).toEqual([{ maker: "Moss", name: "Wicket", revisions: [], components: ["main"] }]);
   });
   test("a model made on the way gets the revisions that its rows name, once each, and none from rows with problems", () => {
     const { newModels } = plan(
       "tag,model,hw\nA,Gorse,2\nB,gorse,II\nC,Gorse,ii\nD,Gorse,\nA,Gorse,9\nE,Sundew,1\n,Bracken,3",
     );
     expect(newModels).toEqual([
-      { maker: "", name: "Gorse", revisions: ["2", "II"] },
-      { maker: "", name: "Sundew", revisions: ["1"] },
+      { maker: "", name: "Gorse", revisions: ["2", "II"], components: ["main"] },
+      { maker: "", name: "Sundew", revisions: ["1"], components: ["main"] },
     ]);
   });
   test("a revision is held against the radio's own model where the sheet names none", () => {

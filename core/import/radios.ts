@@ -1,0 +1,136 @@
+// From the rows of a sheet to radios: usually a row each, or a row for each component of a radio.
+import { FIELD_LIMITS, isTagUsable } from "../club/unit-fields.ts";
+import { LONGEST_READOUT } from "../firmware/version.ts";
+import type { PlainDate } from "../quantities/date.ts";
+import { componentOf, LONGEST_COMPONENT_NAME, type Meaning } from "./columns.ts";
+import { folded } from "./names.ts";
+import { type DateOrder, type DecimalSign, readDate, withPoint } from "./signs.ts";
+import type { Table } from "./table.ts";
+
+export type ImportSettings = {
+  readonly meanings: readonly Meaning[];
+  readonly decimal: DecimalSign;
+  readonly dates: DateOrder;
+  /** The day readings without a date were taken. */
+  readonly today: PlainDate;
+};
+
+export type Field = keyof typeof FIELD_LIMITS;
+export const FIELDS = Object.keys(FIELD_LIMITS) as Field[];
+
+export type CellProblem =
+  | { readonly kind: "no-tag" }
+  | { readonly kind: "too-long"; readonly field: Field | "component"; readonly limit: number }
+  | { readonly kind: "tag-unusable" }
+  | { readonly kind: "tag-twice"; readonly firstLine: number }
+  | { readonly kind: "says-other"; readonly field: Field; readonly line: number }
+  | { readonly kind: "not-a-date"; readonly text: string }
+  | { readonly kind: "date-ahead"; readonly date: PlainDate }
+  | { readonly kind: "reading-too-long"; readonly limit: number };
+
+/** A version as the sheet tells it. `component` as it is called there; empty for the first one of the model. */
+export type ToldReading = { readonly component: string; readonly raw: string; readonly on: PlainDate };
+
+export type SheetRadio = {
+  /** Lines of the sheet that tell of it, at least one. */
+  readonly lines: readonly number[];
+  readonly values: Readonly<Record<Field, string>>;
+  readonly readings: readonly ToldReading[];
+  readonly problems: readonly CellProblem[];
+};
+
+type Gathered = {
+  lines: number[];
+  values: Record<Field, string>;
+  readings: ToldReading[];
+  problems: CellProblem[];
+  components: Set<string>;
+};
+
+/**
+ * The radios of a sheet, by their first lines. Where a column names the component, rows of the same tag with another
+ * component are one radio; its own fields may be told once or again, but not otherwise. Any other row whose tag was
+ * there before is a radio with a problem.
+ */
+export function radiosOf({ rows }: Table, settings: ImportSettings): SheetRadio[] {
+  const byTag = new Map<string, Gathered>();
+  const radios: Gathered[] = [];
+  for (const { line, cells } of rows) {
+    const cell = (meaning: Meaning) => cellOf(cells, meaning, settings);
+    const values = Object.fromEntries(FIELDS.map((field) => [field, cell(field)])) as Record<Field, string>;
+    const component = cell("component");
+    const told = {
+      readings: readingsOf(cells, settings),
+      problems: problemsOf(values, cells, settings),
+    };
+    const tag = folded(values.tag);
+    const first = tag === "" ? undefined : byTag.get(tag);
+    if (first && component !== "" && !first.components.has(folded(component))) {
+      join(first, line, values);
+      first.readings.push(...told.readings);
+      first.problems.push(...told.problems.filter((problem) => !first.problems.some(isLike(problem))));
+      first.components.add(folded(component));
+      continue;
+    }
+    const radio = { lines: [line], values, ...told, components: new Set([folded(component)]) };
+    if (first) radio.problems.push({ kind: "tag-twice", firstLine: first.lines[0] ?? line });
+    else if (tag !== "") byTag.set(tag, radio);
+    radios.push(radio);
+  }
+  return radios;
+}
+
+const isLike = (one: CellProblem) => (other: CellProblem) => JSON.stringify(one) === JSON.stringify(other);
+
+/** What another line of the same radio tells besides; what it tells otherwise is a problem. */
+function join(radio: Gathered, line: number, values: Record<Field, string>): void {
+  radio.lines.push(line);
+  for (const field of FIELDS) {
+    if (values[field] === "") continue;
+    if (radio.values[field] === "") radio.values[field] = values[field];
+    else if (folded(radio.values[field]) !== folded(values[field]))
+      radio.problems.push({ kind: "says-other", field, line });
+  }
+}
+
+function cellOf(cells: readonly string[], meaning: Meaning, settings: ImportSettings): string {
+  const column = settings.meanings.indexOf(meaning);
+  const text = column < 0 ? "" : (cells[column] ?? "").trim();
+  // What goes out of here, and out of some spreadsheets, marks as text what would be taken for a formula.
+  return /^'[=+\-@]/.test(text) ? text.slice(1) : text;
+}
+
+function readingsOf(cells: readonly string[], settings: ImportSettings): ToldReading[] {
+  const on = readDate(cellOf(cells, "readOn", settings), settings.dates) ?? settings.today;
+  const component = cellOf(cells, "component", settings);
+  return settings.meanings.flatMap((meaning) => {
+    const of = meaning === "reading" ? component : componentOf(meaning);
+    const raw = of === undefined ? "" : withPoint(cellOf(cells, meaning, settings), settings.decimal);
+    return of === undefined || raw === "" ? [] : [{ component: of, raw, on }];
+  });
+}
+
+function problemsOf(
+  values: Record<Field, string>,
+  cells: readonly string[],
+  settings: ImportSettings,
+): CellProblem[] {
+  const problems: CellProblem[] = [];
+  if (values.tag === "") problems.push({ kind: "no-tag" });
+  if (!isTagUsable(values.tag)) problems.push({ kind: "tag-unusable" });
+  for (const field of FIELDS) {
+    const limit = FIELD_LIMITS[field];
+    if (values[field].length > limit) problems.push({ kind: "too-long", field, limit });
+  }
+  if (cellOf(cells, "component", settings).length > LONGEST_COMPONENT_NAME) {
+    problems.push({ kind: "too-long", field: "component", limit: LONGEST_COMPONENT_NAME });
+  }
+  const dateText = cellOf(cells, "readOn", settings);
+  const date = readDate(dateText, settings.dates);
+  if (dateText !== "" && !date) problems.push({ kind: "not-a-date", text: dateText });
+  if (date && date > settings.today) problems.push({ kind: "date-ahead", date });
+  if (readingsOf(cells, settings).some(({ raw }) => raw.length > LONGEST_READOUT)) {
+    problems.push({ kind: "reading-too-long", limit: LONGEST_READOUT });
+  }
+  return problems;
+}
