@@ -4,7 +4,7 @@ import { dossierHead, proceduresOf } from "#db/dossier.ts";
 import { lookInClub } from "../context.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { listed } from "../ui/words/count.ts";
-import { EFFECT_WORD, PURPOSE_WORD, saySigns, saySource, sayStep, signsOf } from "../ui/words/step.ts";
+import { EFFECT_WORD, PURPOSE_WORD, saySource, sayStepAndSigns } from "../ui/words/step.ts";
 import type { Route } from "./+types/print";
 import { mustHaveModel, warningsOf } from "./dossier.server.ts";
 
@@ -58,9 +58,7 @@ export default function Print({ loaderData }: Route.ComponentProps) {
                 <ol className="list-decimal pl-5 text-sm">
                   {procedure.steps.map((step, i) => (
                     // biome-ignore lint/suspicious/noArrayIndexKey: steps have no ids; the list is only shown
-                    <li key={i}>
-                      {sayStep(step)} {saySigns(signsOf(step) ?? {}).join(" ")}
-                    </li>
+                    <li key={i}>{sayStepAndSigns(step)}</li>
                   ))}
                 </ol>
               </div>

@@ -5,7 +5,7 @@ import type { Layout } from "#core/dossier/layout.ts";
 import { readSteps } from "#core/dossier/procedure.ts";
 import { parseStep, STEP_EXAMPLES } from "#core/dossier/step.ts";
 import { KeyCard } from "../ui/key-card.tsx";
-import { sayLineProblem, sayStep } from "../ui/words/step.ts";
+import { sayLineProblem, sayStepAndSigns } from "../ui/words/step.ts";
 
 const linesOf = (text: string): string[] => text.split("\n");
 
@@ -99,7 +99,7 @@ export function StepEditor(props: {
               >
                 <span className="tag text-quiet">{i + 1}</span>
                 <span className={read.ok ? "grow" : "doubt-thin grow px-1"}>
-                  {read.ok ? sayStep(read.value) : line}
+                  {read.ok ? sayStepAndSigns(read.value) : line}
                 </span>
                 <button
                   type="button"
@@ -126,7 +126,9 @@ export function StepEditor(props: {
         {props.layout ? (
           <div className="sheet p-3">
             <KeyCard layout={props.layout} step={shown} />
-            <p className="mt-1 text-center text-sm">{shown ? sayStep(shown) : "The keys of this model."}</p>
+            <p className="mt-1 text-center text-sm">
+              {shown ? sayStepAndSigns(shown) : "The keys of this model."}
+            </p>
           </div>
         ) : (
           <p className="doubt p-3 text-sm">

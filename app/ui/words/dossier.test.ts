@@ -4,7 +4,7 @@ import { parseStep, STEP_EXAMPLES } from "#core/dossier/step.ts";
 import { parseRange } from "#core/firmware/range.ts";
 import type { Stop } from "#core/firmware/route.ts";
 import { sayRange, sayStop } from "./route.ts";
-import { saySigns, sayStep, signsOf } from "./step.ts";
+import { saySigns, sayStep, sayStepAndSigns, signsOf } from "./step.ts";
 
 test("ranges read as a person would say them", () => {
   const said = (text: string) => {
@@ -51,4 +51,7 @@ test("every step is one sentence; signs follow it", () => {
     "The lamp: amber.",
     "You hear: two beeps.",
   ]);
+  expect(watch.ok && sayStepAndSigns(watch.value)).toBe(
+    "Watch for it. The lamp: amber. You hear: two beeps.",
+  );
 });

@@ -82,6 +82,10 @@ export function sayStep(step: Step): string {
 export const signsOf = (step: Step): Signs | undefined =>
   step.kind === "hold" || step.kind === "watch" ? step.signs : undefined;
 
+/** The step with what is then seen and heard. */
+export const sayStepAndSigns = (step: Step): string =>
+  [sayStep(step), ...saySigns(signsOf(step) ?? {})].join(" ");
+
 export function sayLineProblem(problem: LineProblem): string {
   switch (problem.kind) {
     case "unknown-step":
