@@ -1,12 +1,12 @@
 // The document around every page: language, theme, scripts with their nonce, and the page for what goes wrong.
 import type { ReactNode } from "react";
 import {
-  isRouteErrorResponse,
   Links,
   Meta,
   Outlet,
   Scripts,
   ScrollRestoration,
+  type ShouldRevalidateFunctionArgs,
   useRouteError,
   useRouteLoaderData,
 } from "react-router";
@@ -29,8 +29,8 @@ export function loader({ context }: Route.LoaderArgs) {
   };
 }
 
-export function shouldRevalidate({ formAction }: { formAction?: string }) {
-  return formAction === "/theme" || formAction === "/sign-in";
+export function shouldRevalidate({ formAction, actionStatus = 200 }: ShouldRevalidateFunctionArgs) {
+  return formAction === "/sign-in" && actionStatus < 400;
 }
 
 export function Layout({ children }: { children: ReactNode }) {
@@ -63,10 +63,7 @@ export function ErrorBoundary() {
   const error = useRouteError();
   return (
     <main id="work" className="p-8">
-      <TroublePage
-        status={isRouteErrorResponse(error) ? error.status : 500}
-        data={isRouteErrorResponse(error) ? error.data : undefined}
-      />
+      <TroublePage error={error} />
     </main>
   );
 }

@@ -158,3 +158,85 @@ test("so do a hold, a correction, a release and a policy", async ({ page }) => {
     await expect(page.getByLabel(label), path).toHaveValue("typed while nothing answers");
   }
 });
+
+test("a page that cannot be fetched says so, and comes when the server is back", async ({ page }) => {
+  await begin(page, "/due");
+  await page.goto(`${line.address}/cabinet`, { waitUntil: "networkidle" });
+  const rail = page.getByRole("navigation").first();
+  await rail.getByRole("link", { name: "Due" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Due" })).toBeVisible();
+  line.cut();
+  await rail.getByRole("link", { name: "Cabinet" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Nothing answers" })).toBeVisible();
+  line.mend();
+  await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
+});
+
+test("so do tries, what is added to the kit, a device list, a sheet, a dossier and the sign-in", async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const cutAnd = async (press: () => Promise<void>) => {
+    line.cut();
+    await press();
+    await expect(page.getByText(UNSENT)).toBeInViewport();
+    line.mend();
+  };
+
+  await begin(page, "/kit?unit=W-03&to=flash");
+  const seen = page.getByLabel("What was seen when it failed").first();
+  await seen.fill("stops at 3 %");
+  const failed = page.getByRole("button", { name: "It failed" }).first();
+  await cutAnd(() => failed.click());
+  await expect(seen).toHaveValue("stops at 3 %");
+  await failed.click();
+  await expect(page.getByRole("status").filter({ hasText: "Noted" })).toBeVisible();
+
+  await page.goto(`${line.address}/kit/own`, { waitUntil: "networkidle" });
+  const quick = page.getByRole("form", { name: "Add a connector" });
+  const name = quick.getByRole("textbox").first();
+  await name.fill("Six-pin collar");
+  await cutAnd(() => name.press("Enter"));
+  await expect(name).toHaveValue("Six-pin collar");
+  await name.press("Enter");
+  await expect(page.getByRole("link", { name: "Six-pin collar" })).toBeVisible();
+
+  await page.goto(`${line.address}/kit/which-lead`, { waitUntil: "networkidle" });
+  const list = page.getByLabel("Paste what the system's device list says");
+  await list.fill("nothing of note");
+  await cutAnd(() => page.getByRole("button", { name: "Which is it?" }).click());
+  await expect(list).toHaveValue("nothing of note");
+
+  await page.goto(`${line.address}/import`, { waitUntil: "networkidle" });
+  await page.getByLabel("Or paste the rows here").fill("tag,model\nU-01,Wicket");
+  await cutAnd(() => page.getByRole("button", { name: "Look at it" }).click());
+  await expect(page.getByLabel("Or paste the rows here")).toHaveValue("tag,model\nU-01,Wicket");
+  await page.getByRole("button", { name: "Look at it" }).click();
+  await page.getByRole("combobox", { name: "Decimal sign" }).selectOption(",");
+  await cutAnd(() => page.getByRole("button", { name: "Bring in 1 radio" }).click());
+  await expect(page.getByRole("combobox", { name: "Decimal sign" })).toHaveValue(",");
+  await page.getByRole("button", { name: "Bring in 1 radio" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
+
+  const dossier = await (await page.request.get(`${line.address}/models/1/dossier.json`)).json();
+  await page.goto(`${line.address}/models/bring-in`, { waitUntil: "networkidle" });
+  const text = page.getByLabel("Or paste its text here");
+  await text.fill(JSON.stringify({ ...dossier, model: { ...dossier.model, name: "Sedge" } }));
+  await cutAnd(() => page.getByRole("button", { name: "Hold it against ours" }).click());
+  await expect(text).toHaveValue(/Sedge/);
+  await page.getByRole("button", { name: "Hold it against ours" }).click();
+  const take = page.getByRole("button", { name: "Take over what is picked" });
+  const first = page.getByRole("checkbox").first();
+  await first.uncheck();
+  await cutAnd(() => take.click());
+  await expect(first).not.toBeChecked();
+
+  await page.context().clearCookies();
+  await page.goto(`${line.address}/sign-in`, { waitUntil: "networkidle" });
+  await page.getByLabel("E-mail").fill("juno@lanternfen.example");
+  await page.getByLabel("Password").fill("lantern on the causeway");
+  await cutAnd(() => page.getByRole("button", { name: "Sign in" }).click());
+  await expect(page.getByLabel("E-mail")).toHaveValue("juno@lanternfen.example");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
+});

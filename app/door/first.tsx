@@ -5,6 +5,7 @@ import { z } from "zod";
 import { anyClub, foundClub } from "#db/people.ts";
 import { orAway } from "../frame/away.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
+import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/first";
 import { DoorPage } from "./door-page.tsx";
 import { hashPassword } from "./password.server.ts";
@@ -46,6 +47,8 @@ export async function action({ request }: Route.ActionArgs) {
     headers: { "Set-Cookie": await startSession(request, founded.club_id, founded.person_id) },
   });
 }
+
+export const clientAction = unsentForm;
 
 export default function First({ loaderData, actionData }: Route.ComponentProps) {
   return (

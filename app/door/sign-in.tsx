@@ -6,6 +6,7 @@ import { anyClub, findAccount } from "#db/people.ts";
 import { requestContext, sessionContext } from "../context.ts";
 import { orAway } from "../frame/away.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
+import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/sign-in";
 import { countAttempt, forgetAttempts } from "./attempts.server.ts";
 import { DoorPage } from "./door-page.tsx";
@@ -48,6 +49,8 @@ export async function action({ request, context }: Route.ActionArgs) {
     headers: { "Set-Cookie": await startSession(request, account.club_id, account.person_id) },
   });
 }
+
+export const clientAction = unsentForm;
 
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
   return (

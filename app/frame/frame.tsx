@@ -1,6 +1,6 @@
 // The frame around every area: the rail with the seven plates, the finder, the keys, the person at the foot.
-import { useState } from "react";
-import { isRouteErrorResponse, Outlet, useLocation, useRouteError } from "react-router";
+import { useEffect, useState } from "react";
+import { Outlet, useLocation, useRouteError } from "react-router";
 import { unitsDue } from "#db/board.ts";
 import { openWork } from "#db/work.ts";
 import { lookInClub, signedIn } from "../context.ts";
@@ -44,6 +44,9 @@ const AREAS = [
   { to: "/log", name: "Log" },
 ] as const;
 
+/** In the browser: what the frame showed last, for when it cannot be asked for anew. */
+let shownLast: FrameData | undefined;
+
 export default function Frame({ loaderData }: Route.ComponentProps) {
   return (
     <Around data={loaderData}>
@@ -54,11 +57,11 @@ export default function Frame({ loaderData }: Route.ComponentProps) {
 
 export function ErrorBoundary({ loaderData }: Route.ErrorBoundaryProps) {
   const error = useRouteError();
-  const known = isRouteErrorResponse(error);
-  const page = <TroublePage status={known ? error.status : 500} data={known ? error.data : undefined} />;
-  if (!loaderData) return <main className="p-8">{page}</main>;
+  const page = <TroublePage error={error} />;
+  const data = loaderData ?? shownLast;
+  if (!data) return <main className="p-8">{page}</main>;
   return (
-    <Around data={loaderData}>
+    <Around data={data}>
       <div className="p-8">{page}</div>
     </Around>
   );
@@ -67,6 +70,9 @@ export function ErrorBoundary({ loaderData }: Route.ErrorBoundaryProps) {
 function Around({ data, children }: { readonly data: FrameData; readonly children: React.ReactNode }) {
   const [open, setOpen] = useState<"finder" | "keys" | undefined>();
   const close = () => setOpen(undefined);
+  useEffect(() => {
+    shownLast = data;
+  }, [data]);
   useKeys(setOpen);
   useGoing();
   return (

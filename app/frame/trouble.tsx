@@ -1,6 +1,7 @@
-// The plain pages for what goes wrong: not allowed, not there, records away, our own defect.
+// The plain pages for what goes wrong: not allowed, not there, records or server away, our own defect.
+import isNetworkError from "is-network-error";
 import { useEffect } from "react";
-import { Link, useRevalidator } from "react-router";
+import { isRouteErrorResponse, Link, useRevalidator } from "react-router";
 
 type Trouble = { readonly title: string; readonly text: string };
 
@@ -42,11 +43,20 @@ function textIn(data: unknown, field: "what" | "why"): string | undefined {
   return typeof text === "string" ? text : undefined;
 }
 
-export function TroublePage({ status, data }: { readonly status: number; readonly data: unknown }) {
-  const trouble = troubleOf(status, data);
+const NOTHING_ANSWERS: Trouble = {
+  title: "Nothing answers",
+  text: "The server cannot be reached. This page tries again every few seconds and comes back by itself; nothing that was saved is lost.",
+};
+
+/** The page for what a route threw. */
+export function TroublePage({ error }: { readonly error: unknown }) {
+  const away = isNetworkError(error);
+  const known = isRouteErrorResponse(error);
+  const status = known ? error.status : 500;
+  const trouble = away ? NOTHING_ANSWERS : troubleOf(status, known ? error.data : undefined);
   return (
     <section className="max-w-xl" role="alert">
-      <p className="text-sm text-quiet">Answer {status}</p>
+      {!away && <p className="text-sm text-quiet">Answer {status}</p>}
       <h1 className="mt-1 mb-3">{trouble.title}</h1>
       <p className="text-lg">{trouble.text}</p>
       <p className="mt-6">
@@ -54,7 +64,8 @@ export function TroublePage({ status, data }: { readonly status: number; readonl
           To the Cabinet
         </Link>
       </p>
-      {status === 503 && <TriesAgain />}
+      {status === 503 && <meta httpEquiv="refresh" content="5" />}
+      {(away || status === 503) && <TriesAgain />}
     </section>
   );
 }
@@ -65,5 +76,5 @@ function TriesAgain() {
     const timer = setInterval(revalidate, 3000);
     return () => clearInterval(timer);
   }, [revalidate]);
-  return <meta httpEquiv="refresh" content="5" />;
+  return null;
 }

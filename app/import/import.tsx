@@ -2,9 +2,11 @@
 import { data, Form, useNavigation } from "react-router";
 import { inClub, mustBeAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
+import { UNSENT, unsentOnly, useSent } from "../ui/unsent.ts";
 import type { Route } from "./+types/import";
 import { PreviewForm } from "./preview.tsx";
-import { readImport } from "./read.server.ts";
+import { type Reply, readImport } from "./read.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Bring in units · Mossy Cabinet" }];
 
@@ -21,15 +23,19 @@ export async function action({ context, request }: Route.ActionArgs) {
   return data(reply, { status: "trouble" in reply ? 400 : 200 });
 }
 
+export const clientAction = unsentOnly;
+
 export default function Import({ actionData }: Route.ComponentProps) {
-  const preview = actionData && "preview" in actionData ? actionData.preview : undefined;
-  const trouble = actionData && "trouble" in actionData ? actionData : undefined;
+  const { sent, unsent } = useSent<Reply>(actionData);
+  const preview = sent && "preview" in sent ? sent.preview : undefined;
+  const trouble = sent && "trouble" in sent ? sent : undefined;
   return (
     <Page
       title="Bring in units"
       says={preview ? preview.file : "from a spreadsheet; nothing is saved until you say so"}
     >
-      {trouble && (
+      {unsent && <Said answer={{ ok: false, says: UNSENT }} />}
+      {trouble && !unsent && (
         <p role="alert" className="sheet hatch mb-4 border-rust p-3 font-semibold text-rust">
           {trouble.trouble}
         </p>

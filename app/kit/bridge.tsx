@@ -8,6 +8,7 @@ import { useMay } from "../ui/club.ts";
 import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
+import { orUnsent, UNSENT } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/bridge";
 import { answerBridge, fillIds, loadBridge, nameId, type ShownBridge } from "./bridge.server.ts";
@@ -33,22 +34,31 @@ export async function action({ context, request }: Route.ActionArgs) {
   }
 }
 
+export const clientAction = (sending: Route.ClientActionArgs) =>
+  orUnsent(sending, (form): { ok: boolean; says: string; text?: string; computer?: string } => {
+    const { text, computer } = Object.fromEntries(form);
+    const list = { text: String(text), computer: String(computer) };
+    return { ok: false, says: UNSENT, ...(text !== undefined && list) };
+  });
+
 type SerialPort = { getInfo: () => { usbVendorId?: number; usbProductId?: number } };
 type WithSerial = { readonly serial?: { requestPort: () => Promise<SerialPort> } };
 
 export default function WhichLead({ loaderData, actionData }: Route.ComponentProps) {
   const answer = actionData && "found" in actionData ? actionData : undefined;
   const said = actionData && "says" in actionData ? actionData : undefined;
+  // Typed into the device list, whether that was answered or could not be sent.
+  const typed = actionData && "text" in actionData ? actionData : undefined;
   const mayEdit = useMay("edit-kit");
   return (
     <Page title="Kit" says="which chip, which driver, which port" acts={<KitTabs here="which" />}>
       {said && <Said answer={said} />}
       <div className="grid items-start gap-6 lg:grid-cols-2">
-        <Form method="post" className="sheet flex flex-col gap-3 p-4" key={answer?.text}>
+        <Form method="post" className="sheet flex flex-col gap-3 p-4" key={typed?.text}>
           <Input
             name="text"
             label="Paste what the system's device list says, whichever system it is"
-            value={answer?.text}
+            value={typed?.text}
             error={undefined}
             rows={9}
             mono
@@ -56,7 +66,7 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
           <Input
             name="computer"
             label="Plugged into"
-            value={answer?.computer}
+            value={typed?.computer}
             error={undefined}
             options={[["", "some computer"], ...loaderData.computers.map((c) => [c.id, c.name] as const)]}
           />

@@ -11,6 +11,7 @@ import { unitByTag } from "#db/units.ts";
 import { inClub, lookInClub, notAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
+import { unsentSaid } from "../ui/unsent.ts";
 import { counted, listed } from "../ui/words/count.ts";
 import { orSayAway } from "../unit/act.server.ts";
 import type { Route } from "./+types/kit";
@@ -91,6 +92,8 @@ export async function action({ context, request }: Route.ActionArgs) {
     }),
   );
 }
+
+export const clientAction = unsentSaid;
 
 export default function Kit({ loaderData, actionData }: Route.ComponentProps) {
   const { rows, computers, operation, chosen } = loaderData;

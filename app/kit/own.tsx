@@ -1,6 +1,6 @@
 // The inventory: everything the club owns to reach into its radios, by kind, with a line to add the next; and first what
 // is lent, broken or lost.
-import { data, Form, Link, useSearchParams } from "react-router";
+import { data, Form, Link } from "react-router";
 import { loadKit, putCurrency } from "#db/kit.ts";
 import { tell } from "#db/log.ts";
 import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
@@ -8,11 +8,12 @@ import { useMay } from "../ui/club.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
+import { unsentSaid } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/own";
 import { SAYS_WORD } from "./kinds/advice.ts";
-import type { FieldSpec } from "./kinds/field.ts";
 import { KIND_NAMES, KINDS, type KindName } from "./kinds/kinds.ts";
+import { QuickEntry } from "./quick.tsx";
 import type { Known, Values } from "./reader.ts";
 import { KitTabs } from "./tabs.tsx";
 import { BEGIN, loadKnown, valuesOf } from "./thing.server.ts";
@@ -46,6 +47,8 @@ export async function action({ context, request }: Route.ActionArgs) {
   });
   return { ok: true, says: `Prices are in ${currency} from now on; their numbers stay as they are.` };
 }
+
+export const clientAction = unsentSaid;
 
 export default function Own({ loaderData, actionData }: Route.ComponentProps) {
   const { sections, known } = loaderData;
@@ -123,9 +126,6 @@ function Section(props: {
 }) {
   const kind = KINDS[props.kind];
   const mayEdit = useMay("edit-kit");
-  const [search] = useSearchParams();
-  const fields: readonly FieldSpec[] = kind.fields;
-  const quick = fields.filter((field) => field.quick);
   return (
     <section id={props.kind} className="scroll-mt-4">
       <h2 className="mb-1.5 flex items-baseline gap-3">
@@ -173,54 +173,7 @@ function Section(props: {
         </ul>
       )}
       {mayEdit && (
-        <Form
-          method="post"
-          action={`/kit/${props.kind}/new`}
-          className="mt-2 flex flex-wrap items-end gap-2"
-          key={`${props.rows.length}`}
-          aria-label={`Add a ${kind.one}`}
-        >
-          {Object.entries(props.begin)
-            .filter(([name]) => !quick.some((field) => field.name === name))
-            .map(([name, value]) => (
-              <input key={name} type="hidden" name={name} value={value} />
-            ))}
-          {quick.map((field, i) => {
-            const id = `${props.kind}-${field.name}`;
-            return (
-              <div key={field.name} className="text-xs text-quiet">
-                <label htmlFor={id} className="block max-w-40">
-                  {field.label}
-                </label>
-                {field.options ? (
-                  <select
-                    id={id}
-                    name={field.name}
-                    defaultValue={props.begin[field.name]}
-                    className="select select-sm w-36"
-                  >
-                    {field.options(props.known).map(([value, text]) => (
-                      <option key={value} value={value}>
-                        {text}
-                      </option>
-                    ))}
-                  </select>
-                ) : (
-                  <input
-                    id={id}
-                    name={field.name}
-                    // biome-ignore lint/a11y/noAutofocus: after an entry the next one is typed at once
-                    autoFocus={i === 0 && search.get("added") === props.kind}
-                    className={`input input-sm w-32 ${field.mono ? "ver" : ""}`}
-                  />
-                )}
-              </div>
-            );
-          })}
-          <button type="submit" name="intent" value="next" className="btn btn-outline btn-primary btn-sm">
-            Add
-          </button>
-        </Form>
+        <QuickEntry key={props.rows.length} kind={props.kind} known={props.known} begin={props.begin} />
       )}
     </section>
   );

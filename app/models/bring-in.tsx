@@ -5,6 +5,8 @@ import { readDossier } from "#core/dossier/document.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { inClub, mustBeAllowed } from "../context.ts";
 import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
+import { UNSENT, unsentOnly, useSent } from "../ui/unsent.ts";
 import { counted, listed } from "../ui/words/count.ts";
 import { sayDocumentProblem } from "../ui/words/document.ts";
 import type { Route } from "./+types/bring-in";
@@ -52,8 +54,11 @@ async function textOf(file: File): Promise<string> {
   return file.size > LARGEST ? "x".repeat(LARGEST + 1) : file.text();
 }
 
+export const clientAction = unsentOnly;
+
 export default function BringIn({ actionData }: Route.ComponentProps) {
-  const shown = actionData && "differences" in actionData ? actionData : undefined;
+  const { sent, unsent } = useSent<Answer>(actionData);
+  const shown = sent && "differences" in sent ? sent : undefined;
   return (
     <Page
       title="A dossier from elsewhere"
@@ -61,13 +66,14 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
         shown ? `${shown.about.name}, written by ${shown.about.from}` : "what another club knows of a model"
       }
     >
+      {unsent && <Said answer={{ ok: false, says: UNSENT }} />}
       {shown ? (
         <Differences shown={shown} />
       ) : (
         <Form method="post" encType="multipart/form-data" className="flex max-w-2xl flex-col gap-4">
-          {actionData?.trouble && (
+          {sent?.trouble && (
             <p role="alert" className="hatch border-l-4 border-rust p-3 font-semibold text-rust">
-              {actionData.trouble}
+              {sent.trouble}
             </p>
           )}
           <label className="text-sm font-semibold">
@@ -76,7 +82,7 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
           </label>
           <label className="text-sm font-semibold">
             <span className="mb-1 block">Or paste its text here</span>
-            <textarea name="text" rows={8} defaultValue={actionData?.text} className="textarea ver w-full" />
+            <textarea name="text" rows={8} defaultValue={sent?.text} className="textarea ver w-full" />
           </label>
           <p className="text-sm text-quiet">
             Nothing is taken over before you have seen it. What is in it:{" "}
@@ -93,6 +99,10 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
     </Page>
   );
 }
+
+type Answer =
+  | { readonly text: string; readonly trouble: string | undefined }
+  | (Shown & { readonly trouble: undefined });
 
 type Shown = {
   readonly text: string;

@@ -12,6 +12,7 @@ import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentSaid } from "../ui/unsent.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
 import type { Route } from "./+types/dossier";
@@ -107,6 +108,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-model");
   return inClub(context, (tx, who) => confirm(tx, who, model, form));
 }
+
+export const clientAction = unsentSaid;
 
 export default function Dossier({ loaderData, actionData }: Route.ComponentProps) {
   const { model, components } = loaderData;

@@ -9,6 +9,7 @@ import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
+import { unsentSaid } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import { sayRange } from "../ui/words/route.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySigns, saySource, sayStep, signsOf } from "../ui/words/step.ts";
@@ -59,6 +60,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   }
   return inClub(context, (tx, actor) => confirmFact(tx, actor, model, form));
 }
+
+export const clientAction = unsentSaid;
 
 export default function Procedure({ loaderData, actionData }: Route.ComponentProps) {
   const { model, procedure, layout, warned } = loaderData;

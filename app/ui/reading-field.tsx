@@ -3,7 +3,7 @@ import { useCallback, useEffect, useId, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { useClub } from "./club.ts";
-import { UNSENT } from "./unsent.ts";
+import { isThere, UNSENT } from "./unsent.ts";
 import { SOURCE_WORDS } from "./words/source.ts";
 
 type Answer = {
@@ -24,16 +24,6 @@ async function weigh(path: string, typed: string, signal: AbortSignal): Promise<
   }
   return { ok: false, typed, says: "What this means cannot be told just now: the records do not answer." };
 }
-
-/**
- * True if the server answers at all. The router first fetches the page that takes the form, and where that fails it loads this
- * page anew, which takes what was typed with it: so it is asked to send only what can be sent.
- */
-const isThere = (path: string): Promise<boolean> =>
-  fetch(`${path}/weigh`, { redirect: "manual" }).then(
-    () => true,
-    () => false,
-  );
 
 export function ReadingField(props: {
   readonly tag: string;
@@ -88,7 +78,7 @@ export function ReadingField(props: {
         if (sending.current || record.state !== "idle") return;
         sending.current = true;
         const form = event.currentTarget;
-        const there = await isThere(path);
+        const there = await isThere();
         // Said of the last try, it must not stand over the answer to this one, nor an older answer over it.
         setTold(undefined);
         if (there) record.submit(form);

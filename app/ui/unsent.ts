@@ -1,5 +1,7 @@
 // Where the server cannot be reached at all, a form stays as it stands, and says that it was not sent.
 import type { SubmissionResult } from "@conform-to/react";
+import isNetworkError from "is-network-error";
+import { useState } from "react";
 import { data } from "react-router";
 import { SEEN } from "./meanwhile.tsx";
 
@@ -7,6 +9,16 @@ export const UNSENT =
   "That could not be sent: nothing answers. What you typed is kept here; try again in a moment.";
 
 type Sending = { readonly request: Request; readonly serverAction: () => Promise<unknown> };
+
+/**
+ * True if the server answers at all. For a form that another page takes the router first fetches that page, and where
+ * that fails it loads this one anew, which takes what was typed with it: so it is asked to send only what can be sent.
+ */
+export const isThere = (): Promise<boolean> =>
+  fetch("/icon.svg", { method: "HEAD", cache: "no-store" }).then(
+    () => true,
+    () => false,
+  );
 
 /** Sends the form; where nothing answers, answers itself. What the server refuses or redirects goes its way. */
 export async function orUnsent<Answer>(
@@ -17,8 +29,8 @@ export async function orUnsent<Answer>(
   try {
     return data((await serverAction()) as Answer);
   } catch (error) {
-    // What fetch throws when there is no connection. With this status nothing else of the page is asked for.
-    if (error instanceof TypeError) return data(answer(form), { status: 503 });
+    // With this status nothing else of the page is asked for.
+    if (isNetworkError(error)) return data(answer(form), { status: 503 });
     throw error;
   }
 }
@@ -38,6 +50,24 @@ export const unsentForm = (sending: Sending) =>
       error: { "": [UNSENT] },
     }),
   );
+
+type Unsent = { readonly unsent: true };
+const isUnsent = (answer: object | undefined): answer is Unsent => answer !== undefined && "unsent" in answer;
+
+/** For pages of which a form that was not sent changes nothing; see `useSent`. */
+export const unsentOnly = (sending: Sending) => orUnsent(sending, (): Unsent => ({ unsent: true }));
+
+/** What the server answered last, and whether a form after that could not be sent. */
+export function useSent<Answer extends object>(
+  answer: Answer | Unsent | undefined,
+): { readonly sent: Answer | undefined; readonly unsent: boolean } {
+  const [sent, setSent] = useState<Answer>();
+  if (!isUnsent(answer) && answer !== sent) setSent(answer);
+  return isUnsent(answer) ? { sent, unsent: true } : { sent: answer, unsent: false };
+}
+
+/** For acts that are answered in a sentence. */
+export const unsentSaid = (sending: Sending) => orUnsent(sending, () => ({ ok: false, says: UNSENT }));
 
 /** For forms of plain values: told at their first field. */
 export const unsentValues = (sending: Sending) =>

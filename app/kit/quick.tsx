@@ -1,0 +1,94 @@
+// Quick entry: a line of the few fields that a thing of the kit cannot do without; the next one is typed at once.
+import { useRef, useState } from "react";
+import { Form, useSearchParams, useSubmit } from "react-router";
+import { isThere, UNSENT } from "../ui/unsent.ts";
+import type { FieldSpec } from "./kinds/field.ts";
+import { KINDS, type KindName } from "./kinds/kinds.ts";
+import type { Known, Values } from "./reader.ts";
+
+/** The line may be the last thing on the screen: what is said below it must not be missed. */
+const intoView = (said: HTMLElement | null) => said?.scrollIntoView({ block: "nearest" });
+
+export function QuickEntry(props: {
+  readonly kind: KindName;
+  readonly known: Known;
+  /** What its fields hold at first, those too that are not in the line. */
+  readonly begin: Values;
+}) {
+  const kind = KINDS[props.kind];
+  const fields: readonly FieldSpec[] = kind.fields;
+  const quick = fields.filter((field) => field.quick);
+  const [search] = useSearchParams();
+  const submit = useSubmit();
+  const [unsent, setUnsent] = useState(false);
+  const asking = useRef(false);
+  return (
+    <Form
+      method="post"
+      action={`/kit/${props.kind}/new`}
+      className="mt-2 flex flex-wrap items-end gap-2"
+      aria-label={`Add a ${kind.one}`}
+      onSubmit={async (event) => {
+        event.preventDefault();
+        if (asking.current) return;
+        asking.current = true;
+        const form = event.currentTarget;
+        const { submitter } = event.nativeEvent as SubmitEvent;
+        const there = await isThere();
+        setUnsent(!there);
+        if (there) await submit((submitter ?? form) as HTMLButtonElement | HTMLFormElement);
+        asking.current = false;
+      }}
+    >
+      {Object.entries(props.begin)
+        .filter(([name]) => !quick.some((field) => field.name === name))
+        .map(([name, value]) => (
+          <input key={name} type="hidden" name={name} value={value} />
+        ))}
+      {quick.map((field, i) => {
+        const id = `${props.kind}-${field.name}`;
+        return (
+          <div key={field.name} className="text-xs text-quiet">
+            <label htmlFor={id} className="block max-w-40">
+              {field.label}
+            </label>
+            {field.options ? (
+              <select
+                id={id}
+                name={field.name}
+                defaultValue={props.begin[field.name]}
+                className="select select-sm w-36"
+              >
+                {field.options(props.known).map(([value, text]) => (
+                  <option key={value} value={value}>
+                    {text}
+                  </option>
+                ))}
+              </select>
+            ) : (
+              <input
+                id={id}
+                name={field.name}
+                // biome-ignore lint/a11y/noAutofocus: after an entry the next one is typed at once
+                autoFocus={i === 0 && search.get("added") === props.kind}
+                className={`input input-sm w-32 ${field.mono ? "ver" : ""}`}
+              />
+            )}
+          </div>
+        );
+      })}
+      <button type="submit" name="intent" value="next" className="btn btn-outline btn-primary btn-sm">
+        Add
+      </button>
+      {unsent && (
+        <p
+          ref={intoView}
+          role="alert"
+          className="w-full scroll-mb-2 text-sm font-semibold text-rust max-md:scroll-mb-20"
+        >
+          {UNSENT}
+        </p>
+      )}
+    </Form>
+  );
+}
