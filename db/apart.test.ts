@@ -40,6 +40,7 @@ beforeAll(async () => {
       ...PLAIN_RELEASE,
     });
     const unit = await addUnit(tx, { tag: "T-1", model, ...PLAIN_UNIT, group, place }, plain("2026-01-01"));
+    await tx.query("update unit set tag = 'T-0' where id = $1", [unit]);
     await seed.seedReading(tx, {
       unit,
       component,

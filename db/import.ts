@@ -47,6 +47,10 @@ export async function knownClub(tx: Tx): Promise<KnownClub> {
      order by r.read_at desc, r.id desc`,
   );
   const byUnit = groupBy(readings.rows, (row) => row.unit_id);
+  const former = await tx.query<{ tag: string; now: string }>(
+    `select f.tag, u.tag now from former_tag f join unit u on u.club_id = f.club_id and u.id = f.unit_id
+     where u.shelved_at is null order by f.id`,
+  );
   const models = await tx.query<KnownModel>(
     `select m.id, m.maker, m.name, array(select h.name from hardware_revision h where h.club_id = m.club_id and h.model_id = m.id) revisions,
        array(select c.name from component c where c.club_id = m.club_id and c.model_id = m.id order by c.position, c.id) components
@@ -54,6 +58,7 @@ export async function knownClub(tx: Tx): Promise<KnownClub> {
   );
   return {
     models: models.rows,
+    renamed: new Map(former.rows.map(({ tag, now }) => [folded(tag), now])),
     units: new Map(
       units.rows.map((row): [string, KnownRow] => {
         const own = byUnit.get(row.id) ?? [];

@@ -39,13 +39,34 @@ const UNIT = `select u.id, u.tag, u.model_id, m.name model, m.maker, u.hardware_
   left join custody c on c.club_id = u.club_id and c.unit_id = u.id and c.back_on is null
   left join person w on w.club_id = c.club_id and w.id = c.person_id`;
 
-/** The unit that goes by a tag now; a shelved one only if no other has taken its tag. */
+/** The unit that goes by a tag now; a shelved one only if no other has taken its tag; else the last that had it. */
 export async function unitByTag(tx: Tx, tag: string): Promise<UnitRow | undefined> {
   const { rows } = await tx.query<UnitRow>(
     `${UNIT} where lower(u.tag) = lower($1) order by u.shelved_at desc nulls first limit 1`,
     [tag],
   );
+  if (rows[0]) return rows[0];
+  const former = await tx.query<UnitRow>(
+    `${UNIT} join former_tag f on f.club_id = u.club_id and f.unit_id = u.id
+     where lower(f.tag) = lower($1) order by f.id desc limit 1`,
+    [tag],
+  );
+  return former.rows[0];
+}
+
+export async function unitById(tx: Tx, id: string): Promise<UnitRow | undefined> {
+  const { rows } = await tx.query<UnitRow>(`${UNIT} where u.id = $1`, [id]);
   return rows[0];
+}
+
+/** The tags that a unit had before, the last one first; not one that it has again. */
+export async function formerTags(tx: Tx, unit: string): Promise<string[]> {
+  const { rows } = await tx.query<{ tag: string }>(
+    `select f.tag from former_tag f join unit u on u.club_id = f.club_id and u.id = f.unit_id
+     where f.unit_id = $1 and lower(f.tag) <> lower(u.tag) group by f.tag order by max(f.id) desc`,
+    [unit],
+  );
+  return rows.map((row) => row.tag);
 }
 
 /** All units of the wall, in the order of places and slots. */

@@ -46,6 +46,31 @@ test("a withdrawal noted meanwhile is not taken back by a form that was opened b
   await expect(theirs.getByLabel("Notes")).toHaveValue("read aloud at the meeting");
 });
 
+test("a correction goes to the radio it was opened for, though its tag went to another; what it was called still leads to it", async ({
+  browser,
+}) => {
+  const [mine, theirs] = await two(browser, async () => "/units/S-04/edit");
+  const retag = async (from: string, to: string) => {
+    await theirs.goto(`${served.address}/units/${from}/edit`, { waitUntil: "networkidle" });
+    await theirs.getByLabel("Tag").fill(to);
+    await theirs.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(theirs).toHaveURL(`${served.address}/units/${to}`);
+  };
+  await retag("S-04", "S-40");
+  await retag("S-05", "S-04");
+  await mine.getByLabel("Note").fill("rattles when shaken");
+  await mine.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(mine).toHaveURL(`${served.address}/units/S-40`);
+  await expect(mine.getByText("Was S-04 before.")).toBeVisible();
+  await theirs.goto(`${served.address}/units/S-04/edit`);
+  await expect(theirs.getByLabel("Note")).not.toHaveValue("rattles when shaken");
+  await theirs.goto(`${served.address}/units/S-05`);
+  await expect(theirs).toHaveURL(`${served.address}/units/S-04`);
+  await expect(theirs.getByText("Was S-05 before.")).toBeVisible();
+  await theirs.goto(`${served.address}/find?q=s-05`);
+  await expect(theirs.getByText("once S-05")).toBeVisible();
+});
+
 test("where both changed the same, the second is told what stands there, keeps what was typed, and decides", async ({
   browser,
 }) => {

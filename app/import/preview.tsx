@@ -121,7 +121,7 @@ function Columns({ preview }: { readonly preview: Preview }) {
       <ul className="flex max-h-64 flex-wrap gap-2 overflow-y-auto text-sm">
         {preview.head.map((name, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
-          <li key={i} className="sheet w-44 p-2">
+          <li key={i} className="sheet w-[calc(50%-0.25rem)] p-2 sm:w-44">
             <Choice
               name={`column-${i}`}
               label={name || `column ${i + 1}`}
@@ -207,7 +207,7 @@ function Rows({ preview }: { readonly preview: Preview }) {
                   row.act === "change" &&
                   `: ${row.changes.map(sayMeaning).join(", ")}`}
               </td>
-              <td className="tag">{clip(row.values.tag)}</td>
+              <td className="tag whitespace-nowrap">{clip(row.values.tag)}</td>
               <td>{together([row.values.maker, row.values.model, row.values.hardware], " ")}</td>
               <td>{together([row.values.place, row.values.group], ", ")}</td>
               <td className="whitespace-nowrap">

@@ -83,6 +83,8 @@ export function sayRowProblem(problem: RowProblem): string {
       return `the model has no part called ${problem.component}`;
     case "two-versions":
       return `two versions of ${problem.component}`;
+    case "renamed":
+      return `is called ${problem.now} now: write that; a new radio with this tag is added on its own page`;
     case "no-model":
       return "a new radio needs a model";
     case "which-model":

@@ -5,9 +5,9 @@ import { groups, places } from "#db/club.ts";
 import { tell } from "#db/log.ts";
 import { modelsToPick } from "#db/models.ts";
 import { recompute } from "#db/needs.ts";
-import { isDuplicate } from "#db/pool.ts";
-import { addUnit, changeUnit, shelveUnit, type UnitRow, unitByTag } from "#db/units.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { isDuplicate, type Tx } from "#db/pool.ts";
+import { addUnit, changeUnit, shelveUnit, type UnitRow, unitById, unitByTag } from "#db/units.ts";
+import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Field, PostForm } from "../ui/form.tsx";
@@ -15,6 +15,7 @@ import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/edit";
 import { changesIn, fieldsOf, unitShape } from "./edit-form.ts";
+import { leadToTag } from "./load.server.ts";
 
 export const meta: Route.MetaFunction = ({ params }) => [
   { title: `${params.tag ?? "A new radio"} · Mossy Cabinet` },
@@ -25,6 +26,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return lookInClub(context, async (tx) => {
     const unit = params.tag === undefined ? undefined : await unitByTag(tx, params.tag);
     if (params.tag !== undefined && !unit) throw notFound(`A radio with the tag ${params.tag}`);
+    if (unit) leadToTag(unit, params.tag, "/edit");
     return {
       unit,
       models: await modelsToPick(tx),
@@ -46,10 +48,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   try {
     return await inClub(context, async (tx, who) => {
       let before: UnitRow | undefined;
-      const held = await meanwhileIn(tx, `unit ${params.tag?.toLowerCase()}`, form, async () => {
+      const lock = `unit ${form.get("unit") ?? params.tag}`;
+      const held = await meanwhileIn(tx, lock, form, async () => {
         if (params.tag === undefined) return undefined;
-        before = await unitByTag(tx, params.tag);
-        if (!before) throw notFound(`A radio with the tag ${params.tag}`);
+        before = await unitOf(tx, params.tag, form);
         return fieldsOf(before);
       });
       submission = parseWithZod(held.form, { schema: unitShape });
@@ -83,6 +85,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   }
 }
 
+/** Whose facts are corrected is the radio the form was drawn for, whichever tags were given to others since. */
+async function unitOf(tx: Tx, tag: string, form: FormData): Promise<UnitRow> {
+  const id = idIn(String(form.get("unit") || "new"), "This radio");
+  const unit = id === undefined ? await unitByTag(tx, tag) : await unitById(tx, id);
+  if (!unit) throw notFound(`A radio with the tag ${tag}`);
+  return unit;
+}
+
 async function shelve(context: Route.ActionArgs["context"], tag: string, form: FormData) {
   const recovering = form.get("intent") === "recover";
   mustBeAllowed(context, recovering ? "recover-shelved" : "edit-unit");
@@ -91,8 +101,7 @@ async function shelve(context: Route.ActionArgs["context"], tag: string, form: F
     .slice(0, 300);
   try {
     return await inClub(context, async (tx) => {
-      const unit = await unitByTag(tx, tag);
-      if (!unit) throw notFound(`A radio with the tag ${tag}`);
+      const unit = await unitOf(tx, tag, form);
       await shelveUnit(tx, unit.id, !recovering);
       await tell(
         tx,
@@ -123,6 +132,7 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
         >
           {(fields) => (
             <>
+              {unit && <input type="hidden" name="unit" value={unit.id} />}
               <Field of={fields.tag} label="Tag" className="ver" hint="what stands on it, such as W-03" />
               <Field
                 of={fields.model}
@@ -150,17 +160,18 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
             </>
           )}
         </PostForm>
-        {unit && <Shelf shelved={unit.shelved_at !== null} />}
+        {unit && <Shelf unit={unit.id} shelved={unit.shelved_at !== null} />}
       </div>
     </Page>
   );
 }
 
-function Shelf({ shelved }: { readonly shelved: boolean }) {
+function Shelf({ unit, shelved }: { readonly unit: string; readonly shelved: boolean }) {
   const mayRecover = useMay("recover-shelved");
   if (shelved && !mayRecover) return null;
   return (
     <Form method="post" className="sheet flex h-fit max-w-xs flex-col gap-2 p-4">
+      <input type="hidden" name="unit" value={unit} />
       <h2>{shelved ? "It is on the shelf" : "Put it on the shelf"}</h2>
       <p className="text-sm text-quiet">
         {shelved

@@ -1,4 +1,5 @@
 // What the unit's page and the answer-as-you-type both need: the unit, its facts, its catalogue, its policy.
+import { redirect } from "react-router";
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import type { Policy } from "#core/firmware/policy.ts";
 import { liesIn } from "#core/firmware/range.ts";
@@ -33,6 +34,12 @@ export async function loadUnit(tx: Tx, tag: string | undefined): Promise<LoadedU
     catalogue: loaded.catalogues.get(row.model_id) ?? new Map(),
     policy: policyOf(loaded, { group: row.group_id }),
   };
+}
+
+/** Whoever asks for a radio by a tag it had before is led to the one it has now. `end` is what follows it in the address. */
+export function leadToTag(row: UnitRow, asked: string | undefined, end = ""): void {
+  if (row.tag.toLowerCase() === asked?.toLowerCase()) return;
+  throw redirect(`/units/${encodeURIComponent(row.tag)}${end}`);
 }
 
 export const componentsOf = (catalogue: Catalogue): { id: string; name: string }[] =>

@@ -6,7 +6,7 @@ import { readLog } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
-import { custodyOf } from "#db/units.ts";
+import { custodyOf, formerTags } from "#db/units.ts";
 import { inClub, lookInClub } from "../context.ts";
 import { shownMeans } from "../kit/means.server.ts";
 import { Means } from "../kit/means.tsx";
@@ -25,7 +25,7 @@ import { type ActAnswer, actOnUnit, orSayAway } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
-import { componentsOf, howToOf, loadUnit, waysOf } from "./load.server.ts";
+import { componentsOf, howToOf, leadToTag, loadUnit, waysOf } from "./load.server.ts";
 import { SerialSays, serialSays } from "./serial.tsx";
 import { capital, NeedList, Standings } from "./verdicts.tsx";
 import { Compare, WaySteps } from "./way.tsx";
@@ -36,6 +36,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   return lookInClub(context, async (tx, who) => {
     const { row, facts, catalogue, policy } = await loadUnit(tx, params.tag);
+    leadToTag(row, params.tag);
     const components = componentsOf(catalogue);
     const standings = facts
       ? components.map((component) => ({
@@ -58,6 +59,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
         : { means: [], kitKnown: true }),
       howTo: facts && (await howToOf(tx, who, facts, catalogue)),
       unit: row,
+      former: await formerTags(tx, row.id),
       serialSays: serialSays(row, await revisionsOf(tx, row.model_id)),
       components: components.map((c) => c.name),
       standings,
@@ -103,13 +105,13 @@ export const clientAction = (sending: Route.ClientActionArgs) =>
   });
 
 export default function Unit({ loaderData }: Route.ComponentProps) {
-  const { unit, standings, needs } = loaderData;
+  const { unit, needs } = loaderData;
   const said = useActionData<typeof action>();
   const { person } = useClub();
   const mayRecord = useMay("record-reading", { holdsUnit: unit.holder_id === person });
   return (
     <div className="px-4 pt-3 pb-8 md:px-6">
-      <Head unit={unit} standings={standings} releases={loaderData.releases} needs={needs} />
+      <Head {...loaderData} />
       {loaderData.serialSays && unit.shelved_at === null && (
         <SerialSays says={loaderData.serialSays} unit={unit} />
       )}
@@ -220,7 +222,7 @@ function WaySection({ loaderData }: { readonly loaderData: Data }) {
   );
 }
 
-function Head({ unit, standings, releases, needs }: Pick<Data, "unit" | "standings" | "releases" | "needs">) {
+function Head({ unit, former, standings, releases, needs }: Data) {
   const { locale, today } = useClub();
   const names = namesOf(releases, locale, today);
   const worst = standings.find((s) => s.standing.standing !== "current") ?? standings[0];
@@ -253,7 +255,8 @@ function Head({ unit, standings, releases, needs }: Pick<Data, "unit" | "standin
             `With ${unit.holder} since ${sayDate(unit.out_on ?? today, locale, today)}${unit.due_back ? `, due back ${sayDate(unit.due_back, locale, today)}` : ""}. `}
           {unit.hold_until !== null &&
             unit.hold_until >= today &&
-            `On hold until ${sayDate(unit.hold_until, locale, today)}: ${unit.hold_why}.`}
+            `On hold until ${sayDate(unit.hold_until, locale, today)}: ${unit.hold_why}. `}
+          {former.length > 0 && `Was ${listed(former)} before.`}
         </p>
       </div>
     </header>

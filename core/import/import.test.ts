@@ -120,6 +120,7 @@ describe("planning", () => {
     ]),
   };
   const club: KnownClub = {
+    renamed: new Map([["w-0", "W-1"]]),
     units: new Map([["w-1", known]]),
     models: [
       { id: "m1", maker: "Fenwright", name: "Wicket", revisions: ["A"], components: ["main", "Panel"] },
@@ -204,6 +205,19 @@ describe("planning", () => {
       { maker: "", name: "Gorse", revisions: ["2", "II"], components: ["main"] },
       { maker: "", name: "Sundew", revisions: ["1"], components: ["main"] },
     ]);
+  });
+  test("a tag that a radio had before is no new radio, unless another has it", () => {
+    const { rows } = plan("tag,model,place\nW-0,Wicket,Shelf 1\nw-0 ,,\nW-1,,");
+    expect(rows.map((r) => r.problems)).toEqual([
+      [{ kind: "renamed", now: "W-1" }],
+      [
+        { kind: "tag-twice", firstLine: 2 },
+        { kind: "renamed", now: "W-1" },
+      ],
+      [],
+    ]);
+    const taken = { ...club, renamed: new Map([["w-1", "W-9"]]) };
+    expect(plan("tag,place\nW-1,Shelf 2", taken).rows[0]).toMatchObject({ act: "change", problems: [] });
   });
   test("a revision is held against the radio's own model where the sheet names none", () => {
     expect(plan("tag,hw\nW-1,Z").rows[0]?.problems).toEqual([{ kind: "unknown-revision", revision: "Z" }]);

@@ -16,6 +16,8 @@ import type { Table } from "./table.ts";
 export type KnownClub = {
   readonly units: ReadonlyMap<string, KnownRow>;
   readonly models: readonly KnownModel[];
+  /** The tags that units have now, by the folded ones they had before. */
+  readonly renamed: ReadonlyMap<string, string>;
 };
 
 export type KnownRow = Readonly<Record<Exclude<Field, "tag" | "maker" | "model">, string>> & {
@@ -36,6 +38,7 @@ export const readingKey = (raw: string, on: string): string => `${raw}\n${on}`;
 export type RowProblem =
   | CellProblem
   | { readonly kind: "no-model" }
+  | { readonly kind: "renamed"; readonly now: string }
   | { readonly kind: "which-model"; readonly makers: readonly string[] }
   | { readonly kind: "unknown-revision"; readonly revision: string }
   | { readonly kind: "unknown-component"; readonly component: string }
@@ -74,8 +77,10 @@ export function planImport(table: Table, settings: ImportSettings, club: KnownCl
     const { lines, values } = radio;
     const problems: RowProblem[] = [...radio.problems];
     const known = club.units.get(folded(values.tag));
+    const now = known ? undefined : club.renamed.get(folded(values.tag));
+    if (now !== undefined) problems.push({ kind: "renamed", now });
     const named = models.named(values, known);
-    if (values.model === "" && !known) problems.push({ kind: "no-model" });
+    if (values.model === "" && !known && now === undefined) problems.push({ kind: "no-model" });
     if (named === "several") problems.push({ kind: "which-model", makers: models.makersOf(values.model) });
     const model = named === "several" ? undefined : named;
     const of = values.model === "" ? models.byId(known?.model) : model;
