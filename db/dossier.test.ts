@@ -9,7 +9,8 @@ import {
   putProcedure,
   putQuirk,
 } from "./dossier.ts";
-import { addParts, releasesOf, renamePart, revisionsOf } from "./models.ts";
+import { releasesOf, revisionsOf } from "./models.ts";
+import { addParts, renamePart } from "./parts.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";

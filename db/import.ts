@@ -13,8 +13,8 @@ import {
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { tell } from "./log.ts";
-import { addParts } from "./models.ts";
 import { recompute } from "./needs.ts";
+import { addParts } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 
 type KnownUnitRow = {

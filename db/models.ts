@@ -117,48 +117,6 @@ export async function putModel(tx: Tx, id: string | undefined, m: ModelFields): 
   return rows[0]?.id ?? "";
 }
 
-export type RevisionFields = {
-  readonly name: string;
-  readonly tell: string;
-  readonly serials: readonly SerialRange[];
-};
-
-/** Adds the parts and revisions that are new; what is there stays, since units and releases refer to it. */
-export async function addParts(
-  tx: Tx,
-  model: string,
-  components: readonly string[],
-  revisions: readonly RevisionFields[],
-): Promise<void> {
-  await tx.query(
-    `insert into component (club_id, model_id, name, position)
-     select current_club(), $1, w.name, w.place from unnest($2::text[]) with ordinality w(name, place)
-     where not exists (select from component c where c.model_id = $1 and lower(c.name) = lower(w.name))`,
-    [model, components],
-  );
-  for (const { name, tell, serials } of revisions) {
-    await tx.query(
-      `insert into hardware_revision (club_id, model_id, name, how_to_tell, serials) values (current_club(), $1, $2, $3, $4)
-       on conflict (club_id, model_id, lower(name)) do update set how_to_tell = excluded.how_to_tell, serials = excluded.serials`,
-      [model, name, tell, JSON.stringify(serials)],
-    );
-  }
-}
-
-/** Gives a part another name, in the requirements of the model's releases too, which go by names. */
-export async function renamePart(tx: Tx, model: string, id: string, name: string): Promise<void> {
-  await tx.query(
-    `update release r set conditions = jsonb_set(r.conditions, '{requires}',
-       (select jsonb_agg(case when lower(q ->> 'component') = lower(old.name) then jsonb_set(q, '{component}', to_jsonb($3::text)) else q end
-          order by place) from jsonb_array_elements(r.conditions -> 'requires') with ordinality asked(q, place)))
-     from component c, component old
-     where old.model_id = $1 and old.id = $2 and c.club_id = r.club_id and c.id = r.component_id and c.model_id = $1
-       and jsonb_array_length(r.conditions -> 'requires') > 0`,
-    [model, id, name],
-  );
-  await tx.query("update component set name = $3 where model_id = $1 and id = $2", [model, id, name]);
-}
-
 export type PickRow = { id: string; name: string; maker: string; revisions: { id: string; name: string }[] };
 
 /** Models to choose from, each with its revisions. */

@@ -4,7 +4,7 @@ import type { Policy } from "#core/firmware/policy.ts";
 import type { ReadingSource } from "#core/firmware/unit.ts";
 import type { Numbering } from "#core/firmware/version.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import type { RevisionFields } from "./models.ts";
+import type { RevisionFields } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 
 async function idOf(tx: Tx, text: string, values: unknown[]): Promise<string> {

@@ -105,6 +105,47 @@ test("a doubtful numbering is confirmed, and a model is made by hand", async ({ 
   await expect(page.getByRole("heading", { level: 2, name: "panel" })).toBeVisible();
 });
 
+test("a part and a revision that were a slip go; what is told of stays and says why; the first part is the one meant", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/models/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Sedge");
+  await page.getByLabel(/Parts with firmware/).fill("main, pannel, dsp, Main");
+  await page.getByLabel(/Hardware revisions/).fill("A: grey\nAA: a slip");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Sedge");
+  const path = new URL(page.url()).pathname;
+  await page.goto(`${served.address}/units/new`, { waitUntil: "networkidle" });
+  await page.getByLabel("Tag").fill("Y-9");
+  await page.getByLabel("Model").selectOption({ label: "Sedge (maker unknown)" });
+  await page.getByLabel("Hardware revision").selectOption("Sedge: A");
+  await page.getByRole("button", { name: "Put it in the cabinet" }).click();
+  const field = page.getByLabel("What does Y-9 show?");
+  await field.fill("dsp 2.0");
+  await field.press("Enter");
+  await expect(page.getByText("Recorded. dsp 2.0")).toBeVisible();
+
+  await page.goto(`${served.address}${path}/edit`, { waitUntil: "networkidle" });
+  const parts = page.getByLabel(/Parts with firmware/);
+  await expect(parts).toHaveValue("main, pannel, dsp");
+  await parts.fill("main");
+  await page.getByLabel(/Hardware revisions/).fill("AB: white");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("dsp cannot go: 1 reading refers to it.")).toBeVisible();
+  await expect(page.getByText("A cannot go: 1 radio refers to it.")).toBeVisible();
+  await expect(parts).toHaveValue("main");
+  await parts.fill("dsp, main");
+  await page.getByLabel(/Hardware revisions/).fill("A: grey");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page).toHaveURL(served.address + path);
+  await expect(page.getByRole("heading", { level: 2, name: "pannel" })).toHaveCount(0);
+  await page.goto(`${served.address}/units/Y-9`, { waitUntil: "networkidle" });
+  await field.fill("2.1");
+  await field.press("Enter");
+  await expect(page.getByText("Recorded. dsp 2.1")).toBeVisible();
+});
+
 test("axe finds nothing on the keeper's forms", async ({ page }) => {
   test.setTimeout(120_000);
   await signIn(page, served.address, "wren");

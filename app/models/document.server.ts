@@ -25,15 +25,8 @@ import {
 } from "#db/dossier.ts";
 import { loadCatalogues, type ReleaseRow } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
-import {
-  addParts,
-  confirmNumbering,
-  modelById,
-  modelByName,
-  putModel,
-  releasesOf,
-  revisionsOf,
-} from "#db/models.ts";
+import { confirmNumbering, modelById, modelByName, putModel, releasesOf, revisionsOf } from "#db/models.ts";
+import { addParts } from "#db/parts.ts";
 import type { Tx } from "#db/pool.ts";
 import { addRelease, correctRelease, markDraft, withdrawRelease } from "#db/releases.ts";
 import { bringUpToDate } from "#db/work.ts";

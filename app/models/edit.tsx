@@ -7,15 +7,15 @@ import { overlapOf, parseSerials, type SerialProblem, serialsText } from "#core/
 import { typedList } from "#core/quantities/list.ts";
 import { loadCatalogues } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
+import { type ModelHead, modelById, putModel, type RevisionRow, revisionsOf } from "#db/models.ts";
 import {
   addParts,
-  type ModelHead,
-  modelById,
-  putModel,
+  orderParts,
+  othersInUse,
+  type PartKind,
   type RevisionFields,
-  type RevisionRow,
-  revisionsOf,
-} from "#db/models.ts";
+  takeAway,
+} from "#db/parts.ts";
 import { isDuplicate, type Tx } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
@@ -23,6 +23,7 @@ import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
+import { sayPartUse } from "../ui/words/parts.ts";
 import type { Route } from "./+types/edit";
 import { modelIdOf } from "./dossier.server.ts";
 
@@ -57,6 +58,10 @@ const SERIAL_TROUBLE: Record<SerialProblem["kind"], string> = {
 };
 const saySerialProblem = ({ kind, text }: SerialProblem) => `“${text.slice(0, 40)}” ${SERIAL_TROUBLE[kind]}.`;
 
+/** A name written twice is one; the first way it is written stands. */
+const onceEach = (names: readonly string[]): string[] =>
+  names.filter((name, i) => names.findIndex((one) => one.toLowerCase() === name.toLowerCase()) === i);
+
 const shape = z.object({
   maker: z.string().trim().max(FIELD_LIMITS.maker).default(""),
   name: z.string({ error: "A model has a name." }).trim().min(1).max(FIELD_LIMITS.model),
@@ -64,7 +69,7 @@ const shape = z.object({
   note: z.string().trim().max(2000).default(""),
   components: z
     .string({ error: "At least one part, such as main." })
-    .transform((text) => typedList(text))
+    .transform((text) => onceEach(typedList(text)))
     .refine((parts) => parts.length > 0, "At least one part, such as main."),
   suffixes: z
     .string()
@@ -117,9 +122,17 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       if (submission.status !== "success") return refuse();
       if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
       const { components, revisions, ...fields } = submission.value;
+      const stuck = known
+        ? await takenAway(tx, known, {
+            component: components,
+            hardware_revision: revisions.map((r) => r.name),
+          })
+        : {};
+      if (Object.keys(stuck).length > 0) return refuse(stuck);
       const id = await putModel(tx, known, fields);
       if (id === "") throw notFound("This model");
       await addParts(tx, id, components, revisions);
+      await orderParts(tx, id, components);
       await tell(
         tx,
         known
@@ -134,6 +147,27 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     if (isDuplicate(error)) return refuse({ name: ["This maker has a model of that name already."] });
     throw error;
   }
+}
+
+/** Takes away the parts and revisions that the form no longer names; or nothing, and by field what cannot go and why. */
+async function takenAway(
+  tx: Tx,
+  model: string,
+  named: Record<PartKind, readonly string[]>,
+): Promise<Record<string, string[]>> {
+  const stuck: Record<string, string[]> = {};
+  const gone: [PartKind, string[]][] = [];
+  for (const [field, of] of [
+    ["components", "component"],
+    ["revisions", "hardware_revision"],
+  ] as const) {
+    const others = await othersInUse(tx, model, of, named[of]);
+    gone.push([of, others.map((one) => one.id)]);
+    const says = others.flatMap((one) => sayPartUse(one) ?? []);
+    if (says.length > 0) stuck[field] = says;
+  }
+  if (Object.keys(stuck).length === 0) for (const [of, ids] of gone) await takeAway(tx, of, ids);
+  return stuck;
 }
 
 export const clientAction = unsentForm;
@@ -155,7 +189,7 @@ export default function EditModel({ loaderData, actionData }: Route.ComponentPro
             <Field
               of={fields.components}
               label="Parts with firmware of their own (parted by commas)"
-              hint="the first is the one meant when a reading names none; parts can be added, not taken away"
+              hint="the first is the one meant when a reading names none; one that nothing tells of may go"
             />
             <Field
               of={fields.revisions}

@@ -3,7 +3,7 @@ import { data, Form, Link, redirect } from "react-router";
 import { SHOWN_WHERE } from "#core/dossier/identity.ts";
 import { dossierHead, putIdentity, putPartReading } from "#db/dossier.ts";
 import { tell } from "#db/log.ts";
-import { renamePart } from "#db/models.ts";
+import { renamePart } from "#db/parts.ts";
 import { bringUpToDate } from "#db/work.ts";
 import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
