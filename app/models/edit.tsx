@@ -189,7 +189,7 @@ export default function EditModel({ loaderData, actionData }: Route.ComponentPro
             <Field
               of={fields.components}
               label="Parts with firmware of their own (parted by commas)"
-              hint="the first is the one meant when a reading names none; one that nothing tells of may go"
+              hint="the first is the one meant when a reading names none; a name is changed under “Names and keys”"
             />
             <Field
               of={fields.revisions}
