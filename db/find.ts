@@ -12,14 +12,18 @@ export type FoundRow = {
 export async function findByLetters(tx: Tx, letters: string, limit: number): Promise<FoundRow[]> {
   const { rows } = await tx.query<FoundRow>(
     `select kind, id, name, what from (
-       select 'unit' kind, u.id::text, u.tag name,
-           m.name || coalesce(', ' || p.name, '') || coalesce(', once ' || f.tag, '') what
+       select 'unit' kind, u.id::text, u.tag name, m.name || coalesce(', ' || p.name, '') what
          from unit u join model m on m.club_id = u.club_id and m.id = u.model_id
          left join place p on p.club_id = u.club_id and p.id = u.place_id
-         left join lateral (select f.tag from former_tag f where f.club_id = u.club_id and f.unit_id = u.id
-           and strpos(lower(f.tag), lower($1)) > 0 and strpos(lower(u.tag), lower($1)) = 0 order by f.id desc limit 1) f on true
-         where u.shelved_at is null
-           and (strpos(lower(u.tag), lower($1)) > 0 or strpos(lower(u.serial), lower($1)) > 0 or f.tag is not null)
+         where u.shelved_at is null and (strpos(lower(u.tag), lower($1)) > 0 or strpos(lower(u.serial), lower($1)) > 0)
+       union all
+       select 'unit', u.id::text, u.tag, m.name || coalesce(', ' || p.name, '') || ', once ' || f.tag
+         from (select distinct on (unit_id) club_id, unit_id, tag from former_tag
+           where strpos(lower(tag), lower($1)) > 0 order by unit_id, id desc) f
+         join unit u on u.club_id = f.club_id and u.id = f.unit_id
+         join model m on m.club_id = u.club_id and m.id = u.model_id
+         left join place p on p.club_id = u.club_id and p.id = u.place_id
+         where u.shelved_at is null and strpos(lower(u.tag), lower($1)) = 0 and strpos(lower(u.serial), lower($1)) = 0
        union all
        select 'model', id::text, name, 'model by ' || maker from model
          where shelved_at is null and strpos(lower(maker || ' ' || name), lower($1)) > 0

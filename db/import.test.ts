@@ -191,18 +191,20 @@ function expected(rows: readonly PlannedRow[], before: Map<string, Record<string
     for (const field of ["model", "hardware", "region", "serial", "place", "group", "note"] as const)
       if (values[field] !== "" || own[field] === undefined) own[field] = folded(values[field]);
     const had = (own.readings ?? "").split("|").filter(Boolean);
-    own.readings = [...had, ...readings.map((r) => `${r.component} ${r.raw}`)].sort().join("|");
+    own.readings = [...had, ...readings.map((r) => `${folded(r.component)} ${r.raw}`)].sort().join("|");
     after.set(folded(values.tag), own);
   }
   return after;
 }
+/** The part as it was first written is the model's; a version stays as it was typed. */
+const foldedPart = (reading: string) => reading.replace(/^\S+/, folded);
 const standing = async (tx: Tx) =>
   new Map(
     (await stock(tx)).map(({ tag = "", maker: _, readings = "", ...fields }) => [
       folded(tag),
       {
         ...Object.fromEntries(Object.entries(fields).map(([name, text]) => [name, folded(text)])),
-        readings: readings.split("|").filter(Boolean).sort().join("|"),
+        readings: readings.split("|").map(foldedPart).filter(Boolean).sort().join("|"),
       } as Record<string, string>,
     ]),
   );

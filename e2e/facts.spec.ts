@@ -23,7 +23,7 @@ test("a release, what a model is known by, and how a part is read are each confi
   const row = page.getByRole("row").filter({ has: page.getByRole("rowheader", { name: "2.2.0" }) });
   await expect(row).toContainText("the maker's document: leaflet; unconfirmed");
   await row.getByRole("button", { name: "I have seen it too" }).click();
-  await expect(page.getByRole("status").filter({ hasText: "Noted: 2.2.0." })).toBeVisible();
+  await expect(page.getByRole("status").filter({ hasText: "Noted: 2.2.0." })).toBeInViewport();
   await expect(row).toContainText("confirmed 1 time, last by Juno");
   for (const what of ["what the Wicket II is known by", "how main is read"]) {
     const press = page.getByRole("button", { name: `I have seen it too: ${what}` });

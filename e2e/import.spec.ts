@@ -57,6 +57,7 @@ test("versions of several parts: a column for each, a row for each, and our own 
   await page.getByRole("button", { name: "Look again" }).click();
   await expect(page.getByText("parts main, bluetooth and voice")).toBeVisible();
   await page.getByRole("button", { name: "Bring in 1 radio" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
   await page.goto(`${served.address}/units/Y-01`);
   for (const version of ["1.2", "7", "v3"]) {
     await expect(page.getByText(version, { exact: true }).first()).toBeVisible();

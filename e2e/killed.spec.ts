@@ -182,6 +182,12 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
     await expect(page.getByText(UNSENT)).toBeInViewport();
     line.mend();
   };
+  /** Presses, and waits until what the page asks for after the answer has come too. */
+  const answered = async (name: string) => {
+    const after = page.waitForResponse((r) => r.request().method() === "GET" && r.url().includes(".data"));
+    await page.getByRole("button", { name }).click();
+    await (await after).finished();
+  };
 
   await begin(page, "/kit?unit=W-03&to=flash");
   const seen = page.getByLabel("What was seen when it failed").first();
@@ -211,7 +217,7 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   await page.getByLabel("Or paste the rows here").fill("tag,model\nU-01,Wicket");
   await cutAnd(() => page.getByRole("button", { name: "Look at it" }).click());
   await expect(page.getByLabel("Or paste the rows here")).toHaveValue("tag,model\nU-01,Wicket");
-  await page.getByRole("button", { name: "Look at it" }).click();
+  await answered("Look at it");
   await page.getByRole("combobox", { name: "Decimal sign" }).selectOption(",");
   await cutAnd(() => page.getByRole("button", { name: "Bring in 1 radio" }).click());
   await expect(page.getByRole("combobox", { name: "Decimal sign" })).toHaveValue(",");
@@ -224,7 +230,7 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   await text.fill(JSON.stringify({ ...dossier, model: { ...dossier.model, name: "Sedge" } }));
   await cutAnd(() => page.getByRole("button", { name: "Hold it against ours" }).click());
   await expect(text).toHaveValue(/Sedge/);
-  await page.getByRole("button", { name: "Hold it against ours" }).click();
+  await answered("Hold it against ours");
   const take = page.getByRole("button", { name: "Take over what is picked" });
   const first = page.getByRole("checkbox").first();
   await first.uncheck();

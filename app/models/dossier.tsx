@@ -12,6 +12,7 @@ import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
 import { unsentSaid } from "../ui/unsent.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
@@ -139,11 +140,7 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
         </>
       }
     >
-      {actionData && (
-        <p role="status" className="sheet mb-3 p-3 font-semibold">
-          {actionData.says}
-        </p>
-      )}
+      {actionData && <Said answer={actionData} />}
       <ConfirmForm />
       <IdentityHead
         model={model}

@@ -9,6 +9,7 @@ import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
 import { unsentSaid } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import { sayRange } from "../ui/words/route.ts";
@@ -98,14 +99,7 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
         {procedure.firmware && `; for ${loaderData.part ?? "firmware"} ${sayRange(procedure.firmware)}`}
         {procedure.draft && <span className="doubt-thin ml-3 px-1">a draft, not to be used as it is</span>}
       </p>
-      {actionData && (
-        <p
-          role="status"
-          className={`sheet mb-3 p-3 font-semibold ${actionData.ok ? "" : "hatch border-rust text-rust"}`}
-        >
-          {actionData.says}
-        </p>
-      )}
+      {actionData && <Said answer={actionData} />}
       {/* Above the picture on a phone too: it must be read before the keys are held. */}
       <div className="mb-4 flex flex-col gap-2 empty:hidden">
         {warned.map((other) => (
