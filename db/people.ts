@@ -48,11 +48,20 @@ export const foundClub = (founding: {
   keeper: string;
   email: string;
   passwordHash: string;
+  /** When it was, if not just now. */
+  at?: string;
 }) =>
   withoutClub(async (tx) => {
     const { rows } = await tx.query<{ club_id: string; person_id: string }>(
-      "select * from found_club($1, $2, $3, $4, $5)",
-      [founding.club, founding.timeZone, founding.keeper, founding.email, founding.passwordHash],
+      "select * from found_club($1, $2, $3, $4, $5, coalesce($6, now()))",
+      [
+        founding.club,
+        founding.timeZone,
+        founding.keeper,
+        founding.email,
+        founding.passwordHash,
+        founding.at ?? null,
+      ],
     );
     return rows[0];
   });

@@ -23,6 +23,9 @@ import { layDossiers } from "./dossiers.ts";
 import { layKit } from "./kit.ts";
 import { parseUnits } from "./parse.ts";
 
+/** Before everything else that its log tells. */
+const FOUNDED_AGO = 1500;
+
 /** Loads the club if there is none; false if there is one already. */
 export async function loadDemo(today: PlainDate = dateInZone(new Date(), CLUB.timeZone)): Promise<boolean> {
   const hash = await hashPassword(PASSWORD);
@@ -34,6 +37,7 @@ export async function loadDemo(today: PlainDate = dateInZone(new Date(), CLUB.ti
     keeper: keeper.name,
     email: keeper.email,
     passwordHash: hash,
+    at: evening(addDays(today, -FOUNDED_AGO), 0),
   });
   if (!founded) return false;
   const actor = { club: founded.club_id, person: founded.person_id };

@@ -97,6 +97,7 @@ test("earlier pages go on where the first ends, down to the founding of the club
   }
   expect(seen.length).toBeGreaterThan(60);
   expect(seen.filter((text) => text.includes("founded"))).toHaveLength(1);
+  expect(seen.at(-1)).toContain("founded Lanternfen Radio Circle");
 });
 
 test.describe("without scripts", () => {
