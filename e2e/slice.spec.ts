@@ -1,6 +1,6 @@
 // The slice as its people use it: verdict and why, a new release, who may not, keyboard, no scripts, accessibility.
 import AxeBuilder from "@axe-core/playwright";
-import { expect, test } from "@playwright/test";
+import { expect, type Page, test } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -111,24 +111,41 @@ test("the session ends meanwhile: what was typed is saved after signing in", asy
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Runs a release that has been withdrawn");
 });
 
-test("a release form whose session ended is kept whole, and saved after signing in", async ({ page }) => {
-  await signIn(page, served.address, "wren");
-  await page.goto(`${served.address}/models`);
-  await page.getByRole("link", { name: "Heron", exact: true }).click();
-  await page.locator('a[href*="/releases/"]:not([href$="new"])').first().click();
-  await page.getByLabel("Notes").fill("read aloud at the meeting");
+/** The session is over by the time the form is saved. */
+async function saveTooLate(page: Page): Promise<void> {
   await page.context().clearCookies();
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await page.getByLabel("E-mail").fill("wren@lanternfen.example");
   await page.getByLabel("Password").fill("lantern on the causeway");
   await page.getByRole("button", { name: "Sign in" }).click();
   await expect(page.getByRole("heading", { name: "Not saved yet" })).toBeVisible();
+}
+
+test("a release form whose session ended is kept whole, and saved after signing in", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/models`);
+  await page.getByRole("link", { name: "Heron", exact: true }).click();
+  await page.locator('a[href*="/releases/"]:not([href$="new"])').first().click();
+  await page.getByLabel("Notes").fill("read aloud at the meeting");
+  await saveTooLate(page);
   await expect(page.getByText("read aloud at the meeting", { exact: true })).toBeVisible();
   // Only what was changed is shown; the rest goes with it unseen.
   await expect(page.getByRole("term")).toHaveText(["notes"]);
   await page.getByRole("button", { name: "Save it now" }).click();
   await expect(page).toHaveURL(/models\/\d+$/);
   await expect(page.getByText("read aloud at the meeting").first()).toBeVisible();
+});
+
+test("so is a radio's correction, for the radio it was opened for", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/units/M-02/edit`, { waitUntil: "networkidle" });
+  await page.getByLabel("Note").fill("fuse changed");
+  await saveTooLate(page);
+  await expect(page.getByRole("term")).toHaveText(["note"]);
+  await page.getByRole("button", { name: "Save it now" }).click();
+  await expect(page).toHaveURL(/units\/M-02$/);
+  await page.goto(`${served.address}/units/M-02/edit`);
+  await expect(page.getByLabel("Note")).toHaveValue("fuse changed");
 });
 
 test.describe("without scripts", () => {

@@ -1,12 +1,12 @@
 // After a session had ended in the middle of a form: what was typed, and one press to save it now.
 import { Form, Link } from "react-router";
 import { seenIn } from "../frame/meanwhile.server.ts";
-import { SEEN } from "../ui/meanwhile.tsx";
+import { DRAWN_FOR, SEEN } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/kept";
 import { ownPath, unpackKept } from "./pack.server.ts";
 
-const HIDDEN = new Set(["intent", "receipt", SEEN]);
+const HIDDEN = new Set(["intent", "receipt", SEEN, DRAWN_FOR]);
 
 /** Of a form that corrects something only what was changed in it: the rest is as it was. */
 function typedIn(fields: readonly (readonly [string, string])[]) {

@@ -5,6 +5,8 @@ import { useLocation } from "react-router";
 
 /** The name of the hidden field. */
 export const SEEN = "seen";
+/** The field that says for whom a form was drawn, where the address may have come to mean another. */
+export const DRAWN_FOR = "drawn-for";
 
 /** The values that the form was drawn from, as JSON; of a form that was refused, what came back with it. */
 export const Seen = ({ drawn }: { readonly drawn: string }) => (

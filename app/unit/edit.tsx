@@ -11,6 +11,7 @@ import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Field, PostForm } from "../ui/form.tsx";
+import { DRAWN_FOR } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/edit";
@@ -48,7 +49,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   try {
     return await inClub(context, async (tx, who) => {
       let before: UnitRow | undefined;
-      const lock = `unit ${form.get("unit") ?? params.tag}`;
+      const lock = `unit ${form.get(DRAWN_FOR) ?? params.tag}`;
       const held = await meanwhileIn(tx, lock, form, async () => {
         if (params.tag === undefined) return undefined;
         before = await unitOf(tx, params.tag, form);
@@ -87,7 +88,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 /** Whose facts are corrected is the radio the form was drawn for, whichever tags were given to others since. */
 async function unitOf(tx: Tx, tag: string, form: FormData): Promise<UnitRow> {
-  const id = idIn(String(form.get("unit") || "new"), "This radio");
+  const id = idIn(String(form.get(DRAWN_FOR) || "new"), "This radio");
   const unit = id === undefined ? await unitByTag(tx, tag) : await unitById(tx, id);
   if (!unit) throw notFound(`A radio with the tag ${tag}`);
   return unit;
@@ -132,7 +133,7 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
         >
           {(fields) => (
             <>
-              {unit && <input type="hidden" name="unit" value={unit.id} />}
+              {unit && <input type="hidden" name={DRAWN_FOR} value={unit.id} />}
               <Field of={fields.tag} label="Tag" className="ver" hint="what stands on it, such as W-03" />
               <Field
                 of={fields.model}
@@ -171,7 +172,7 @@ function Shelf({ unit, shelved }: { readonly unit: string; readonly shelved: boo
   if (shelved && !mayRecover) return null;
   return (
     <Form method="post" className="sheet flex h-fit max-w-xs flex-col gap-2 p-4">
-      <input type="hidden" name="unit" value={unit} />
+      <input type="hidden" name={DRAWN_FOR} value={unit} />
       <h2>{shelved ? "It is on the shelf" : "Put it on the shelf"}</h2>
       <p className="text-sm text-quiet">
         {shelved
