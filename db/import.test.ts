@@ -8,7 +8,7 @@ import { readTable } from "#core/import/table.ts";
 import { plain } from "#core/quantities/date.ts";
 import { bringIn, knownClub } from "./import.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
-import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { type TestDatabase, takenBack, testDatabase, twoClubs } from "./testing.ts";
 
 let database: TestDatabase;
 let actor: Actor;
@@ -93,17 +93,8 @@ test("if anything fails on the way, nothing has happened", async () => {
   expect(await counts()).toEqual(before);
 });
 
-class TakenBack extends Error {}
 /** Brings sheets in one after the other, looks at what came of them, and takes all of it back. */
-const trial = async (act: (tx: Tx) => Promise<void>) => {
-  const run = withClub(actor, async (tx) => {
-    await act(tx);
-    throw new TakenBack();
-  });
-  await run.catch((error: unknown) => {
-    if (!(error instanceof TakenBack)) throw error;
-  });
-};
+const trial = (act: (tx: Tx) => Promise<void>) => takenBack(actor, act);
 const bringText = async (tx: Tx, text: string) => {
   const planned = await plan(tx, text);
   const newModels = planned.newModels.map((m) => ({ ...m, kind: "handheld" }));

@@ -6,10 +6,17 @@ import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
 import { loadCatalogues } from "./facts.ts";
 import { recompute } from "./needs.ts";
 import { addParts, orderParts, othersInUse, takeAway } from "./parts.ts";
-import { type Actor, type Tx, withClub } from "./pool.ts";
+import type { Actor, Tx } from "./pool.ts";
 import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
-import { PLAIN_RELEASE, PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import {
+  PLAIN_RELEASE,
+  PLAIN_UNIT,
+  type TestDatabase,
+  takenBack,
+  testDatabase,
+  twoClubs,
+} from "./testing.ts";
 import { addUnit } from "./units.ts";
 
 let database: TestDatabase;
@@ -20,10 +27,9 @@ beforeAll(async () => {
 });
 afterAll(() => database.close());
 
-class TakenBack extends Error {}
 /** A model with the parts main, panel and dsp and the revisions A and B, for one transaction. */
 const trial = (act: (tx: Tx, model: string, part: (name: string) => string) => Promise<void>) =>
-  withClub(actor, async (tx) => {
+  takenBack(actor, async (tx) => {
     const model = await seed.seedModel(tx, {
       maker: "Tarn",
       name: "Gorse",
@@ -38,9 +44,6 @@ const trial = (act: (tx: Tx, model: string, part: (name: string) => string) => P
       [model],
     );
     await act(tx, model, (name) => rows.find((row) => row.name === name)?.id ?? "");
-    throw new TakenBack();
-  }).catch((error: unknown) => {
-    if (!(error instanceof TakenBack)) throw error;
   });
 const partsOf = async (tx: Tx, model: string) =>
   [...((await loadCatalogues(tx, [model])).get(model)?.values() ?? [])].map((p) => p.component.name);

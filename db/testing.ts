@@ -3,7 +3,7 @@ import pg from "pg";
 import { plain } from "#core/quantities/date.ts";
 import { migrate } from "./migrate.ts";
 import { foundClub } from "./people.ts";
-import { type Actor, closePool } from "./pool.ts";
+import { type Actor, closePool, type Tx, withClub } from "./pool.ts";
 
 const named = (url: string | undefined, database: string): string => {
   if (!url) throw new Error("run with scripts/with-postgres.ts");
@@ -50,6 +50,17 @@ export async function testDatabase(): Promise<TestDatabase> {
   process.env.MOSSY_DATABASE_URL = appUrl;
   return { ownerUrl, appUrl, close: closePool };
 }
+
+class TakenBack extends Error {}
+
+/** Runs an act in a transaction of its own and takes all of it back. */
+export const takenBack = (actor: Actor, act: (tx: Tx) => Promise<void>): Promise<void> =>
+  withClub(actor, async (tx) => {
+    await act(tx);
+    throw new TakenBack();
+  }).catch((error: unknown) => {
+    if (!(error instanceof TakenBack)) throw error;
+  });
 
 /** The first club, and a second one made behind the door as only the owner of the tables can. */
 export async function twoClubs(database: TestDatabase): Promise<[Actor, Actor]> {

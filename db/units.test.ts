@@ -6,7 +6,7 @@ import { findByLetters } from "./find.ts";
 import { knownClub } from "./import.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import * as seed from "./seed.ts";
-import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { PLAIN_UNIT, type TestDatabase, takenBack, testDatabase, twoClubs } from "./testing.ts";
 import { addUnit, changeUnit, formerTags, shelveUnit, unitByTag } from "./units.ts";
 
 let database: TestDatabase;
@@ -22,14 +22,7 @@ beforeAll(async () => {
 });
 afterAll(() => database.close());
 
-class TakenBack extends Error {}
-const trial = (act: (tx: Tx) => Promise<void>) =>
-  withClub(actor, async (tx) => {
-    await act(tx);
-    throw new TakenBack();
-  }).catch((error: unknown) => {
-    if (!(error instanceof TakenBack)) throw error;
-  });
+const trial = (act: (tx: Tx) => Promise<void>) => takenBack(actor, act);
 const add = (tx: Tx, tag: string) => addUnit(tx, { tag, model, ...PLAIN_UNIT }, plain("2026-01-01"));
 const retag = (tx: Tx, id: string, tag: string) => changeUnit(tx, id, { tag, model, ...PLAIN_UNIT });
 

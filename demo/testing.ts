@@ -4,7 +4,7 @@ import type { SignedIn } from "#app/context.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { findAccount } from "#db/people.ts";
 import { type Tx, withClub } from "#db/pool.ts";
-import { type TestDatabase, testDatabase } from "#db/testing.ts";
+import { type TestDatabase, takenBack, testDatabase } from "#db/testing.ts";
 import { CLUB, PEOPLE } from "./data/club.ts";
 import { loadDemo } from "./load.ts";
 
@@ -14,8 +14,6 @@ export type DemoClub = TestDatabase & {
   /** Runs an act and takes all of it back. */
   readonly trial: (act: (tx: Tx, who: SignedIn) => Promise<void>) => Promise<void>;
 };
-
-class TakenBack extends Error {}
 
 export async function demoClub(): Promise<DemoClub> {
   const database = await testDatabase();
@@ -38,14 +36,6 @@ export async function demoClub(): Promise<DemoClub> {
     ...database,
     who,
     ask: (act) => withClub(who, (tx) => act(tx, who)),
-    trial: async (act) => {
-      const trial = withClub(who, async (tx) => {
-        await act(tx, who);
-        throw new TakenBack();
-      });
-      await trial.catch((error: unknown) => {
-        if (!(error instanceof TakenBack)) throw error;
-      });
-    },
+    trial: (act) => takenBack(who, (tx) => act(tx, who)),
   };
 }

@@ -1,7 +1,7 @@
 // The server is gone while somebody types: the page stays, what was typed stays, and it goes in when the server is back.
 import http from "node:http";
 import type net from "node:net";
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Locator, type Page, test } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -68,6 +68,17 @@ const begin = async (page: Page, path: string) => {
 };
 const UNSENT = "That could not be sent: nothing answers.";
 
+/** What is typed in the field is not sent, stays, and goes in once the line is whole again. */
+async function recordedLater(field: Locator): Promise<void> {
+  const page = field.page();
+  await field.press("Enter");
+  await expect(page.getByText(UNSENT)).toBeVisible();
+  await expect(field).toHaveValue("1.13");
+  line.mend();
+  await field.press("Enter");
+  await expect(page.getByText("Recorded. main 1.13:")).toBeVisible();
+}
+
 test("a reading stays in its field, is told apart from an answer, and is recorded later", async ({
   page,
 }) => {
@@ -76,12 +87,7 @@ test("a reading stays in its field, is told apart from an answer, and is recorde
   line.cut();
   await field.fill("1.13");
   await expect(page.getByText("What this means cannot be told just now")).toBeVisible();
-  await field.press("Enter");
-  await expect(page.getByText(UNSENT)).toBeVisible();
-  await expect(field).toHaveValue("1.13");
-  line.mend();
-  await field.press("Enter");
-  await expect(page.getByText("Recorded. main 1.13:")).toBeVisible();
+  await recordedLater(field);
   await page.reload();
   await expect(page.getByRole("cell", { name: "1.13", exact: true })).toHaveCount(1);
 });
@@ -100,12 +106,7 @@ for (const where of ["/due", "/cabinet?unit=W-05"]) {
     const field = page.getByLabel(`What does ${tag} show?`);
     await field.fill("1.13");
     line.cut();
-    await field.press("Enter");
-    await expect(page.getByText(UNSENT)).toBeVisible();
-    await expect(field).toHaveValue("1.13");
-    line.mend();
-    await field.press("Enter");
-    await expect(page.getByText("Recorded. main 1.13:")).toBeVisible();
+    await recordedLater(field);
   });
 }
 

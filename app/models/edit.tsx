@@ -4,7 +4,7 @@ import { data, redirect } from "react-router";
 import { z } from "zod";
 import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { overlapOf, parseSerials, type SerialProblem, serialsText } from "#core/dossier/serial.ts";
-import { typedList } from "#core/quantities/list.ts";
+import { onceEach, typedList } from "#core/quantities/list.ts";
 import { loadCatalogues } from "#db/facts.ts";
 import { tell } from "#db/log.ts";
 import { type ModelHead, modelById, putModel, type RevisionRow, revisionsOf } from "#db/models.ts";
@@ -57,10 +57,6 @@ const SERIAL_TROUBLE: Record<SerialProblem["kind"], string> = {
   backwards: "ends before it begins",
 };
 const saySerialProblem = ({ kind, text }: SerialProblem) => `“${text.slice(0, 40)}” ${SERIAL_TROUBLE[kind]}.`;
-
-/** A name written twice is one; the first way it is written stands. */
-const onceEach = (names: readonly string[]): string[] =>
-  names.filter((name, i) => names.findIndex((one) => one.toLowerCase() === name.toLowerCase()) === i);
 
 const shape = z.object({
   maker: z.string().trim().max(FIELD_LIMITS.maker).default(""),

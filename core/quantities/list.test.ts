@@ -3,13 +3,14 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { addDays, dateInZone, dateOf, daysBetween, earlierOf, isPlainDate, laterOf, plain } from "./date.ts";
 import { groupBy } from "./group.ts";
-import { typedList, typedNames } from "./list.ts";
+import { onceEach, typedList, typedNames } from "./list.ts";
 
 describe("typed lists", () => {
   it("leave out blanks and empty parts", () => {
     expect(typedList(" a, b,, c ,")).toEqual(["a", "b", "c"]);
     expect(typedList("a\n\n b\r\nc", /\r?\n/)).toEqual(["a", "b", "c"]);
     expect(typedList(undefined)).toEqual([]);
+    expect(onceEach(["main", "dsp", "Main", "DSP", "panel"])).toEqual(["main", "dsp", "panel"]);
   });
 
   const known = ["USB-A", "serial, nine pins", "round, four contacts", "round"];

@@ -7,6 +7,10 @@ export const typedList = (text: string | undefined, by: string | RegExp = ","): 
     .map((part) => part.trim())
     .filter(Boolean);
 
+/** A name written twice, in any case of letters, is one; the first way it is written stands. */
+export const onceEach = (names: readonly string[]): string[] =>
+  names.filter((name, i) => names.findIndex((one) => one.toLowerCase() === name.toLowerCase()) === i);
+
 /**
  * "USB-A, serial, nine pins; USB-C" as the names it is made of, where names themselves may hold commas: parted by
  * semicolons, and by commas into the longest names that are known. What is no known name comes as it stands between marks.
