@@ -7,6 +7,7 @@ import { type Reading, readingOf } from "#db/read.ts";
 import { orAway } from "./frame/away.server.ts";
 
 export type SignedIn = {
+  readonly session: string;
   readonly club: string;
   readonly person: string;
   readonly name: string;
@@ -18,7 +19,15 @@ export type SignedIn = {
   readonly today: PlainDate;
 };
 
-export const requestContext = createContext<{ readonly nonce: string; readonly address: string }>({
+/** Why the server did not take in what a request carries. */
+export type Refusal = { readonly status: 400 | 413 | 415 | 429; readonly why: string };
+
+export const requestContext = createContext<{
+  readonly nonce: string;
+  /** Where the request comes from; behind a proxy that is trusted, what that says. */
+  readonly address: string;
+  readonly refusal?: Refusal | undefined;
+}>({
   nonce: "",
   address: "",
 });
@@ -53,8 +62,11 @@ export const lookInClub = <Value>(context: Context, act: Act<Value>): Promise<Va
 const readings = new WeakMap<Context, Reading>();
 
 /** One transaction in the club of the signed-in person, for what changes something. */
-export const inClub = <Value>(context: Context, act: Act<Value>): Promise<Value> =>
-  asSignedIn(context, (who) => withClub(who, (tx) => act(tx, who)));
+export const inClub = <Value>(
+  context: Context,
+  act: Act<Value>,
+  pace: "request" | "work" = "request",
+): Promise<Value> => asSignedIn(context, (who) => withClub(who, (tx) => act(tx, who), pace));
 
 /** Answers 403 with a plain page unless the person's role allows the act. */
 export function mustBeAllowed(context: Context, act: Permitted, about?: { holdsUnit?: boolean }): SignedIn {

@@ -1,4 +1,5 @@
 // The document around every page: language, theme, scripts with their nonce, and the page for what goes wrong.
+import "./no-eval.ts";
 import type { ReactNode } from "react";
 import {
   Links,

@@ -5,6 +5,7 @@ export default [
   index("./frame/home.ts"),
   route("first", "./door/first.tsx"),
   route("sign-in", "./door/sign-in.tsx"),
+  route("join/:link", "./door/join.tsx"),
   route("sign-out", "./door/sign-out.ts"),
   layout("./frame/frame.tsx", [
     route("cabinet", "./cabinet/cabinet.tsx"),

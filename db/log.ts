@@ -4,13 +4,13 @@ import type { Tx } from "./pool.ts";
 
 export type About = { readonly unit?: string | undefined; readonly model?: string | undefined };
 
-/** The person is the one the transaction was opened for. */
-export async function tell(tx: Tx, entry: LogEntry, about: About = {}, at?: string): Promise<void> {
+/** The person is the one the transaction was opened for; the instant is the database's. */
+export async function tell(tx: Tx, entry: LogEntry, about: About = {}): Promise<void> {
   const { kind, ...detail } = entry;
   await tx.query(
-    `insert into log (club_id, at, person_id, kind, unit_id, model_id, detail)
-     values (current_club(), coalesce($5, now()), nullif(current_setting('mossy.person', true), '0')::bigint, $1, $2, $3, $4)`,
-    [kind, about.unit ?? null, about.model ?? null, detail, at ?? null],
+    `insert into log (club_id, person_id, kind, unit_id, model_id, detail)
+     values (current_club(), nullif(current_setting('mossy.person', true), '0')::bigint, $1, $2, $3, $4)`,
+    [kind, about.unit ?? null, about.model ?? null, detail],
   );
 }
 

@@ -1,39 +1,6 @@
-// Statements about people, clubs and sessions.
+// Statements about people: who they are, what they may, and that a club keeps a keeper.
+import { foldAddress } from "#core/club/address.ts";
 import { type Tx, withoutClub } from "./pool.ts";
-
-export type SignedInRow = {
-  club_id: string;
-  person_id: string;
-  name: string;
-  role: string;
-  theme: "auto" | "fern" | "lamp";
-  club_name: string;
-  time_zone: string;
-  locale: string;
-};
-
-export const findAccount = (email: string) =>
-  withoutClub(async (tx) => {
-    const { rows } = await tx.query<{ club_id: string; person_id: string; password_hash: string }>(
-      "select * from sign_in_lookup($1)",
-      [email],
-    );
-    return rows[0];
-  });
-
-export const openSession = (tokenHash: Buffer, club: string, person: string) =>
-  withoutClub((tx) =>
-    tx.query("select open_session($1, $2, $3, interval '30 days')", [tokenHash, club, person]),
-  );
-
-export const sessionPerson = (tokenHash: Buffer) =>
-  withoutClub(async (tx) => {
-    const { rows } = await tx.query<SignedInRow>("select * from session_person($1)", [tokenHash]);
-    return rows[0];
-  });
-
-export const closeSession = (tokenHash: Buffer) =>
-  withoutClub((tx) => tx.query("select close_session($1)", [tokenHash]));
 
 export const anyClub = () =>
   withoutClub(async (tx) => {
@@ -53,12 +20,13 @@ export const foundClub = (founding: {
 }) =>
   withoutClub(async (tx) => {
     const { rows } = await tx.query<{ club_id: string; person_id: string }>(
-      "select * from found_club($1, $2, $3, $4, $5, coalesce($6, now()))",
+      "select * from found_club($1, $2, $3, $4, $5, $6, coalesce($7, now()))",
       [
         founding.club,
         founding.timeZone,
         founding.keeper,
         founding.email,
+        foldAddress(founding.email),
         founding.passwordHash,
         founding.at ?? null,
       ],
@@ -73,14 +41,30 @@ export type PersonRow = {
   role: string;
   call_sign: string | null;
   licence_class: string | null;
+  can_sign_in: boolean;
+  shelved_at: Date | null;
 };
+
+const PERSON = `select id, name, email, role, call_sign, licence_class, password_hash is not null can_sign_in, shelved_at from person`;
 
 export async function people(tx: Tx): Promise<PersonRow[]> {
   const { rows } = await tx.query<PersonRow>(
-    `select id, name, email, role, call_sign, licence_class from person
-     where shelved_at is null order by name collate natural_order`,
+    `${PERSON} where shelved_at is null order by name collate natural_order`,
   );
   return rows;
+}
+
+export async function shelvedPeople(tx: Tx): Promise<PersonRow[]> {
+  const { rows } = await tx.query<PersonRow>(
+    `${PERSON} where shelved_at is not null order by shelved_at desc, id desc limit 200`,
+  );
+  return rows;
+}
+
+/** Shelved or not. */
+export async function personById(tx: Tx, id: string): Promise<PersonRow | undefined> {
+  const { rows } = await tx.query<PersonRow>(`${PERSON} where id = $1`, [id]);
+  return rows[0];
 }
 
 export const setTheme = (tx: Tx, person: string, theme: "auto" | "fern" | "lamp") =>
@@ -92,35 +76,59 @@ export type PersonFields = {
   readonly role: string;
   readonly callSign: string | null;
   readonly licence: string | null;
-  /** Absent: the password stays as it is. */
-  readonly passwordHash?: string;
 };
 
-/** False if there is no such person. */
-export async function putPerson(tx: Tx, id: string | undefined, p: PersonFields): Promise<boolean> {
-  const values = [p.name, p.email, p.role, p.callSign, p.licence, p.passwordHash ?? null];
-  const { rowCount } = id
-    ? await tx.query(
-        `update person set name = $1, email = $2, role = $3, call_sign = $4, licence_class = $5,
-           password_hash = coalesce($6, password_hash) where id = $7`,
-        [...values, id],
-      )
-    : await tx.query(
-        `insert into person (club_id, name, email, role, call_sign, licence_class, password_hash)
-         values (current_club(), $1, $2, $3, $4, $5, $6)`,
-        values,
-      );
+/**
+ * Adds or corrects a person; answers the id, undefined if there is no such person. Whose role or address changes has to sign
+ * in anew. Throws what `isLastKeeper` knows if the club would be left without a keeper who can sign in.
+ */
+export async function putPerson(
+  tx: Tx,
+  id: string | undefined,
+  p: PersonFields,
+): Promise<string | undefined> {
+  const values = [
+    p.name,
+    p.email,
+    p.email === null ? null : foldAddress(p.email),
+    p.role,
+    p.callSign,
+    p.licence,
+  ];
+  if (!id) {
+    const { rows } = await tx.query<{ id: string }>(
+      `insert into person (club_id, name, email, email_key, role, call_sign, licence_class)
+       values (current_club(), $1, $2, $3, $4, $5, $6) returning id`,
+      values,
+    );
+    return rows[0]?.id;
+  }
+  const { rows } = await tx.query<{ id: string; moved: boolean }>(
+    `with before as (select id, role, email_key from person where id = $7 for update)
+     update person p set name = $1, email = $2, email_key = $3, role = $4, call_sign = $5, licence_class = $6
+     from before b where p.id = b.id
+     returning p.id, (b.role, b.email_key) is distinct from (p.role, p.email_key) moved`,
+    [...values, id],
+  );
+  if (rows[0]?.moved) await tx.query("delete from session where person_id = $1", [id]);
+  return rows[0]?.id;
+}
+
+/** Gone from the club's lists and signed out; what history says of them stays. */
+export async function shelvePerson(tx: Tx, id: string): Promise<void> {
+  await tx.query("update person set shelved_at = now() where id = $1 and shelved_at is null", [id]);
+  await tx.query("delete from session where person_id = $1", [id]);
+}
+
+/** False if that person was not on the shelf. */
+export async function recoverPerson(tx: Tx, id: string): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    "update person set shelved_at = null where id = $1 and shelved_at is not null",
+    [id],
+  );
   return rowCount === 1;
 }
 
-export const shelvePerson = (tx: Tx, id: string) =>
-  tx.query("update person set shelved_at = now() where id = $1", [id]);
-
-/** Keepers who can sign in: the last of them must stay one. */
-export async function otherKeepers(tx: Tx, than: string): Promise<number> {
-  const { rows } = await tx.query<{ n: number }>(
-    `select count(*)::int n from person where role = 'keeper' and shelved_at is null and password_hash is not null and id <> $1`,
-    [than],
-  );
-  return rows[0]?.n ?? 0;
-}
+/** True if a change was refused because the club would have no keeper left who can sign in. */
+export const isLastKeeper = (error: unknown): boolean =>
+  error instanceof Error && "code" in error && error.code === "MC001";

@@ -25,6 +25,12 @@ export class DatabaseAway extends Error {
   override readonly name = "DatabaseAway";
 }
 
+/** No request waits longer than ten seconds: three for a connection at most, and so long for a statement. */
+const STATEMENT_MS = 4000;
+/** What is not asked by a request may take its time: jobs, sheets of thousands of radios. */
+const WORK_STATEMENT_MS = 300_000;
+const IDLE_IN_TRANSACTION_MS = 30_000;
+
 let shared: pg.Pool | undefined;
 
 export function openPool(url: string, more: pg.PoolConfig = {}): pg.Pool {
@@ -35,7 +41,11 @@ export function openPool(url: string, more: pg.PoolConfig = {}): pg.Pool {
     // long as the board's whole query. Statements are short: sharing one among processes would cost more than it saves.
     options:
       "-c role=mossy_app -c join_collapse_limit=1 -c plan_cache_mode=force_generic_plan -c max_parallel_workers_per_gather=0",
-    connectionTimeoutMillis: 4000,
+    connectionTimeoutMillis: 3000,
+    statement_timeout: STATEMENT_MS,
+    // Where the server does not even answer that it gave up.
+    query_timeout: STATEMENT_MS + 300,
+    idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION_MS,
     idleTimeoutMillis: 30_000,
     application_name: "mossy-cabinet",
     ...more,
@@ -52,9 +62,21 @@ export function pool(): pg.Pool {
   return shared;
 }
 
+let working: pg.Pool | undefined;
+function workPool(): pg.Pool {
+  working ??= openPool(process.env.MOSSY_DATABASE_URL ?? "", {
+    max: 4,
+    statement_timeout: WORK_STATEMENT_MS,
+    query_timeout: WORK_STATEMENT_MS + 300,
+  });
+  return working;
+}
+
 export async function closePool(): Promise<void> {
-  await Promise.all([shared?.end(), ...closings.map((close) => close())]);
+  const open = [shared?.end(), working?.end()];
   shared = undefined;
+  working = undefined;
+  await Promise.all([...open, ...closings.map((close) => close())]);
 }
 /** What else is open to the database, and is closed with the pool. */
 const closings: (() => Promise<void>)[] = [];
@@ -70,6 +92,9 @@ const AWAY_CODES = new Set([
   "57P01",
   "57P02",
   "57P03",
+  // Too slow to answer: a statement, or a transaction that stood still.
+  "57014",
+  "25P03",
   "08006",
   "08003",
 ]);
@@ -78,7 +103,7 @@ export function isAway(error: unknown): boolean {
   if (error instanceof DatabaseAway) return true;
   if (!(error instanceof Error)) return false;
   if ("code" in error && typeof error.code === "string" && AWAY_CODES.has(error.code)) return true;
-  return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
+  return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Query read timeout/.test(
     error.message,
   );
 }
@@ -87,13 +112,21 @@ export function isAway(error: unknown): boolean {
 export async function withoutClub<Value>(ask: (tx: Tx) => Promise<Value>): Promise<Value> {
   return guarded(async () => {
     const client = await pool().connect();
+    let silent: Error | undefined;
     try {
       return await ask(prepared(client));
+    } catch (error) {
+      silent = ifSilent(error);
+      throw error;
     } finally {
-      client.release();
+      client.release(silent);
     }
   });
 }
+
+/** The error if the server did not answer in time: such a connection still waits, and is of no use to anybody. */
+const ifSilent = (error: unknown): Error | undefined =>
+  error instanceof Error && error.message === "Query read timeout" ? error : undefined;
 
 const DEADLOCK = "40P01";
 
@@ -101,10 +134,14 @@ const DEADLOCK = "40P01";
  * Runs `act` in one transaction that sees and changes only the actor's club. Where two such transactions waited for
  * each other, PostgreSQL undoes one of them; that one is run again, twice at most.
  */
-export async function withClub<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Value> {
+export async function withClub<Value>(
+  actor: Actor,
+  act: (tx: Tx) => Promise<Value>,
+  pace: "request" | "work" = "request",
+): Promise<Value> {
   for (let again = 2; ; again--) {
     try {
-      return await once(actor, act);
+      return await once(actor, act, pace === "work" ? workPool() : pool());
     } catch (error) {
       const undone = error instanceof Error && "code" in error && error.code === DEADLOCK;
       if (!undone || again === 0) throw error;
@@ -115,9 +152,9 @@ export async function withClub<Value>(actor: Actor, act: (tx: Tx) => Promise<Val
 export const beginning = (actor: Actor, mode: "read only" | "read write" = "read write"): string =>
   `begin ${mode}; select set_config('mossy.club', '${BigInt(actor.club)}', true), set_config('mossy.person', '${BigInt(actor.person)}', true)`;
 
-function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Value> {
+function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>, from: pg.Pool): Promise<Value> {
   return guarded(async () => {
-    const client = await pool().connect();
+    const client = await from.connect();
     let broken: Error | undefined;
     // A connection lost between two statements is reported here too; without a listener it would end the process.
     const onError = (error: Error) => {
@@ -131,9 +168,11 @@ function once<Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Val
       await turn(() => client.query("commit"));
       return value;
     } catch (error) {
-      await turn(() => client.query("rollback")).catch((lost: Error) => {
-        broken ??= lost;
-      });
+      broken ??= ifSilent(error);
+      if (!broken)
+        await turn(() => client.query("rollback")).catch((lost: Error) => {
+          broken ??= lost;
+        });
       throw error;
     } finally {
       client.off("error", onError);

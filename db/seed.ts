@@ -1,4 +1,5 @@
 // Statements that lay down a club with a past, for the demo: readings and log entries carry their own instants.
+import { foldAddress } from "#core/club/address.ts";
 import type { LogEntry } from "#core/club/log.ts";
 import type { Policy } from "#core/firmware/policy.ts";
 import type { ReadingSource } from "#core/firmware/unit.ts";
@@ -20,9 +21,9 @@ export const seedPerson = (
 ) =>
   idOf(
     tx,
-    `insert into person (club_id, name, role, email, password_hash, call_sign, licence_class)
-     values (current_club(), $1, $2, $3, $4, $5, $6)`,
-    [p.name, p.role, p.email, p.hash, p.callSign, p.licence],
+    `insert into person (club_id, name, role, email, email_key, password_hash, call_sign, licence_class)
+     values (current_club(), $1, $2, $3, $4, $5, $6, $7)`,
+    [p.name, p.role, p.email, p.email && foldAddress(p.email), p.hash, p.callSign, p.licence],
   );
 
 export const seedPlace = (tx: Tx, p: { name: string; kind: string; note: string; position: number }) =>

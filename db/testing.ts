@@ -76,7 +76,7 @@ export async function twoClubs(database: TestDatabase): Promise<[Actor, Actor]> 
   await owner.connect();
   const club = await owner.query("insert into club (name, time_zone) values ('Two', 'UTC') returning id");
   const person = await owner.query(
-    "insert into person (club_id, name, email, password_hash, role) values ($1, 'L', 'l@two.example', '-', 'keeper') returning id",
+    "insert into person (club_id, name, email, email_key, password_hash, role) values ($1, 'L', 'l@two.example', 'l@two.example', '-', 'keeper') returning id",
     [club.rows[0].id],
   );
   await owner.end();

@@ -30,7 +30,7 @@ export async function bringUpToDate(tx: Tx, scope: Scope, why: string, atOnce = 
  */
 export async function doWork(job: Job, part = PART): Promise<void> {
   const actor: Actor = { club: job.club, person: job.person };
-  const work = await withClub(actor, (tx) => workLeft(tx, job.work));
+  const work = await withClub(actor, (tx) => workLeft(tx, job.work), "work");
   if (!work) return;
   let before: Promise<void> = Promise.resolve();
   const underWay = new Set<Promise<void>>();
@@ -76,13 +76,17 @@ function startPart(
   const locked = new Promise<void>((resolve) => {
     hasLocks = resolve;
   });
-  const saved = withClub(actor, async (tx) => {
-    // Undone for the sake of another and begun again, it could wait for that one while the next part waits for it.
-    await tx.query("set local lock_timeout = '20s'");
-    await recompute(tx, { of: "units", ids: part.units.map((unit) => unit.id) }, hasLocks);
-    await turn;
-    await moveOn(tx, part);
-  });
+  const saved = withClub(
+    actor,
+    async (tx) => {
+      // Undone for the sake of another and begun again, it could wait for that one while the next part waits for it.
+      await tx.query("set local lock_timeout = '20s'");
+      await recompute(tx, { of: "units", ids: part.units.map((unit) => unit.id) }, hasLocks);
+      await turn;
+      await moveOn(tx, part);
+    },
+    "work",
+  );
   return { locked, saved };
 }
 

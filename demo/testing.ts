@@ -2,8 +2,8 @@
 
 import type { SignedIn } from "#app/context.ts";
 import { dateInZone } from "#core/quantities/date.ts";
-import { findAccount } from "#db/people.ts";
 import { type Tx, withClub } from "#db/pool.ts";
+import { findAccount } from "#db/sessions.ts";
 import { type TestDatabase, takenBack, testDatabase } from "#db/testing.ts";
 import { CLUB, PEOPLE } from "./data/club.ts";
 import { loadDemo } from "./load.ts";
@@ -22,6 +22,7 @@ export async function demoClub(): Promise<DemoClub> {
   const account = await findAccount(keeper?.email ?? "");
   if (!keeper || !account) throw new Error("the demo has a keeper");
   const who: SignedIn = {
+    session: "0",
     club: account.club_id,
     person: account.person_id,
     name: keeper.name,

@@ -5,6 +5,7 @@ import pg from "pg";
 import { migrate } from "#db/migrate.ts";
 import { closePool } from "#db/pool.ts";
 import { loadDemo } from "#demo/load.ts";
+import type { ServeOptions } from "../server/app.ts";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 
@@ -18,6 +19,7 @@ export async function serveFresh(
     owner: process.env.MOSSY_TEST_OWNER_URL,
     app: process.env.MOSSY_TEST_APP_URL,
   },
+  more: Partial<ServeOptions> = {},
 ): Promise<Served> {
   const { owner, app } = on;
   if (!owner || !app) throw new Error("run with scripts/with-postgres.ts");
@@ -35,6 +37,6 @@ export async function serveFresh(
   const { serve } = (await import(
     path.join(root, "build/server/index.js")
   )) as typeof import("../server/app.ts");
-  const running = await serve({ port: 0, clientFolder: path.join(root, "build/client") });
+  const running = await serve({ port: 0, clientFolder: path.join(root, "build/client"), ...more });
   return { address: running.address, stop: running.stop };
 }

@@ -17,6 +17,6 @@ export async function signIn(page: Page, address: string, who: string): Promise<
   const all = await page.context().cookies();
   sessions.set(
     `${address} ${who}`,
-    all.filter((cookie) => cookie.name === "mossy_session"),
+    all.filter((cookie) => cookie.name.startsWith("mossy_")),
   );
 }

@@ -1,6 +1,7 @@
 // npm run measure: speeds as ratios in one run; prints the table that docs/measurements.md keeps.
 
 import { measureDossier } from "./dossier.ts";
+import { measureHostile } from "./hostile.ts";
 import { measureKit } from "./kit.ts";
 import { measureCore } from "./needs.ts";
 import { measurePages } from "./pages.ts";
@@ -14,6 +15,7 @@ const PARTS = {
   store: measureStore,
   pages: measurePages,
   dossier: measureDossier,
+  hostile: measureHostile,
 };
 const wanted = process.argv.slice(2);
 const results = [];

@@ -3,31 +3,38 @@ import fs from "node:fs";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { parseArgs } from "node:util";
-import pg from "pg";
-import { ensureAppRole, migrate } from "#db/migrate.ts";
+import { anyClub } from "#db/people.ts";
 import { closePool } from "#db/pool.ts";
 import { buildIfChanged } from "./build.ts";
+import { type Database, openDatabase, prepare } from "./database.ts";
+import { firstCode, greeting, type Network, ownAddresses, readNetwork } from "./network.ts";
 import { orExit, PlainFailure } from "./plain.ts";
-import { startCluster } from "./postgres.ts";
 
-const HELP = `./start [--port 4700] [--empty] [--fresh-demo]
+const HELP = `./start [--port 4700] [--empty] [--fresh-demo] [--host ADDRESS] ...
 
-  --port N       serve on this port instead of 4700
-  --empty        no demo club: the first visitor founds one
-  --fresh-demo   throw the records of this folder away and begin the demo again
-  MOSSY_DATA     if set, the records are kept in that folder instead of .data
-  DATABASE_URL   if set, that PostgreSQL server is used instead of a private one`;
+  --port N         serve on this port instead of 4700
+  --empty          no demo club: the first visitor founds one
+  --fresh-demo     throw the records of this folder away and begin the demo again
+  --host ADDRESS   serve the club's own network: the address of this machine in it (0.0.0.0: all of them)
+  --name NAME      a further name it answers to; may be given several times
+  --tls-cert FILE  serve by https with this certificate
+  --tls-key FILE   and its key
+  --proxy ADDRESS  a proxy in front of it, whose word on address, name and https counts; may be given several times
+  --prepare        make the role and the tables in the server of MOSSY_OWNER_URL, print the DATABASE_URL for it, and end
+  MOSSY_DATA       if set, the records are kept in that folder instead of .data
+  DATABASE_URL     if set, that PostgreSQL server is used instead of a private one, as a role that owns nothing
+  MOSSY_OWNER_URL  with DATABASE_URL: the owner of the tables, for bringing them up to date at a start`;
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 const folder = process.env.MOSSY_DATA ?? path.join(root, ".data");
 const say = (line: string) => console.log(line);
 
-type Database = { ownerUrl: string; appUrl: string; stop: () => Promise<void> };
-
 await orExit(async () => {
   const { values } = readOptions();
   if (values.help) return say(HELP);
   const port = readPort(values.port);
+  if (values.prepare) return prepare(say);
+  const network = readNetwork(values);
   fs.mkdirSync(folder, { recursive: true });
   const unlock = lockFolder();
   let database: Database | undefined;
@@ -45,13 +52,14 @@ await orExit(async () => {
   process.once("SIGINT", onSignal);
   process.once("SIGTERM", onSignal);
   try {
-    database = await openDatabase(values["fresh-demo"] === true);
+    database = await openDatabase(folder, values["fresh-demo"] === true, say);
     process.env.MOSSY_DATABASE_URL = database.appUrl;
-    await migrate(database.ownerUrl);
     const signIns = values.empty ? [] : await loadDemoIfEmpty();
+    const code = network.open && !(await anyClub()) ? firstCode() : undefined;
+    if (code) process.env.MOSSY_FIRST_CODE = code;
     buildIfChanged(root, say);
-    stopServer = await serveOn(port);
-    say(`\nMossy Cabinet is at http://127.0.0.1:${port}`);
+    stopServer = await serveOn(port, network);
+    for (const line of await greeting(port, network, { code, demo: signIns.length > 0 })) say(line);
     for (const line of signIns) say(line);
     say("Ctrl-C stops it.");
   } catch (error) {
@@ -67,6 +75,12 @@ function readOptions() {
         port: { type: "string", default: "4700" },
         empty: { type: "boolean" },
         "fresh-demo": { type: "boolean" },
+        host: { type: "string" },
+        name: { type: "string", multiple: true },
+        proxy: { type: "string", multiple: true },
+        "tls-cert": { type: "string" },
+        "tls-key": { type: "string" },
+        prepare: { type: "boolean" },
         help: { type: "boolean", short: "h" },
       },
     });
@@ -98,34 +112,6 @@ function isStart(pid: number): boolean {
   return fs.existsSync(file) && fs.readFileSync(file, "utf8").includes("scripts/start.ts");
 }
 
-async function openDatabase(fresh: boolean): Promise<Database> {
-  const given = process.env.DATABASE_URL;
-  if (given) {
-    if (fresh)
-      throw new PlainFailure(
-        "--fresh-demo only throws away a private database; empty the one in DATABASE_URL yourself.",
-      );
-    await ensureAppRole(given).catch((error: Error) => {
-      throw new PlainFailure(`The database in DATABASE_URL cannot be used: ${error.message}`);
-    });
-    return { ownerUrl: given, appUrl: given, stop: async () => {} };
-  }
-  const cluster = await startCluster(path.join(folder, "postgres"), { say });
-  if (fresh) await emptyDatabase(cluster.adminUrl);
-  return cluster;
-}
-
-async function emptyDatabase(adminUrl: string): Promise<void> {
-  const client = new pg.Client({ connectionString: adminUrl });
-  await client.connect();
-  try {
-    await client.query("drop database mossy with (force)");
-    await client.query("create database mossy owner mossy_owner");
-  } finally {
-    await client.end();
-  }
-}
-
 async function loadDemoIfEmpty(): Promise<string[]> {
   const { demoSignIns, loadDemo } = await import("#demo/load.ts");
   const loaded = await loadDemo();
@@ -133,16 +119,21 @@ async function loadDemoIfEmpty(): Promise<string[]> {
   return demoSignIns();
 }
 
-async function serveOn(port: number): Promise<() => Promise<void>> {
+async function serveOn(port: number, network: Network): Promise<() => Promise<void>> {
   const built = new URL("../build/server/index.js", import.meta.url).href;
   const { serve } = (await import(built)) as typeof import("../server/app.ts");
   try {
-    const running = await serve({ port, clientFolder: path.join(root, "build/client") });
+    const running = await serve({ port, ...network, clientFolder: path.join(root, "build/client") });
     return running.stop;
   } catch (error) {
     if (error instanceof Error && "code" in error && error.code === "EADDRINUSE") {
       throw new PlainFailure(
         `Port ${port} is taken by another program. Choose another: ./start --port ${port + 1}`,
+      );
+    }
+    if (error instanceof Error && "code" in error && error.code === "EADDRNOTAVAIL") {
+      throw new PlainFailure(
+        `${network.host} is no address of this machine. It has: ${ownAddresses().join(", ") || "none but loopback"}.`,
       );
     }
     throw error;

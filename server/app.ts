@@ -1,29 +1,51 @@
-// The HTTP process: headers, compression, static files, log lines, and React Router for the rest.
+// The HTTP process: names, headers, compression, static files, bodies, log lines, and React Router for the rest.
 import { randomBytes } from "node:crypto";
+import type { IncomingMessage, Server, ServerResponse } from "node:http";
+import http from "node:http";
+import https from "node:https";
 import type { AddressInfo } from "node:net";
 // The framework's own name for what it built.
 import * as build from "virtual:react-router/server-build";
-import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
-import express from "express";
-import helmet from "helmet";
-import { RouterContextProvider, type ServerBuild } from "react-router";
-import { requestContext } from "#app/context.ts";
+import express, { type ErrorRequestHandler, type RequestHandler } from "express";
+import { createRequestHandler, RouterContextProvider, type ServerBuild } from "react-router";
+import { type Refusal, requestContext } from "#app/context.ts";
+import { refusalBeforeSignIn } from "#app/door/attempts.server.ts";
+import { hasSession } from "#app/door/session.server.ts";
 import { closePool } from "#db/pool.ts";
 import type { Worker } from "#db/queue.ts";
 import { startWorking } from "#db/work.ts";
+import { frameworkRequest, sendAnswer } from "./adapter.ts";
+import { takeBody } from "./body.ts";
+import { headers } from "./headers.ts";
+import { LOOPBACK, onlyOurNames } from "./hosts.ts";
 import { requestLog } from "./request-log.ts";
 
 export type Running = { readonly address: string; readonly stop: () => Promise<void> };
 
-export function makeApp(clientFolder: string): express.Express {
+export type ServeOptions = {
+  readonly port: number;
+  readonly clientFolder: string;
+  /** The address to listen on; loopback if none is given. */
+  readonly host?: string | undefined;
+  /** Further names under which it may be asked, besides those of the machine to itself. */
+  readonly names?: readonly string[] | undefined;
+  /** Addresses of proxies in front of it, whose word on address, name and https counts. */
+  readonly proxies?: readonly string[] | undefined;
+  readonly tls?: { readonly cert: string; readonly key: string } | undefined;
+};
+
+export function makeApp({ clientFolder, host, names = [], proxies = [] }: ServeOptions): express.Express {
   const app = express();
   app.disable("x-powered-by");
+  app.set("trust proxy", proxies.length > 0 ? [...proxies] : false);
   app.use((_request, response, next) => {
     response.locals.nonce = randomBytes(16).toString("base64");
     next();
   });
   app.use(headers());
+  app.use(onlyOurNames([...LOOPBACK, ...(host ? [host.includes(":") ? `[${host}]` : host] : []), ...names]));
+  app.use(onlyOurMethods);
   // Pages are made anew each time: a quick squeeze is worth more than the smallest one.
   app.use(compression({ level: 2 }));
   // Pages come whole: there is nothing to send ahead of the rest.
@@ -34,64 +56,92 @@ export function makeApp(clientFolder: string): express.Express {
   app.use("/assets", express.static(`${clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(clientFolder, { maxAge: "1h" }));
   app.use(requestLog(process.env.MOSSY_LOG ?? "warn"));
-  app.use(
-    createRequestHandler({
-      build: build as unknown as ServerBuild,
-      mode: "production",
-      getLoadContext: (request, response) => {
-        const context = new RouterContextProvider();
-        context.set(requestContext, {
-          nonce: String(response.locals.nonce),
-          address: request.socket.remoteAddress ?? "",
-        });
-        return context;
-      },
-    }),
-  );
+  app.use(pages());
+  app.use(inAFewWords);
   return app;
 }
 
-function headers() {
-  return helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'self'"],
-        scriptSrc: [
-          "'self'",
-          // The solver for what to get is a program of its own, compiled for browsers, and shipped with us.
-          "'wasm-unsafe-eval'",
-          (_request, response) => `'nonce-${(response as express.Response).locals.nonce}'`,
-        ],
-        styleSrc: ["'self'"],
-        // Places of drawn things are computed, and React writes them as style attributes.
-        styleSrcAttr: ["'unsafe-inline'"],
-        fontSrc: ["'self'"],
-        imgSrc: ["'self'", "data:", "blob:"],
-        connectSrc: ["'self'"],
-        workerSrc: ["'self'", "blob:"],
-        formAction: ["'self'"],
-        frameAncestors: ["'none'"],
-        baseUri: ["'self'"],
-        objectSrc: ["'none'"],
-      },
-    },
-    // Plain http on loopback: the browser must not be told to insist on https.
-    strictTransportSecurity: false,
-    referrerPolicy: { policy: "same-origin" },
-  });
+/** Pages are asked for, forms are sent; nothing of ours answers anything else. */
+const onlyOurMethods: RequestHandler = (request, response, next) => {
+  if (["GET", "HEAD", "POST"].includes(request.method)) next();
+  else
+    response.status(405).set("Allow", "GET, HEAD, POST").type("text/plain").send("Not a way to ask here.\n");
+};
+
+function pages(): RequestHandler {
+  const handle = createRequestHandler(build as unknown as ServerBuild, "production");
+  return async (request, response, next) => {
+    try {
+      const taken = await bodyOf(request, response);
+      const context = new RouterContextProvider();
+      context.set(requestContext, {
+        nonce: String(response.locals.nonce),
+        address: request.ip ?? "",
+        refusal: taken.refusal,
+      });
+      await sendAnswer(response, await handle(frameworkRequest(request, response, taken.bytes), context));
+    } catch (error) {
+      next(error);
+    }
+  };
 }
 
-/** Serves on loopback until stopped. A taken port rejects with code EADDRINUSE. */
-export function serve(options: { port: number; clientFolder: string }): Promise<Running> {
+type Taken = { readonly bytes?: Buffer<ArrayBuffer>; readonly refusal?: Refusal };
+
+/** What a form carries. One that is not taken in is answered all the same, and its connection closed. */
+async function bodyOf(request: express.Request, response: ServerResponse): Promise<Taken> {
+  if (request.method !== "POST") return {};
+  const tooMany = await refusalBeforeSignIn(request.path, request.ip ?? "", request.headers.cookie);
+  const taken = tooMany
+    ? { ok: false as const, refusal: tooMany }
+    : await takeBody(request, () => hasSession(request.headers.cookie));
+  if (taken.ok) return { bytes: taken.bytes };
+  if (!request.complete) closeAfter(request, response);
+  return { refusal: taken.refusal };
+}
+
+/** What is still coming is not read; it goes a moment after the answer, so that the answer can be seen. */
+const CLOSES_AFTER_MS = 500;
+function closeAfter(request: IncomingMessage, response: ServerResponse): void {
+  response.setHeader("Connection", "close");
+  response.once("finish", () => setTimeout(() => request.destroy(), CLOSES_AFTER_MS).unref());
+}
+
+const inAFewWords: ErrorRequestHandler = (
+  error: { status?: unknown } | undefined,
+  _request,
+  response,
+  next,
+) => {
+  if (response.headersSent) return next(error);
+  const status =
+    typeof error?.status === "number" && error.status >= 400 && error.status < 500 ? error.status : 500;
+  if (status === 500) console.error(error);
+  response
+    .status(status)
+    .type("text/plain")
+    .send(status === 500 ? "Something broke on our side.\n" : "That could not be taken.\n");
+};
+
+/** A form may take so long to come in, and its head so long; a file over a slow line takes a while. */
+const FORM_COMES_MS = 120_000;
+const HEAD_COMES_MS = 10_000;
+
+/** Serves until stopped. A taken port rejects with code EADDRINUSE. */
+export function serve(options: ServeOptions): Promise<Running> {
+  const { host = "127.0.0.1", tls } = options;
   return new Promise((resolve, reject) => {
     const working = keepWorking();
-    const server = makeApp(options.clientFolder).listen(options.port, "127.0.0.1");
+    const timeouts = { requestTimeout: FORM_COMES_MS, headersTimeout: HEAD_COMES_MS };
+    const app = makeApp(options);
+    const server: Server | https.Server = tls
+      ? https.createServer({ ...timeouts, ...tls }, app)
+      : http.createServer(timeouts, app);
     server.once("error", (error) => working.stop().finally(() => reject(error)));
     server.once("listening", () => {
       const { port } = server.address() as AddressInfo;
       resolve({
-        address: `http://127.0.0.1:${port}`,
+        address: `${tls ? "https" : "http"}://${host.includes(":") ? `[${host}]` : host}:${port}`,
         stop: async () => {
           server.closeAllConnections();
           await new Promise((done) => server.close(done));
@@ -100,6 +150,7 @@ export function serve(options: { port: number; clientFolder: string }): Promise<
         },
       });
     });
+    server.listen(options.port, host);
   });
 }
 

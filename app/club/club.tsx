@@ -2,7 +2,7 @@
 import { Link } from "react-router";
 import { releaseNames } from "#db/board.ts";
 import { groups, places, shelvedUnits } from "#db/club.ts";
-import { people } from "#db/people.ts";
+import { people, shelvedPeople } from "#db/people.ts";
 import { lookInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -29,6 +29,7 @@ export async function loader({ context }: Route.LoaderArgs) {
         call_sign,
         licence_class,
       })),
+      shelvedPeople: (await shelvedPeople(tx)).map(({ id, name }) => ({ id, name })),
       releases: await releaseNames(tx, pinned),
     };
   });
@@ -130,8 +131,17 @@ export default function Club({ loaderData }: Route.ComponentProps) {
         {mayRecover && (
           <section id="shelf">
             <h2 className="mb-2">On the shelf</h2>
-            {loaderData.shelved.length === 0 && <p className="text-quiet">No radio has been shelved.</p>}
+            {loaderData.shelved.length + loaderData.shelvedPeople.length === 0 && (
+              <p className="text-quiet">Nothing has been shelved.</p>
+            )}
             <ul>
+              {loaderData.shelvedPeople.map((person) => (
+                <li key={person.id}>
+                  <Link className="link" to={`/club/people/${person.id}`}>
+                    {person.name}
+                  </Link>
+                </li>
+              ))}
               {loaderData.shelved.map((unit) => (
                 <li key={unit.id}>
                   <Link className="link tag" to={`/units/${encodeURIComponent(unit.tag)}/edit`}>

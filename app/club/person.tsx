@@ -1,33 +1,17 @@
-// A person of the club: name, role, and whether they can sign in.
+// A person of the club: name, role, and how they come to sign in: by a link that a keeper hands over.
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
-import { z } from "zod";
 import { ROLES } from "#core/club/acts.ts";
-import { tell } from "#db/log.ts";
-import { otherKeepers, type PersonRow, people, putPerson, shelvePerson } from "#db/people.ts";
+import { isLastKeeper, type PersonRow, personById } from "#db/people.ts";
 import { isDuplicate } from "#db/pool.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { hashPassword } from "../door/password.server.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/person";
-
-const shape = z
-  .object({
-    name: z.string({ error: "A person has a name." }).trim().min(1).max(100),
-    role: z.enum(ROLES),
-    email: z.email({ error: "An e-mail address such as wren@example.org, or nothing." }).optional(),
-    password: z.string().min(10, "At least 10 characters.").max(200).optional(),
-    callSign: z.string().trim().max(20).optional(),
-    licence: z.string().trim().max(60).optional(),
-    shelve: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
-  })
-  .refine((p) => !p.password || p.email, {
-    path: ["email"],
-    error: "To sign in, a person needs an e-mail address too.",
-  });
+import { LinkFor } from "./link.tsx";
+import { linkFor, personShape, savePerson, shelve, takeBack } from "./person.server.ts";
 
 const fieldsOf = (person: PersonRow | undefined): Record<string, string> => ({
   name: person?.name ?? "",
@@ -41,11 +25,15 @@ export const meta: Route.MetaFunction = () => [{ title: "Person · Mossy Cabinet
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-club");
+  const id = idIn(params.person, "This person");
   return lookInClub(context, async (tx) => {
-    const person = (await people(tx)).find((p) => p.id === params.person);
-    if (params.person !== "new" && !person) throw notFound("This person");
+    const person = id ? await personById(tx, id) : undefined;
+    if (id && !person) throw notFound("This person");
     return {
       name: person?.name,
+      shelved: person?.shelved_at != null,
+      canSignIn: person?.can_sign_in === true,
+      hasEmail: person?.email != null,
       fields: fieldsOf(person),
     };
   });
@@ -54,88 +42,86 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
   const form = await request.formData();
-  let submission = parseWithZod(form, { schema: shape });
+  let submission = parseWithZod(form, { schema: personShape });
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
-    data(submission.reply({ hideFields: ["password"], ...(fieldErrors && { fieldErrors }) }), { status });
+    data({ result: submission.reply(fieldErrors && { fieldErrors }) }, { status });
   const id = idIn(params.person, "This person");
   try {
     return await inClub(context, async (tx) => {
+      switch (form.get("intent")) {
+        case "link":
+          return data({ link: await linkFor(tx, id, new URL(request.url).origin) });
+        case "recover":
+          await takeBack(tx, id);
+          return redirect(`/club/people/${id}`);
+        case "shelve":
+          await shelve(tx, id);
+          return redirect("/club");
+      }
       const held = await meanwhileIn(tx, `person ${id}`, form, async () => {
-        const person = (await people(tx)).find((p) => p.id === id);
+        const person = id ? await personById(tx, id) : undefined;
         return person && fieldsOf(person);
       });
-      submission = parseWithZod(held.form, { schema: shape });
+      submission = parseWithZod(held.form, { schema: personShape });
       if (submission.status !== "success") return refuse();
       if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-      const { name, role, email, password, callSign, licence, shelve } = submission.value;
-      const passwordHash = password ? await hashPassword(password) : undefined;
-      if (id && (role !== "keeper" || shelve) && (await otherKeepers(tx, id)) === 0) {
-        return refuse({ role: ["The club needs a keeper who can sign in; make another one first."] });
-      }
-      const saved = await putPerson(tx, id, {
-        name,
-        role,
-        email: email ?? null,
-        callSign: callSign ?? null,
-        licence: licence ?? null,
-        ...(passwordHash && { passwordHash }),
-      });
-      if (!saved) throw notFound("This person");
-      if (id && shelve) await shelvePerson(tx, id);
-      await tell(
-        tx,
-        id
-          ? {
-              kind: "person-changed",
-              name,
-              what: shelve ? "shelved" : `role ${role}${password ? ", new password" : ""}`,
-            }
-          : { kind: "person-added", name, role },
-      );
-      return redirect("/club");
+      const saved = await savePerson(tx, id, submission.value);
+      return redirect(id ? "/club" : `/club/people/${saved}`);
     });
   } catch (error) {
     if (isDuplicate(error, "person_email")) return refuse({ email: ["This address is taken."] });
+    if (isLastKeeper(error))
+      return refuse({ role: ["The club needs a keeper who can sign in; make another one first."] });
     throw error;
   }
 }
 
-export const clientAction = unsentForm;
+export async function clientAction(sending: Route.ClientActionArgs) {
+  const answer = await unsentForm(sending);
+  // What was not sent comes back as the form's own answer.
+  return "error" in answer.data && answer.data.error
+    ? data({ result: answer.data }, { status: 503 })
+    : (answer as unknown as ReturnType<typeof data<Awaited<ReturnType<typeof action>>>>);
+}
+
+type Answer = {
+  readonly result?: Parameters<typeof PostForm>[0]["lastResult"];
+  readonly link?: string | undefined;
+};
 
 export default function Person({ loaderData, actionData }: Route.ComponentProps) {
-  const known = loaderData.name !== undefined;
+  const { name, shelved } = loaderData;
+  const answer = actionData as Answer | undefined;
   return (
-    <Page title={loaderData.name ?? "A new person"}>
-      <PostForm lastResult={actionData} submit="Save" defaults={loaderData.fields}>
-        {(fields) => (
-          <>
-            <Field of={fields.name} label="Name" />
-            <Field
-              of={fields.role}
-              label="Role"
-              options={ROLES}
-              hint="keepers decide, bench hands do the work, members have a radio at home"
-            />
-            <Field of={fields.email} label="E-mail" type="email" autoComplete="off" hint="only to sign in" />
-            <Field
-              of={fields.password}
-              label={known ? "A new password" : "A password"}
-              type="password"
-              autoComplete="new-password"
-              hint={known ? "empty: stays as it is" : "empty: cannot sign in"}
-            />
-            <Field of={fields.callSign} label="Call sign" />
-            <Field of={fields.licence} label="Licence class" />
-            {known && (
+    <Page
+      title={name ?? "A new person"}
+      says={shelved ? "on the shelf: cannot sign in, stays in the history" : undefined}
+    >
+      <div className="grid max-w-5xl gap-10 lg:grid-cols-2">
+        <PostForm lastResult={answer?.result} submit="Save" defaults={loaderData.fields}>
+          {(fields) => (
+            <>
+              <Field of={fields.name} label="Name" />
               <Field
-                of={fields.shelve}
-                label="Put on the shelf: can sign in no more, stays in the history"
-                type="checkbox"
+                of={fields.role}
+                label="Role"
+                options={ROLES}
+                hint="keepers decide, bench hands do the work, members have a radio at home"
               />
-            )}
-          </>
-        )}
-      </PostForm>
+              <Field
+                of={fields.email}
+                label="E-mail"
+                type="email"
+                autoComplete="off"
+                hint="only to sign in; whose address or role changes signs in anew"
+              />
+              <Field of={fields.callSign} label="Call sign" />
+              <Field of={fields.licence} label="Licence class" />
+            </>
+          )}
+        </PostForm>
+        {name !== undefined && <LinkFor {...loaderData} link={answer?.link} />}
+      </div>
     </Page>
   );
 }

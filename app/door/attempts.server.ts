@@ -1,12 +1,20 @@
-// Limits sign-in attempts per account and per address; the counts live in PostgreSQL, so a restart forgets none.
+// Limits tries to sign in, by account and address together and by address alone; the counts live in PostgreSQL, so a restart
+// forgets none. Nobody can lock somebody else out: a browser that has signed in before is counted by itself, and there is no limit
+// on an account wherever the tries come from.
+import { createHash } from "node:crypto";
+import { isIPv6 } from "node:net";
 import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
+import { foldAddress } from "#core/club/address.ts";
 import { pool } from "#db/pool.ts";
+import type { Refusal } from "../context.ts";
+import { type Device, deviceOf } from "./device.server.ts";
 
 const WINDOW_SECONDS = 15 * 60;
 
-let limiters: { of: unknown; account: RateLimiterPostgres; address: RateLimiterPostgres } | undefined;
+type Limiters = { readonly account: RateLimiterPostgres; readonly address: RateLimiterPostgres };
+let made: { readonly of: unknown; readonly limiters: Limiters } | undefined;
 
-function made() {
+function limiters(): Limiters {
   const limiter = (keyPrefix: string, points: number) =>
     new RateLimiterPostgres({
       storeClient: pool(),
@@ -17,23 +25,81 @@ function made() {
       duration: WINDOW_SECONDS,
     });
   // A server that was stopped and begun again in one process has a new pool.
-  if (limiters?.of !== pool())
-    limiters = { of: pool(), account: limiter("account", 8), address: limiter("address", 40) };
-  return limiters;
+  if (made?.of !== pool())
+    made = { of: pool(), limiters: { account: limiter("account", 8), address: limiter("address", 40) } };
+  return made.limiters;
 }
 
-/** Counts one attempt. Answers the minutes to wait if there were too many, else undefined. */
-export async function countAttempt(email: string, address: string): Promise<number | undefined> {
-  const { account, address: byAddress } = made();
+/** Where a try comes from. Of the newer addresses a household has 2^64: they count as one. */
+export function placeOf(address: string): string {
+  const plain = address.replace(/^::ffff:(?=\d+\.)/i, "").toLowerCase();
+  if (!isIPv6(plain)) return plain;
+  const [head = "", tail = ""] = plain.replace(/%.*$/, "").split("::");
+  const left = head.split(":").filter(Boolean);
+  const right = plain.includes("::") ? tail.split(":").filter(Boolean) : [];
+  const whole = [...left, ...Array(Math.max(0, 8 - left.length - right.length)).fill("0"), ...right];
+  return whole
+    .slice(0, 4)
+    .map((part) => part.replace(/^0+(?=.)/, ""))
+    .join(":");
+}
+
+const short = (text: string): string => createHash("sha256").update(text).digest("base64url");
+/** The folded address of an account may be longer than a key may be. */
+const accountKey = (email: string, place: string): string => short(`${foldAddress(email)}\n${place}`);
+
+export type Try = { readonly email: string; readonly address: string; readonly device?: Device | undefined };
+
+/** Counts one try. Answers the minutes to wait if there were too many, else undefined. */
+export async function countAttempt({ email, address, device }: Try): Promise<number | undefined> {
+  const { account, address: byAddress } = limiters();
+  const place = placeOf(address);
   try {
-    await byAddress.consume(address);
-    await account.consume(email.toLowerCase());
+    if (!device) await byAddress.consume(short(place));
+    await account.consume(accountKey(email, device?.id ?? place));
     return undefined;
   } catch (refused) {
-    if (refused instanceof RateLimiterRes) return Math.max(1, Math.ceil(refused.msBeforeNext / 60_000));
+    if (refused instanceof RateLimiterRes) return minutesOf(refused);
     throw refused;
   }
 }
+const minutesOf = (left: RateLimiterRes): number => Math.max(1, Math.ceil(left.msBeforeNext / 60_000));
 
 /** A right password clears the account's count; the address keeps its own. */
-export const forgetAttempts = (email: string) => made().account.delete(email.toLowerCase());
+export const forgetAttempts = ({ email, address, device }: Try) =>
+  limiters().account.delete(accountKey(email, device?.id ?? placeOf(address)));
+
+/** The pages that can be tried before signing in. */
+const TRIED = /^\/(sign-in|first|join\/[^/]*)(\.data)?$/;
+
+export const sayWait = (minutes: number): string =>
+  `Too many attempts. Try again in ${minutes === 1 ? "a minute" : `${minutes} minutes`}.`;
+
+/** Before anything of a form is read: whether its address has tried too often. Where the database is away nobody is refused. */
+export async function refusalBeforeSignIn(
+  path: string,
+  address: string,
+  cookies: string | undefined,
+): Promise<Refusal | undefined> {
+  if (!TRIED.test(path)) return undefined;
+  try {
+    if (await deviceOf(cookies)) return undefined;
+    const { address: byAddress } = limiters();
+    const had = await byAddress.get(short(placeOf(address)));
+    if (!had || had.consumedPoints <= byAddress.points) return undefined;
+    return { status: 429, why: sayWait(minutesOf(had)) };
+  } catch {
+    return undefined;
+  }
+}
+
+/** For tries of a code or a link, which belong to no account. */
+export async function countTry(address: string): Promise<number | undefined> {
+  try {
+    await limiters().address.consume(short(placeOf(address)));
+    return undefined;
+  } catch (refused) {
+    if (refused instanceof RateLimiterRes) return minutesOf(refused);
+    throw refused;
+  }
+}

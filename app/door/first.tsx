@@ -3,12 +3,16 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { z } from "zod";
 import { anyClub, foundClub } from "#db/people.ts";
+import { requestContext } from "../context.ts";
 import { orAway } from "../frame/away.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/first";
+import { countTry, sayWait } from "./attempts.server.ts";
 import { DoorPage } from "./door-page.tsx";
-import { hashPassword } from "./password.server.ts";
+import { hashPassword, tokenHash } from "./password.server.ts";
+import { SHORTEST_PASSWORD } from "./password-limits.ts";
+import { newPassword, passwordTrouble } from "./password-rule.server.ts";
 import { startSession } from "./session.server.ts";
 
 const shape = z.object({
@@ -21,30 +25,52 @@ const shape = z.object({
     ),
   keeper: z.string({ error: "Say your name." }).trim().min(1).max(100),
   email: z.email({ error: "An e-mail address such as wren@example.org." }),
-  password: z
-    .string({ error: "Choose a password." })
-    .min(10, "At least 10 characters: a few words are easy to keep in mind.")
-    .max(200),
+  password: newPassword,
+  code: z.string().trim().max(40).optional(),
 });
+
+/** The code that the terminal shows where the server can be reached by others than who started it. */
+const firstCode = (): string | undefined => process.env.MOSSY_FIRST_CODE || undefined;
+
+const sameCode = (given: string | undefined, wanted: string): boolean =>
+  tokenHash((given ?? "").toUpperCase()).equals(tokenHash(wanted.toUpperCase()));
 
 export const meta: Route.MetaFunction = () => [{ title: "A new cabinet · Mossy Cabinet" }];
 
 export async function loader() {
   if (await orAway(anyClub())) throw redirect("/cabinet");
   const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  return { zones: ["UTC", ...Intl.supportedValuesOf("timeZone").filter((z) => z !== "UTC")], here };
+  return {
+    zones: ["UTC", ...Intl.supportedValuesOf("timeZone").filter((z) => z !== "UTC")],
+    here,
+    asksCode: firstCode() !== undefined,
+  };
 }
 
-export async function action({ request }: Route.ActionArgs) {
+export async function action({ request, context }: Route.ActionArgs) {
+  const { address, refusal } = context.get(requestContext);
+  if (refusal) return data({ status: "error" as const, error: { "": [refusal.why] } }, { status: 429 });
+  if (await orAway(anyClub())) throw redirect("/sign-in");
   const submission = parseWithZod(await request.formData(), { schema: shape });
-  if (submission.status !== "success") {
-    return data(submission.reply({ hideFields: ["password"] }), { status: 400 });
+  const refuse = (status: number, fieldErrors?: Record<string, string[]>) =>
+    data(submission.reply({ hideFields: ["password"], ...(fieldErrors && { fieldErrors }) }), { status });
+  if (submission.status !== "success") return refuse(400);
+  const { password, code, ...rest } = submission.value;
+  const wanted = firstCode();
+  if (wanted && !sameCode(code, wanted)) {
+    const wait = await orAway(countTry(address));
+    return refuse(wait ? 429 : 400, {
+      code: [
+        wait ? sayWait(wait) : "This is not the code that the terminal shows where the server was started.",
+      ],
+    });
   }
-  const { password, ...rest } = submission.value;
-  const founded = await foundClub({ ...rest, passwordHash: await hashPassword(password) });
+  const trouble = passwordTrouble(password, [rest.club, rest.keeper, rest.email]);
+  if (trouble) return refuse(400, { password: [trouble] });
+  const founded = await orAway(foundClub({ ...rest, passwordHash: await hashPassword(password) }));
   if (!founded) throw redirect("/sign-in");
   throw redirect("/cabinet", {
-    headers: { "Set-Cookie": await startSession(request, founded.club_id, founded.person_id) },
+    headers: await orAway(startSession(request, founded.club_id, founded.person_id)),
   });
 }
 
@@ -70,8 +96,16 @@ export default function First({ loaderData, actionData }: Route.ComponentProps) 
               label="A password"
               type="password"
               autoComplete="new-password"
-              hint="at least 10 characters"
+              hint={`at least ${SHORTEST_PASSWORD} characters`}
             />
+            {loaderData.asksCode && (
+              <Field
+                of={fields.code}
+                label="The code from the terminal"
+                autoComplete="one-time-code"
+                hint="it was printed when the server was started"
+              />
+            )}
           </>
         )}
       </PostForm>

@@ -1,43 +1,65 @@
-// After a session had ended in the middle of a form: what was typed, and one press to save it now.
+// After a session had ended in the middle of a form: what was typed, each field as a difference, and one press to save it now.
 import { Form, Link } from "react-router";
+import { signedIn } from "../context.ts";
+import { orAway } from "../frame/away.server.ts";
 import { seenIn } from "../frame/meanwhile.server.ts";
 import { DRAWN_FOR, SEEN } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/kept";
-import { ownPath, unpackKept } from "./pack.server.ts";
+import { keptForm, ownPath } from "./pack.server.ts";
 
-const HIDDEN = new Set(["intent", "receipt", SEEN, DRAWN_FOR]);
+/** What only ties the form to what it was drawn from; the rest of what it sends is shown. */
+const TIES = new Set(["receipt", SEEN, DRAWN_FOR]);
 
-/** Of a form that corrects something only what was changed in it: the rest is as it was. */
-function typedIn(fields: readonly (readonly [string, string])[]) {
+/** Field by field: what it was drawn with, where that is known, and what it would become. */
+function differences(fields: readonly (readonly [string, string])[]) {
   const seen = seenIn(fields.find(([name]) => name === SEEN)?.[1]);
-  return fields.filter(([name, value]) => !HIDDEN.has(name) && value !== (seen?.[name] ?? ""));
+  return fields
+    .filter(([name]) => !TIES.has(name))
+    .map(([name, value]) => ({ name, value, was: seen?.[name], same: value === seen?.[name] }));
 }
 
-export function loader({ request }: Route.LoaderArgs) {
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const { club, person } = signedIn(context);
   const search = new URL(request.url).searchParams;
-  const fields = unpackKept(search.get("kept") ?? "");
-  return { to: ownPath(search.get("to")), fields, typed: typedIn(fields) };
+  const to = ownPath(search.get("to"));
+  const fields = await orAway(
+    keptForm(search.get("kept") ?? "", { club, person, path: to, now: Date.now() }),
+  );
+  return { to, fields, shown: fields && differences(fields) };
 }
 
 export default function Kept({ loaderData }: Route.ComponentProps) {
-  const { to, fields, typed } = loaderData;
+  const { to, fields, shown } = loaderData;
+  if (!fields || !shown)
+    return (
+      <Page
+        title="Nothing is kept here for you"
+        says="What was typed when a session ends is kept for the one who typed it, for an hour. This address holds nothing of yours."
+      >
+        <Link className="link" to="/cabinet">
+          To the Cabinet
+        </Link>
+      </Page>
+    );
+  const changed = shown.filter((field) => !field.same);
+  const same = shown.filter((field) => field.same);
   return (
     <Page
       title="Not saved yet"
-      says="Your session had ended before this could be saved. It is as you typed it."
+      says={`Your session had ended before this could be saved. It goes to ${to}, as you typed it.`}
     >
-      <Form method="post" action={to} className="sheet max-w-xl p-4">
-        <dl className="mb-4 grid grid-cols-[8rem_1fr] gap-2">
-          {typed.map(([name, value]) => (
-            <div key={name + value} className="contents">
-              <dt className="text-quiet">{name}</dt>
-              <dd className="ver break-all">{value || "emptied"}</dd>
-            </div>
-          ))}
-        </dl>
-        {fields.map(([name, value]) => (
-          <input key={name + value} type="hidden" name={name} value={value} />
+      <Form method="post" action={to} className="sheet max-w-2xl p-4">
+        <Fields of={changed} />
+        {same.length > 0 && (
+          <details className="mb-4 text-sm">
+            <summary className="cursor-pointer">The rest of the form, which stays as it was</summary>
+            <Fields of={same} />
+          </details>
+        )}
+        {fields.map(([name, value], i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a form may send the same twice, and its order is fixed
+          <input key={i} type="hidden" name={name} value={value} />
         ))}
         <button type="submit" className="btn btn-primary">
           Save it now
@@ -47,5 +69,28 @@ export default function Kept({ loaderData }: Route.ComponentProps) {
         </Link>
       </Form>
     </Page>
+  );
+}
+
+function Fields(props: {
+  readonly of: readonly { readonly name: string; readonly value: string; readonly was: string | undefined }[];
+}) {
+  return (
+    <dl className="my-3 grid grid-cols-[8rem_1fr] gap-2">
+      {props.of.map(({ name, value, was }, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a form may send the same twice, and its order is fixed
+        <div key={i} className="contents">
+          <dt className="text-quiet">{name}</dt>
+          <dd className="ver break-all whitespace-pre-wrap">
+            {was !== undefined && was !== value && (
+              <>
+                <del className="text-quiet">{was || "nothing"}</del>{" "}
+              </>
+            )}
+            <ins className="no-underline">{value || "emptied"}</ins>
+          </dd>
+        </div>
+      ))}
+    </dl>
   );
 }

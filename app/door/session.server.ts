@@ -2,38 +2,57 @@
 import { createCookie, type MiddlewareFunction, redirect } from "react-router";
 import { readRole } from "#core/club/acts.ts";
 import { dateInZone } from "#core/quantities/date.ts";
-import { closeSession, openSession, sessionPerson } from "#db/people.ts";
+import { closeSession, openSession, sessionPerson } from "#db/sessions.ts";
 import { awayContext, sessionContext } from "../context.ts";
 import { isAwayAnswer, orAway } from "../frame/away.server.ts";
-import { packKept } from "./pack.server.ts";
+import { deviceOf, markDevice } from "./device.server.ts";
+import { keepForm } from "./pack.server.ts";
 import { newToken, tokenHash } from "./password.server.ts";
 
 const cookie = createCookie("mossy_session", {
   httpOnly: true,
   sameSite: "lax",
   path: "/",
-  maxAge: 30 * 24 * 3600,
+  maxAge: 60 * 24 * 3600,
 });
 
 const isSecure = (request: Request) => new URL(request.url).protocol === "https:";
 
-/** Opens a session and answers the header that carries it. */
-export async function startSession(request: Request, club: string, person: string): Promise<string> {
+/** Opens a session and answers the headers that carry it. */
+export async function startSession(request: Request, club: string, person: string): Promise<Headers> {
   const token = newToken();
-  await openSession(tokenHash(token), club, person);
-  return cookie.serialize(token, { secure: isSecure(request) });
+  await openSession(tokenHash(token), club, person, request.headers.get("user-agent") ?? "");
+  const headers = new Headers();
+  headers.append("Set-Cookie", await cookie.serialize(token, { secure: isSecure(request) }));
+  headers.append("Set-Cookie", await markDevice(request, { club, person }));
+  return headers;
+}
+
+async function tokenIn(cookies: string | null | undefined): Promise<string | undefined> {
+  const token: unknown = await cookie.parse(cookies ?? null);
+  return typeof token === "string" && token !== "" && token.length <= 100 ? token : undefined;
+}
+
+/** Whether a request's cookies carry a session. Where the database is away: not that we know. */
+export async function hasSession(cookies: string | undefined): Promise<boolean> {
+  const token = await tokenIn(cookies);
+  if (!token) return false;
+  return sessionPerson(tokenHash(token)).then(
+    (row) => row !== undefined,
+    () => false,
+  );
 }
 
 export async function endSession(request: Request): Promise<string> {
-  const token: unknown = await cookie.parse(request.headers.get("cookie"));
-  if (typeof token === "string") await closeSession(tokenHash(token));
+  const token = await tokenIn(request.headers.get("cookie"));
+  if (token) await closeSession(tokenHash(token));
   return cookie.serialize("", { maxAge: 0, secure: isSecure(request) });
 }
 
 /** Puts the signed-in person into the context, if there is one. */
 export const findPerson: MiddlewareFunction<Response> = async ({ request, context }, next) => {
-  const token: unknown = await cookie.parse(request.headers.get("cookie"));
-  if (typeof token === "string" && token !== "") {
+  const token = await tokenIn(request.headers.get("cookie"));
+  if (token) {
     const row = await orAway(sessionPerson(tokenHash(token))).catch((error: unknown) => {
       if (request.method !== "POST" || !isAwayAnswer(error)) throw error;
       context.set(awayContext, true);
@@ -41,6 +60,7 @@ export const findPerson: MiddlewareFunction<Response> = async ({ request, contex
     });
     if (row) {
       context.set(sessionContext, {
+        session: row.session_id,
         club: row.club_id,
         person: row.person_id,
         name: row.name,
@@ -49,26 +69,27 @@ export const findPerson: MiddlewareFunction<Response> = async ({ request, contex
         clubName: row.club_name,
         timeZone: row.time_zone,
         locale: row.locale,
-        today: dateInZone(new Date(), row.time_zone),
+        today: dateInZone(row.now, row.time_zone),
       });
     }
   }
   return next();
 };
 
-/** Pages behind the door: without a session, to the sign-in and back; a form sent meanwhile is kept. */
+/** Pages behind the door: without a session, to the sign-in and back; a form sent meanwhile is kept for whoever typed it. */
 export const askForPerson: MiddlewareFunction<Response> = async ({ request, context }, next) => {
   if (context.get(sessionContext) || context.get(awayContext)) return next();
   const url = new URL(request.url);
-  const back = new URLSearchParams({ back: url.pathname.replace(/\.data$/, "") + url.search });
+  const path = url.pathname.replace(/\.data$/, "") + url.search;
+  const back = new URLSearchParams({ back: path });
   if (request.method !== "GET" && request.method !== "HEAD") {
-    const kept = packKept(
-      await request
-        .clone()
-        .formData()
-        .catch(() => new FormData()),
-    );
-    if (kept) back.set("kept", kept);
+    const device = await orAway(deviceOf(request.headers.get("cookie")));
+    const form = await request
+      .clone()
+      .formData()
+      .catch(() => new FormData());
+    const kept = device && (await keepForm(form, { ...device, path, now: Date.now() }));
+    back.set("kept", kept ?? "no");
   }
   throw redirect(`/sign-in?${back}`);
 };
@@ -76,9 +97,7 @@ export const askForPerson: MiddlewareFunction<Response> = async ({ request, cont
 /** A form may only come from our own pages: its Origin must be ours, and must be there. */
 export const checkOrigin: MiddlewareFunction<Response> = async ({ request }, next) => {
   if (request.method === "GET" || request.method === "HEAD") return next();
-  const origin = request.headers.get("origin");
-  const host = request.headers.get("x-forwarded-host") ?? request.headers.get("host");
-  if (!origin || !URL.canParse(origin) || new URL(origin).host !== host) {
+  if (request.headers.get("origin") !== new URL(request.url).origin) {
     throw new Response("This form did not come from our own pages.", { status: 403 });
   }
   return next();

@@ -18,7 +18,7 @@ export function loader({ context }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "import-units");
   const form = await request.formData();
-  const reply = await inClub(context, (tx, who) => readImport(tx, who, form));
+  const reply = await inClub(context, (tx, who) => readImport(tx, who, form), "work");
   if (reply instanceof Response) return reply;
   return data(reply, { status: "trouble" in reply ? 400 : 200 });
 }

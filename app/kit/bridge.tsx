@@ -54,7 +54,12 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
     <Page title="Kit" says="which chip, which driver, which port" acts={<KitTabs here="which" />}>
       {said && <Said answer={said} />}
       <div className="grid items-start gap-6 lg:grid-cols-2">
-        <Form method="post" className="sheet flex flex-col gap-3 p-4" key={typed?.text}>
+        <Form
+          method="post"
+          encType="multipart/form-data"
+          className="sheet flex flex-col gap-3 p-4"
+          key={typed?.text}
+        >
           <Input
             name="text"
             label="Paste what the system's device list says, whichever system it is"

@@ -6,7 +6,13 @@ const text = z.string();
 export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("club-founded"), name: text }),
   z.object({ kind: z.literal("club-changed"), what: text }),
-  z.object({ kind: z.literal("signed-in") }),
+  z.object({ kind: z.literal("signed-in"), from: text.optional() }),
+  /** `unknown`: nobody has the address that was typed. */
+  z.object({ kind: z.literal("sign-in-failed"), from: text, unknown: z.boolean().optional() }),
+  z.object({ kind: z.literal("password-changed"), how: z.enum(["own", "link"]) }),
+  z.object({ kind: z.literal("sessions-ended"), count: z.number() }),
+  z.object({ kind: z.literal("link-made"), name: text }),
+  z.object({ kind: z.literal("person-recovered"), name: text }),
   z.object({ kind: z.literal("person-added"), name: text, role: text }),
   z.object({ kind: z.literal("person-changed"), name: text, what: text }),
   z.object({ kind: z.literal("place-added"), name: text }),

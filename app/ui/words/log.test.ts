@@ -1,18 +1,19 @@
 // Every kind of entry has a sentence of its own, whatever its details hold; what no longer fits is still shown.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import type { z } from "zod";
+import { z } from "zod";
 import { LOG_KINDS, type LogEntry, logEntry } from "#core/club/log.ts";
 import { sayEntry } from "./log.ts";
 
 /** Details of a kind, each field by its own shape. */
 function detailsOf(shape: Record<string, z.ZodType>): fc.Arbitrary<Record<string, unknown>> {
   const value = (type: z.ZodType): fc.Arbitrary<unknown> => {
-    if (type.safeParse(undefined).success) return fc.option(fc.string(), { nil: undefined });
+    if (type instanceof z.ZodOptional)
+      return fc.option(value(type.unwrap() as z.ZodType), { nil: undefined });
+    if (type instanceof z.ZodEnum) return fc.constantFrom(...type.options);
     if (type.safeParse(true).success) return fc.boolean();
     if (type.safeParse(3).success) return fc.nat(2000);
-    if (type.safeParse("any text").success) return fc.string({ maxLength: 400 });
-    return fc.constantFrom("form", "import", "demo");
+    return fc.string({ maxLength: 400 });
   };
   return fc.record(Object.fromEntries(Object.entries(shape).map(([name, type]) => [name, value(type)])));
 }
@@ -38,7 +39,10 @@ test("no two kinds are said alike", () => {
   const filled = (option: (typeof logEntry.options)[number]) => {
     const fields = Object.entries(option.shape).filter(([name]) => name !== "kind") as [string, z.ZodType][];
     return Object.fromEntries(
-      fields.map(([name, type]) => [name, [7, "word", "form", false].find((v) => type.safeParse(v).success)]),
+      fields.map(([name, type]) => [
+        name,
+        [7, "word", "form", "own", false].find((v) => type.safeParse(v).success),
+      ]),
     );
   };
   const said = logEntry.options.map((option) =>

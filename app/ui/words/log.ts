@@ -21,7 +21,19 @@ export function sayEntry(
     case "club-changed":
       return `changed the club: ${entry.what}`;
     case "signed-in":
-      return "signed in";
+      return `signed in${entry.from ? ` from ${entry.from}` : ""}`;
+    case "sign-in-failed":
+      return entry.unknown
+        ? `somebody tried to sign in from ${entry.from} with an address that nobody has`
+        : `a sign-in from ${entry.from} failed: the password was not right`;
+    case "password-changed":
+      return entry.how === "own" ? "changed their password" : "chose a password by a link";
+    case "sessions-ended":
+      return `signed out elsewhere: ${counted(entry.count, "session")}`;
+    case "link-made":
+      return `made a link for ${entry.name} to choose a password`;
+    case "person-recovered":
+      return `took ${entry.name} back from the shelf`;
     case "person-added":
       return `added ${entry.name} as ${entry.role}`;
     case "person-changed":

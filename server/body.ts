@@ -1,0 +1,121 @@
+// Takes in what a request carries, and no more than that: bytes are counted as they come, against a limit that depends on who
+// sends them; then the form is looked at before any route sees it. What is refused carries the answer and its reason.
+import type { IncomingMessage } from "node:http";
+import type { Refusal } from "#app/context.ts";
+
+const KB = 1024;
+const MB = 1024 * KB;
+
+/** Before sign-in: the longest form that is carried through one. */
+export const BEFORE_SIGN_IN = { bytes: 128 * KB, fields: 500 };
+export const AFTER_SIGN_IN = { bytes: MB, fields: 3000 };
+/** Up to here a form is read twice, to look at its texts first. Beyond, it is a file that is large. */
+const LARGEST_READ_TWICE = 4 * MB;
+
+/** The forms that send a file, and how large they may be with it. */
+const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number }[] = [
+  { path: /^\/import$/, bytes: 9 * MB },
+  { path: /^\/models\/bring-in$/, bytes: 5 * MB },
+  { path: /^\/kit\/which-lead$/, bytes: 3 * MB },
+  { path: /^\/models\/\d+\/releases\/(\d+|new)$/, bytes: 66 * MB },
+];
+
+export type Body =
+  | { readonly ok: true; readonly bytes: Buffer<ArrayBuffer> }
+  | { readonly ok: false; readonly refusal: Refusal };
+
+const refused = (status: Refusal["status"], why: string): Body => ({ ok: false, refusal: { status, why } });
+
+const TOO_LARGE = "That is larger than any form of ours with its files.";
+const TOO_LARGE_BEFORE =
+  "That is larger than what can be sent without being signed in. Sign in first, then send it again.";
+
+/** What a request may carry. */
+export async function limitFor(
+  request: { readonly path: string; readonly type: string; readonly length: number | undefined },
+  signedIn: () => Promise<boolean>,
+): Promise<{ readonly bytes: number; readonly fields: number; readonly why: string }> {
+  const { path, type, length } = request;
+  if (!(await signedIn())) return { ...BEFORE_SIGN_IN, why: TOO_LARGE_BEFORE };
+  const form = FILE_FORMS.find((one) => one.path.test(path.replace(/\.data$/, "")));
+  // Browsers say the length of what they send; what does not say it is no file of theirs.
+  const large = form && length !== undefined && /^multipart\/form-data\b/i.test(type);
+  return { ...AFTER_SIGN_IN, bytes: large ? form.bytes : AFTER_SIGN_IN.bytes, why: TOO_LARGE };
+}
+
+/** Reads a form to its end, or as far as it may go. What is not a form, and what no form of ours can hold, is refused. */
+export async function takeBody(request: IncomingMessage, signedIn: () => Promise<boolean>): Promise<Body> {
+  const type = request.headers["content-type"] ?? "";
+  if (!/^(application\/x-www-form-urlencoded|multipart\/form-data)\b/i.test(type))
+    return refused(415, "What was sent is no form.");
+  const said = request.headers["content-length"];
+  const length = said === undefined ? undefined : Number(said);
+  const path = (request.url ?? "").split("?")[0] ?? "";
+  const limit = await limitFor({ path, type, length }, signedIn);
+  if (length !== undefined && length > limit.bytes) return refused(413, limit.why);
+  const large = (length ?? 0) > LARGEST_READ_TWICE;
+  const bytes = await (large
+    ? oneLargeAtATime(() => read(request, limit.bytes))
+    : read(request, limit.bytes));
+  if (!bytes) return refused(413, limit.why);
+  const wrong = await lookAtForm(type, bytes, limit.fields);
+  return wrong ? { ok: false, refusal: wrong } : { ok: true, bytes };
+}
+
+async function read(request: IncomingMessage, most: number): Promise<Buffer<ArrayBuffer> | undefined> {
+  const chunks: Buffer[] = [];
+  let size = 0;
+  for await (const chunk of request.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
+    size += chunk.length;
+    if (size > most) return undefined;
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks);
+}
+
+/** Files of many megabytes are taken in one after the other, so that several at once do not fill the memory. */
+let lastLarge: Promise<unknown> = Promise.resolve();
+function oneLargeAtATime<Value>(act: () => Promise<Value>): Promise<Value> {
+  const own = lastLarge.then(act, act);
+  lastLarge = own.catch(() => {});
+  return own;
+}
+
+/** As all forms of ours name their fields. Names of the form libraries' own (`x[3]`, `a.b`, `__intent__`) make values of any size. */
+const FIELD_NAME = /^[A-Za-z][\w-]{0,79}$/;
+
+/** What is wrong with a form before anything is done with it: too many fields, names that are none, a byte that cannot be kept. */
+export async function lookAtForm(
+  type: string,
+  bytes: Buffer<ArrayBuffer>,
+  mostFields: number,
+): Promise<Refusal | undefined> {
+  const multipart = /^multipart/i.test(type);
+  const boundary = /boundary="?([^";]+)"?/i.exec(type)?.[1];
+  if (multipart && !boundary) return { status: 415, why: "What was sent is no form." };
+  const count = occurrences(bytes, multipart ? `--${boundary}` : "&", mostFields + 2);
+  if (count > mostFields + 1)
+    return { status: 413, why: `That form has more than ${mostFields} fields; none of ours has as many.` };
+  if (bytes.length > LARGEST_READ_TWICE) return undefined;
+  const form = await new Response(bytes, { headers: { "Content-Type": type } })
+    .formData()
+    .catch(() => undefined);
+  if (!form) return { status: 415, why: "What was sent is no form." };
+  for (const [name, value] of form) {
+    if (!FIELD_NAME.test(name)) return { status: 400, why: "The form has a field that none of ours has." };
+    if (typeof value === "string" && value.includes("\0"))
+      return {
+        status: 400,
+        why: "A text in the form has a sign in it that cannot be written down (the byte zero). Go back, take it out, and send it again.",
+      };
+  }
+  return undefined;
+}
+
+/** How often it occurs, counted no further than `most`. */
+function occurrences(bytes: Buffer, what: string, most: number): number {
+  let count = 0;
+  for (let at = bytes.indexOf(what); at >= 0 && count < most; at = bytes.indexOf(what, at + what.length))
+    count++;
+  return count;
+}
