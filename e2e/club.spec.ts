@@ -44,28 +44,6 @@ test("a hold needs a reason, and keeps needs off the board", async ({ page }) =>
   await expect(page.getByText("The hold is lifted.")).toBeVisible();
 });
 
-test("a new person can sign in; the last keeper stays one", async ({ page, browser }) => {
-  await signIn(page, served.address, "wren");
-  await page.goto(`${served.address}/club/people/new`);
-  await page.getByLabel("Name", { exact: true }).fill("Posy Lockhythe");
-  await page.getByLabel("Role").selectOption("bench");
-  await page.getByLabel("E-mail").fill("wren@lanternfen.example");
-  await page.getByLabel("A password").fill("lantern on the causeway");
-  await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("This address is taken.")).toBeVisible();
-  await page.getByLabel("E-mail").fill("posy@lanternfen.example");
-  await page.getByLabel("A password").fill("lantern on the causeway");
-  await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByRole("link", { name: "Posy Lockhythe" })).toBeVisible();
-  const posy = await browser.newPage();
-  await signIn(posy, served.address, "posy");
-  await posy.close();
-  await page.getByRole("link", { name: "Wren Oldacre" }).last().click();
-  await page.getByLabel("Role").selectOption("member");
-  await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("The club needs a keeper who can sign in")).toBeVisible();
-});
-
 test("a radio is added, gets a taken tag refused, is shelved and comes back", async ({ page }) => {
   await signIn(page, served.address, "wren");
   await page.goto(`${served.address}/units/new`);

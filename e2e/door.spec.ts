@@ -1,4 +1,5 @@
 // The door: headers, a cookie that scripts cannot read, and an end to guessing.
+import { deflateRawSync } from "node:zlib";
 import { expect, test } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
@@ -43,11 +44,61 @@ test("the cookie is HttpOnly and SameSite; signing out ends the session on the s
 });
 
 test("a link that leads elsewhere after signing in is not followed", async ({ page }) => {
-  await page.goto(`${served.address}/sign-in?back=//elsewhere.example/x`);
-  await page.getByLabel("E-mail", { exact: true }).fill("juno@lanternfen.example");
-  await page.getByLabel("Password").fill("lantern on the causeway");
-  await page.getByRole("button", { name: "Sign in" }).click();
-  await expect(page).toHaveURL(`${served.address}/cabinet`);
+  for (const back of ["//elsewhere.example/x", "/%09/elsewhere.example", "/%5Celsewhere.example"]) {
+    await page.context().clearCookies();
+    await page.goto(`${served.address}/sign-in?back=${back}`);
+    await page.getByLabel("E-mail", { exact: true }).fill("juno@lanternfen.example");
+    await page.getByLabel("Password").fill("lantern on the causeway");
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await expect(page).toHaveURL(`${served.address}/cabinet`);
+  }
+});
+
+test("a form that an address carries is nobody's but theirs who typed it: no link acts for the keeper", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  const forged = deflateRawSync("name=Wren&role=member").toString("base64url");
+  for (const kept of [forged, `${forged}.${"A".repeat(43)}`]) {
+    await page.goto(`${served.address}/kept?${new URLSearchParams({ to: "/club/people/1", kept })}`);
+    await expect(page.getByRole("heading", { level: 1, name: "Nothing is kept here for you" })).toBeVisible();
+    await expect(page.getByRole("button", { name: "Save it now" })).toHaveCount(0);
+  }
+});
+
+test("the console of no page says that something was forbidden", async ({ page }) => {
+  test.setTimeout(120_000);
+  const found: string[] = [];
+  page.on("console", (line) => ["error", "warning"].includes(line.type()) && found.push(line.text()));
+  page.on("pageerror", (error) => found.push(String(error)));
+  // A try of what the content policy forbids is told to the page even where a browser's console stays silent of it.
+  await page.exposeFunction("forbidden", (what: string) => found.push(what));
+  await page.addInitScript(() =>
+    document.addEventListener("securitypolicyviolation", (event) =>
+      (window as unknown as { forbidden: (what: string) => void }).forbidden(
+        `${event.violatedDirective} ${event.blockedURI} ${event.sourceFile}`,
+      ),
+    ),
+  );
+  await signIn(page, served.address, "wren");
+  for (const path of [
+    "/cabinet",
+    "/due",
+    "/models",
+    "/models/1",
+    "/models/1/releases/new",
+    "/units/W-03",
+    "/kit",
+    "/kit/own",
+    "/kit/get",
+    "/log",
+    "/club",
+    "/club/people/1",
+    "/import",
+    "/me",
+  ])
+    await page.goto(served.address + path, { waitUntil: "networkidle" });
+  expect(found).toEqual([]);
 });
 
 test("guessing comes to an end, even with the right password at last", async ({ page }) => {

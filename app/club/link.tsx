@@ -1,5 +1,5 @@
 // Beside a person's form: how they sign in, the link a keeper hands over, and the shelf.
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Form } from "react-router";
 
 type Props = {
@@ -52,6 +52,9 @@ function Press({ intent, words }: { readonly intent: string; readonly words: str
 
 function TheLink({ link }: { readonly link: string }) {
   const [copied, setCopied] = useState(false);
+  const [mayCopy, setMayCopy] = useState(false);
+  // Without https a browser gives pages no clipboard.
+  useEffect(() => setMayCopy(navigator.clipboard !== undefined), []);
   return (
     <div role="status" className="sheet mb-4 p-4">
       <label htmlFor="link" className="mb-1 block text-sm font-semibold">
@@ -68,13 +71,15 @@ function TheLink({ link }: { readonly link: string }) {
         It works once, until tomorrow at this time, and is shown only here. Whoever has it can sign in as this
         person: give it to nobody else.
       </p>
-      <button
-        type="button"
-        className="btn btn-sm mt-2"
-        onClick={() => navigator.clipboard?.writeText(link).then(() => setCopied(true))}
-      >
-        {copied ? "Copied" : "Copy it"}
-      </button>
+      {mayCopy && (
+        <button
+          type="button"
+          className="btn btn-sm mt-2"
+          onClick={() => navigator.clipboard.writeText(link).then(() => setCopied(true))}
+        >
+          {copied ? "Copied" : "Copy it"}
+        </button>
+      )}
     </div>
   );
 }

@@ -65,16 +65,53 @@ test("what was not packed here is nothing, however large it would become", () =>
   );
 });
 
-test("only addresses of our own are gone back to", () => {
+test("only addresses of our own are gone back to, as a browser would read them", () => {
   expect(ownPath("/units/W-03?reading")).toBe("/units/W-03?reading");
+  expect(ownPath("/units/W%2003?q=%25")).toBe("/units/W%2003?q=%25");
   for (const other of [
     null,
     "",
     "//elsewhere.example",
     "/\\elsewhere.example",
+    "/\t/elsewhere.example",
+    "/\n/elsewhere.example",
+    "/units\r\nSet-Cookie: a=b",
+    "/.//elsewhere.example",
+    "/units/..//elsewhere.example",
     "https://elsewhere.example",
     "units",
     "javascript:alert(1)",
+    `/${"a".repeat(3000)}`,
   ])
-    expect(ownPath(other)).toBe("/cabinet");
+    expect([other, ownPath(other)]).toEqual([other, "/cabinet"]);
+});
+
+test("whatever an address says, a browser that follows it stays with us, and gets the same there as from there on", () => {
+  const piece = fc.constantFrom(
+    "/",
+    "\\",
+    "\t",
+    "\n",
+    ".",
+    "..",
+    "%09",
+    "%2f",
+    "@",
+    ":",
+    "x",
+    "elsewhere.example",
+    "?",
+    "#",
+    "\0",
+    " ",
+  );
+  const home = "http://cabinet.example";
+  fc.assert(
+    fc.property(fc.array(piece, { maxLength: 8 }), (pieces) => {
+      const path = ownPath(`/${pieces.join("")}`);
+      expect(new URL(path, home).origin).toBe(home);
+      expect(ownPath(path)).toBe(path);
+    }),
+    { numRuns: 3000 },
+  );
 });
