@@ -169,5 +169,11 @@ export async function addAttempt(tx: Tx, a: AttemptFields): Promise<boolean> {
   return rowCount === 1;
 }
 
-export const putCurrency = (tx: Tx, currency: string) =>
-  tx.query("update club set currency = $1 where id = current_club()", [currency]);
+/** False if prices were in it already. */
+export async function putCurrency(tx: Tx, currency: string): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    "update club set currency = $1 where id = current_club() and currency is distinct from $1",
+    [currency],
+  );
+  return rowCount === 1;
+}

@@ -152,18 +152,38 @@ export const changeUnit = (tx: Tx, id: string, fields: UnitFields) =>
     [...fieldValues(fields), id],
   );
 
-export const setHardware = (tx: Tx, id: string, revision: string) =>
-  tx.query("update unit set hardware_revision_id = $2 where id = $1", [id, revision]);
+/** False if that was noted already. */
+export async function setHardware(tx: Tx, id: string, revision: string): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    "update unit set hardware_revision_id = $2 where id = $1 and hardware_revision_id is distinct from $2",
+    [id, revision],
+  );
+  return rowCount === 1;
+}
 
-export const setHold = (tx: Tx, ids: readonly string[], hold: { until: PlainDate; why: string } | null) =>
-  tx.query("update unit set hold_until = $2, hold_why = $3 where id = any($1::bigint[])", [
-    ids,
-    hold?.until ?? null,
-    hold?.why ?? null,
-  ]);
+/** Answers the units whose hold is another now: not those that had it just so, nor those that are not there. */
+export async function setHold(
+  tx: Tx,
+  ids: readonly string[],
+  hold: { until: PlainDate; why: string } | null,
+): Promise<string[]> {
+  const { rows } = await tx.query<{ id: string }>(
+    `update unit set hold_until = $2, hold_why = $3
+     where id = any($1::bigint[]) and shelved_at is null
+       and (hold_until, hold_why) is distinct from ($2::date, $3::text) returning id`,
+    [ids, hold?.until ?? null, hold?.why ?? null],
+  );
+  return rows.map((row) => row.id);
+}
 
-export const shelveUnit = (tx: Tx, id: string, shelved: boolean) =>
-  tx.query("update unit set shelved_at = case when $2 then now() end where id = $1", [id, shelved]);
+/** False if it was so already. */
+export async function shelveUnit(tx: Tx, id: string, shelved: boolean): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    "update unit set shelved_at = case when $2 then now() end where id = $1 and (shelved_at is null) = $2",
+    [id, shelved],
+  );
+  return rowCount === 1;
+}
 
 export async function lendUnit(
   tx: Tx,

@@ -10,12 +10,16 @@ export async function usbIds(tx: Tx): Promise<UsbIdRow[]> {
   return rows;
 }
 
-export const putUsbId = (tx: Tx, row: UsbIdRow) =>
-  tx.query(
+/** False if it stood so already. */
+export async function putUsbId(tx: Tx, row: UsbIdRow): Promise<boolean> {
+  const { rowCount } = await tx.query(
     `insert into usb_id (club_id, vendor, product, family, name) values (current_club(), $1, $2, $3, $4)
-     on conflict (club_id, vendor, product) do update set family = excluded.family, name = excluded.name`,
+     on conflict (club_id, vendor, product) do update set family = excluded.family, name = excluded.name
+       where (usb_id.family, usb_id.name) is distinct from (excluded.family, excluded.name)`,
     [row.vendor, row.product, row.family, row.name],
   );
+  return rowCount === 1;
+}
 
 /** Adds ids that are not in the table yet, and leaves the others; answers how many were new. */
 export async function addUsbIds(tx: Tx, rows: readonly UsbIdRow[]): Promise<number> {

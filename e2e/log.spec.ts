@@ -52,6 +52,48 @@ test("a reading is told with who, when and what; the filters find it and nothing
   expect(all).toBeLessThan(60);
 });
 
+test("what is saved as it was, or done to what is so already, is not told", async ({ page }) => {
+  test.setTimeout(180_000);
+  await signIn(page, served.address, "wren");
+  const newest = async () => {
+    await shown(page);
+    return rows(page).first().textContent();
+  };
+  const before = await newest();
+  for (const path of [
+    "/club/groups/1",
+    "/club/places/1",
+    "/club/people/2",
+    "/units/W-04/edit",
+    "/models/1/edit",
+    "/models/1/identity",
+    "/models/1/procedures/1/edit",
+    "/models/1/quirks/1",
+    "/kit/leads/1",
+    "/kit/computers/1",
+    "/kit/tools/1",
+    "/kit/drivers/1",
+    "/kit/advice/1",
+    "/kit/gear/1",
+    "/kit/offers/1",
+    "/kit/adapters/1",
+    "/kit/connectors/1",
+  ]) {
+    await page.goto(served.address + path, { waitUntil: "networkidle" });
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(page).not.toHaveURL(served.address + path);
+    expect([path, await newest()]).toEqual([path, before]);
+  }
+  await page.goto(`${served.address}/models/1/releases/1`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page).toHaveURL(/models\/1$/);
+  expect(await newest()).toBe(before);
+  await page.goto(`${served.address}/kit/own`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "Change", exact: true }).click();
+  await expect(page.getByText("from now on")).toBeVisible();
+  expect(await newest()).toBe(before);
+});
+
 test("days are counted as the club's calendar has them, the last one included", async ({ page }) => {
   await signIn(page, served.address, "wren");
   await shown(page, "?kind=reading");

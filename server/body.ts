@@ -82,7 +82,7 @@ function oneLargeAtATime<Value>(act: () => Promise<Value>): Promise<Value> {
 }
 
 /** As all forms of ours name their fields. Names of the form libraries' own (`x[3]`, `a.b`, `__intent__`) make values of any size. */
-const FIELD_NAME = /^[A-Za-z][\w-]{0,79}$/;
+const FIELD_NAME = /^[A-Za-z0-9][\w-]{0,79}$/;
 
 /** What is wrong with a form before anything is done with it: too many fields, names that are none, a byte that cannot be kept. */
 export async function lookAtForm(

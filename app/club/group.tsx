@@ -40,6 +40,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       submission = parseWithZod(held.form, { schema: groupShape });
       if (submission.status !== "success") return refuse();
       if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+      if (held.unchanged) return redirect("/club");
       const known = await pinnable(tx);
       const policy = policyFrom(submission.value, known);
       if (!policy.ok) return refuse({ [policy.problem.field]: [policy.problem.says] });

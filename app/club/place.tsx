@@ -56,6 +56,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       submission = parseWithZod(held.form, { schema: shape });
       if (submission.status !== "success") return refuse();
       if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+      if (held.unchanged) return redirect("/club");
       const { value } = submission;
       if (!(await putPlace(tx, id, value))) throw notFound("This place");
       await tell(

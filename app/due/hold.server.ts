@@ -10,7 +10,10 @@ import { counted } from "../ui/words/count.ts";
 import { type HoldAnswer, keptOf } from "./hold-answer.ts";
 
 const shape = z.object({
-  units: z.array(z.string().regex(/^\d{1,18}$/)).min(1, "Pick at least one radio."),
+  units: z
+    .array(z.string().regex(/^\d{1,18}$/))
+    .min(1, "Pick at least one radio.")
+    .max(2000, "Pick at most 2,000 radios at a time."),
   until: z.string().pipe(plainDate),
   why: z.string().trim().min(1, "Say why, so that others know.").max(300),
 });
@@ -32,8 +35,12 @@ export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promis
   }
   const { units, until, why } = parsed.data;
   if (until < who.today) return refused("That day has passed already.");
-  await setHold(tx, units, { until, why });
-  for (const unit of units) await tell(tx, { kind: "hold-set", until, why }, { unit });
-  await recompute(tx, { of: "units", ids: units });
-  return { ok: true, says: `${counted(units.length, "radio")} on hold.`, receipt: crypto.randomUUID() };
+  const held = await setHold(tx, units, { until, why });
+  for (const unit of held) await tell(tx, { kind: "hold-set", until, why }, { unit });
+  if (held.length > 0) await recompute(tx, { of: "units", ids: held });
+  const says =
+    held.length > 0
+      ? `${counted(held.length, "radio")} on hold.`
+      : "Nothing was changed: they are on hold like that already, or not in the cabinet any more.";
+  return { ok: true, says, receipt: crypto.randomUUID() };
 }

@@ -1,6 +1,6 @@
 // Before a form is saved: what others have saved since it was drawn is kept, and where both changed the same, it is asked.
 import { z } from "zod";
-import { broughtTogether } from "#core/quantities/meanwhile.ts";
+import { broughtTogether, changesNothing } from "#core/quantities/meanwhile.ts";
 import { oneAtATime, type Tx } from "#db/pool.ts";
 import { SEEN } from "../ui/meanwhile.tsx";
 import { clip } from "../ui/words/standing.ts";
@@ -10,6 +10,8 @@ export type Held = {
   readonly values: Record<string, string>;
   /** By field, for the fields that both changed. */
   readonly errors: Record<string, string>;
+  /** Nothing of what stands would be changed: nothing happens then, and nothing is told. */
+  readonly unchanged: boolean;
 };
 
 const shape = z.record(z.string(), z.union([z.string(), z.array(z.string())]));
@@ -49,11 +51,16 @@ export async function meanwhile(
   await oneAtATime(tx, what);
   const stands = await now();
   const seen = seenIn(typed[SEEN]);
-  if (!stands || !seen) return { values: { ...typed }, errors: {} };
+  if (!stands) return { values: { ...typed }, errors: {}, unchanged: false };
+  if (!seen) return { values: { ...typed }, errors: {}, unchanged: changesNothing(typed, texts(stands)) };
   const { values, clashes } = broughtTogether(seen, typed, texts(stands));
   const errors = Object.fromEntries(Object.entries(clashes).map(([name, there]) => [name, sayClash(there)]));
   const changed = Object.entries(texts(stands)).some(([name, there]) => there !== (seen[name] ?? ""));
-  return { values: { ...values, ...(changed && { [SEEN]: JSON.stringify(stands) }) }, errors };
+  return {
+    values: { ...values, ...(changed && { [SEEN]: JSON.stringify(stands) }) },
+    errors,
+    unchanged: changesNothing(values, texts(stands)),
+  };
 }
 
 /** The same for a form as it was sent: answers it with what is to be saved. */
@@ -62,7 +69,11 @@ export async function meanwhileIn(
   what: string,
   form: FormData,
   now: () => Promise<Drawn | undefined>,
-): Promise<{ readonly form: FormData; readonly errors: Record<string, string[]> }> {
+): Promise<{
+  readonly form: FormData;
+  readonly errors: Record<string, string[]>;
+  readonly unchanged: boolean;
+}> {
   let stands: Drawn | undefined;
   const typed: Record<string, string> = {};
   for (const name of new Set(form.keys())) typed[name] = text(form.getAll(name).map(String));
@@ -78,5 +89,5 @@ export async function meanwhileIn(
     for (const one of typeof whole === "string" ? [whole] : whole) saved.append(name, one);
   }
   const errors = Object.fromEntries(Object.entries(held.errors).map(([name, says]) => [name, [says]]));
-  return { form: saved, errors };
+  return { form: saved, errors, unchanged: held.unchanged };
 }

@@ -145,7 +145,7 @@ export async function fillIds(tx: Tx): Promise<{ ok: boolean; says: string }> {
     if (text === undefined) continue;
     const found = readUsbList(text, (name) => BRIDGE_LIKE.test(name));
     const added = await addUsbIds(tx, found);
-    await tell(tx, { kind: "kit-added", what: `${added} USB ids from the system's list` });
+    if (added > 0) await tell(tx, { kind: "kit-added", what: `${added} USB ids from the system's list` });
     return {
       ok: true,
       says: `${counted(added, "id")} of serial bridges came in from this system's list. Name the chips that advice speaks of.`,
@@ -172,12 +172,12 @@ export async function nameId(tx: Tx, form: FormData): Promise<{ ok: boolean; say
     return { ok: false, says: "Write the ids as two times four hexadecimal digits: f1c7:2001." };
   const [vendor = "", product = ""] = parsed.data.ids.split(":");
   const { family, name } = parsed.data;
-  await putUsbId(tx, {
+  const changed = await putUsbId(tx, {
     vendor: Number.parseInt(vendor, 16),
     product: Number.parseInt(product, 16),
     family,
     name: name || family || "noted by hand",
   });
-  await tell(tx, { kind: "kit-changed", what: `USB id ${parsed.data.ids.toLowerCase()}` });
+  if (changed) await tell(tx, { kind: "kit-changed", what: `USB id ${parsed.data.ids.toLowerCase()}` });
   return { ok: true, says: `Noted: ${parsed.data.ids.toLowerCase()}${family ? ` is ${family}` : ""}.` };
 }

@@ -42,8 +42,8 @@ export async function action({ context, request }: Route.ActionArgs) {
     );
   }
   await inClub(context, async (tx) => {
-    await putCurrency(tx, currency);
-    await tell(tx, { kind: "club-changed", what: `prices are in ${currency}` });
+    if (await putCurrency(tx, currency))
+      await tell(tx, { kind: "club-changed", what: `prices are in ${currency}` });
   });
   return { ok: true, says: `Prices are in ${currency} from now on; their numbers stay as they are.` };
 }

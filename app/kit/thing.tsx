@@ -62,14 +62,16 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         }
         return redirect(`/kit/own#${name}`);
       }
-      const held = await meanwhile(tx, `${name} ${id}`, typed, async () =>
-        id === undefined
-          ? undefined
-          : (await valuesOf(tx, name, await loadKnown(tx))).find((row) => row.id === id),
-      );
+      const held = await meanwhile(tx, `${name} ${id}`, typed, async () => {
+        const rows = id === undefined ? [] : await valuesOf(tx, name, await loadKnown(tx));
+        const row = rows.find((one) => one.id === id);
+        // Beside its fields a row holds what they are called in the inventory.
+        return row && Object.fromEntries(kind.fields.map((field) => [field.name, row[field.name] ?? ""]));
+      });
       values = held.values;
       if (Object.keys(held.errors).length > 0)
         return data({ values, errors: held.errors as Values }, { status: 409 });
+      if (held.unchanged) return redirect(`/kit/own#${name}`);
       const saved = await saveThing(tx, kind, id, values);
       if ("errors" in saved) return data({ values, errors: saved.errors }, { status: 400 });
       if (saved.id === "") throw notFound(`This ${kind.one}`);

@@ -132,6 +132,7 @@ export async function acceptDossier(
   const ours = known && (await modelById(tx, known));
   const takes = (key: string) => accepted.has(key);
   const facts = factsOf(dossier).filter((fact) => takes(fact.key));
+  if (known && facts.length === 0) return { model: known, taken: 0 };
   const model =
     ours && !takes(factKey.identity())
       ? ours.id

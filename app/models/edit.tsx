@@ -117,6 +117,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       submission = parseWithZod(held.form, { schema: shape });
       if (submission.status !== "success") return refuse();
       if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+      if (held.unchanged) return redirect(`/models/${known}`);
       const { components, revisions, ...fields } = submission.value;
       const stuck = known
         ? await takenAway(tx, known, {

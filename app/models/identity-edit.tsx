@@ -35,13 +35,18 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   );
   return inClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
-    const { values, errors: clashes } = await meanwhile(tx, `identity ${model.id}`, typed, async () =>
+    const {
+      values,
+      errors: clashes,
+      unchanged,
+    } = await meanwhile(tx, `identity ${model.id}`, typed, async () =>
       identityValues(await dossierHead(tx, model.id)),
     );
     const { parts } = await dossierHead(tx, model.id);
     const read = readIdentity(values, model.kind, parts);
     if ("errors" in read) return data({ values, errors: read.errors }, { status: 400 });
     if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
+    if (unchanged) return redirect(`/models/${model.id}`);
     await putIdentity(tx, model.id, read.identity);
     const renamed = read.parts.filter((part) => parts.find((p) => p.id === part.id)?.name !== part.name);
     // Two parts may change names with each other: first out of the way, then to the new one.

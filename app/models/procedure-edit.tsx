@@ -51,7 +51,11 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const typed: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
   return inClub(context, async (tx) => {
     const what = `procedure ${params.model} ${params.procedure}`;
-    const { values, errors: clashes } = await meanwhile(tx, what, typed, async () => {
+    const {
+      values,
+      errors: clashes,
+      unchanged,
+    } = await meanwhile(tx, what, typed, async () => {
       const { procedure, known } = await load(tx, params.model, params.procedure);
       return procedure && procedureValues(procedure, known.revisions);
     });
@@ -59,6 +63,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     const { errors, fields } = readProcedure(values, known, values.intent === "draft");
     if (!fields) return data({ values, errors }, { status: 400 });
     if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
+    if (unchanged && procedure && procedure.draft === fields.draft)
+      return redirect(`/models/${model.id}/procedures/${procedure.id}`);
     const id = await putProcedure(tx, model.id, procedure?.id, fields);
     await tell(tx, { kind: "procedure-written", title: fields.title }, { model: model.id });
     return redirect(`/models/${model.id}/procedures/${id}`);

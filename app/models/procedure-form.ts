@@ -51,8 +51,11 @@ const errorsOf = (error: z.ZodError): Errors => {
 /** The part and range that firmware fields name; what is wrong goes into `errors`. */
 function readFirmware(data: { component: string; firmware: string }, known: Known, errors: Errors) {
   if (data.firmware === "") return { component_id: null, firmware: null };
-  const part = known.parts.find((p) => p.id === data.component);
-  if (!part) errors.component = "This model has no such part.";
+  const only = known.parts.length === 1 ? known.parts[0] : undefined;
+  const part = data.component === "" ? only : known.parts.find((p) => p.id === data.component);
+  if (!part)
+    errors.component =
+      data.component === "" ? "Say of which part these versions are." : "This model has no such part.";
   const range = parseRange(data.firmware);
   if (!range.ok)
     errors.firmware = `“${range.problem.part}” is no range: write for instance >= 1.06, or 1.06 to 1.12.`;

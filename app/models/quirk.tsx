@@ -36,7 +36,11 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   return inClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const load = async () => (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
-    const { values, errors: clashes } = await meanwhile(tx, `quirk ${params.quirk}`, typed, async () => {
+    const {
+      values,
+      errors: clashes,
+      unchanged,
+    } = await meanwhile(tx, `quirk ${params.quirk}`, typed, async () => {
       const stands = await load();
       return stands && quirkValues(stands);
     });
@@ -52,6 +56,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     const { errors, fields } = readQuirk(values, known);
     if (!fields) return data({ values, errors }, { status: 400 });
     if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
+    if (unchanged) return redirect(`/models/${model.id}#quirks`);
     await putQuirk(tx, model.id, quirk?.id, fields);
     await tell(tx, { kind: "quirk-written", symptom: fields.symptom }, { model: model.id });
     return redirect(`/models/${model.id}#quirks`);

@@ -61,10 +61,15 @@ export async function actOnRelease(
     [...form].flatMap(([name, value]) => (typeof value === "string" ? [[name, value] as const] : [])),
   );
   let loaded = await loadRelease(tx, modelId, releaseId, who.today);
-  const { values, errors } = await meanwhile(tx, `release ${modelId} ${releaseId}`, typed, async () => {
-    loaded = await loadRelease(tx, modelId, releaseId, who.today);
-    return loaded.release && loaded.values;
-  });
+  const { values, errors, unchanged } = await meanwhile(
+    tx,
+    `release ${modelId} ${releaseId}`,
+    typed,
+    async () => {
+      loaded = await loadRelease(tx, modelId, releaseId, who.today);
+      return loaded.release && loaded.values;
+    },
+  );
   const put = await fileOf(form);
   if (typeof put === "object") Object.assign(values, put.fields);
   const parsed = releaseShape.safeParse(values);
@@ -137,6 +142,8 @@ export async function actOnRelease(
     };
     return { values, errors, touched };
   }
+  if (unchanged && typeof put !== "object" && (loaded.release?.draft ?? false) === draft)
+    return redirect(`/models/${loaded.model.id}`);
   if (typeof put === "object") await keepFile(tx, put.fields.sha256, put.content);
   const units = effect.newlyDue.length + effect.changed.length + effect.freed.length + effect.later.length;
   await save(tx, loaded.release, fields, withdrawn, {

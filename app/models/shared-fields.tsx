@@ -18,7 +18,11 @@ export function FirmwareFields({
 }) {
   return (
     <div className="grid grid-cols-[7rem_minmax(0,1fr)] gap-3">
-      <Input {...of("component")} label="Only for" options={parts.map((p) => [p.id, p.name])} />
+      <Input
+        {...of("component")}
+        label="Only for"
+        options={[["", "any part"] as const, ...parts.map((p) => [p.id, p.name] as const)]}
+      />
       <Input {...of("firmware")} label="versions (empty: all)" mono />
     </div>
   );

@@ -80,7 +80,8 @@ async function noteHardware(tx: Tx, who: SignedIn, tag: string | undefined, form
   const { row } = await loadUnit(tx, tag);
   const revision = (await revisionsOf(tx, row.model_id)).find((r) => r.id === form.get("revision"));
   if (!revision) return answer(400, { ok: false, intent, says: `The ${row.model} has no such hardware.` });
-  await setHardware(tx, row.id, revision.id);
+  if (!(await setHardware(tx, row.id, revision.id)))
+    return answer(200, { ok: true, intent, says: `Hardware ${revision.name} was noted already.` });
   await tell(tx, { kind: "unit-changed", what: `hardware ${revision.name}` }, { unit: row.id });
   await recompute(tx, { of: "units", ids: [row.id] });
   return answer(200, { ok: true, intent, says: `Noted: hardware ${revision.name}.` });
@@ -199,7 +200,8 @@ async function hold(tx: Tx, who: SignedIn, tag: string | undefined, form: FormDa
   }
   if (parsed.data.until < who.today)
     return answer(400, { ok: false, intent, says: "That day has passed already." });
-  await setHold(tx, [row.id], parsed.data);
+  const [held] = await setHold(tx, [row.id], parsed.data);
+  if (!held) return answer(200, { ok: true, intent, says: "It is on hold like that already." });
   await tell(tx, { kind: "hold-set", ...parsed.data }, { unit: row.id });
   await recompute(tx, { of: "units", ids: [row.id] });
   return answer(200, { ok: true, intent, says: "On hold." });

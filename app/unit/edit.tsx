@@ -103,14 +103,15 @@ async function shelve(context: Route.ActionArgs["context"], tag: string, form: F
   try {
     return await inClub(context, async (tx) => {
       const unit = await unitOf(tx, tag, form);
-      await shelveUnit(tx, unit.id, !recovering);
+      const there = redirect(`/units/${encodeURIComponent(unit.tag)}`);
+      if (!(await shelveUnit(tx, unit.id, !recovering))) return there;
       await tell(
         tx,
         recovering ? { kind: "unit-recovered" } : { kind: "unit-shelved", why: why || "no reason given" },
         { unit: unit.id },
       );
       await recompute(tx, { of: "units", ids: [unit.id] });
-      return redirect(`/units/${encodeURIComponent(unit.tag)}`);
+      return there;
     });
   } catch (error) {
     if (isDuplicate(error, "unit_tag")) throw redirect("/club#shelf");

@@ -1,7 +1,7 @@
 // One form in two hands: nobody's change is lost without being asked about, and what nobody touched stays.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { broughtTogether } from "./meanwhile.ts";
+import { broughtTogether, changesNothing } from "./meanwhile.ts";
 
 const NAMES = ["tag", "note", "place", "kept"];
 const texts = fc.record(Object.fromEntries(NAMES.map((name) => [name, fc.constantFrom("", "a", "b", "c")])));
@@ -68,4 +68,14 @@ describe("brought together", () => {
     });
     expect(broughtTogether({ note: "a" }, { note: "a\r\nb" }, { note: "a\nb" }).clashes).toEqual({});
   });
+});
+
+test("what a form sends changes nothing if, and only if, all that stands would stand as it did", () => {
+  expect(changesNothing({ note: "a\r\nb", intent: "save" }, { note: "a\nb", mark: "" })).toBe(true);
+  expect(changesNothing({ note: "a" }, { note: "a", mark: "on" })).toBe(false);
+  fc.assert(
+    fc.property(texts, texts, (typed, now) => {
+      expect(changesNothing(typed, now)).toBe(NAMES.every((name) => typed[name] === now[name]));
+    }),
+  );
 });

@@ -26,6 +26,10 @@ export function broughtTogether(seen: Texts, typed: Texts, now: Texts): BroughtT
   return { values, clashes };
 }
 
+/** True if saving `values` leaves all that stands as it is. A form sends nothing for a mark that is not set, nor for a choice of none. */
+export const changesNothing = (values: Texts, now: Texts): boolean =>
+  Object.entries(now).every(([field, stands]) => same(values[field] ?? "", stands));
+
 /** Browsers send line ends of their own. */
 const same = (one: string, other: string): boolean =>
   one.replaceAll("\r\n", "\n") === other.replaceAll("\r\n", "\n");
