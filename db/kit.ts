@@ -86,7 +86,7 @@ async function attemptsOf(tx: Tx): Promise<Attempt[]> {
     settled: boolean;
   }>(
     `select lead_id, computer_id, tool_id, chip_family, chip_grade, driver_id, system, system_version, worked, settled
-     from attempt order by id`,
+     from attempt where struck_at is null order by id`,
   );
   return rows.map((row) => ({
     ...(row.lead_id && { lead: row.lead_id }),

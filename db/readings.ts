@@ -1,5 +1,6 @@
-// Statements about readings. A reading is inserted, never changed.
+// Statements about readings. A reading is inserted, never changed; a wrong one is struck.
 import type { ReadingSource } from "#core/firmware/unit.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
 import { tell } from "./log.ts";
 import { recompute } from "./needs.ts";
 import type { Tx } from "./pool.ts";
@@ -11,16 +12,27 @@ export type NewReading = {
   readonly raw: string;
   readonly source: ReadingSource;
   readonly note?: string;
+  /** The day it was read, if that is not now; in the club's time zone. */
+  readonly on?: PlainDate | undefined;
   /** The form's own number: the same one twice is one reading. */
   readonly receipt: string;
   readonly by: string;
 };
 
-/** Records a reading, tells the log, and brings the unit's needs up to date. False if this form was already taken. */
+/** The middle of a day in the club's time zone, but not later than now. */
+export const noonOf = (day: string): string =>
+  `least(now(), ((${day})::date + time '12:00') at time zone (select time_zone from club where id = current_club()))`;
+
+/**
+ * Records a reading, tells the log, and brings the unit's needs up to date. False if this form was already taken. Throws what
+ * `isAhead` knows for a day that has not come yet.
+ */
 export async function recordReading(tx: Tx, reading: NewReading): Promise<boolean> {
   const inserted = await tx.query(
     `insert into reading (club_id, unit_id, component_id, raw, source, read_at, read_by, note, receipt)
-     values (current_club(), $1, $2, $3, $4, now(), $5, $6, $7)
+     values (current_club(), $1, $2, $3, $4, case when $8::date is null then now()
+       when $8::date > (now() at time zone (select time_zone from club where id = current_club()))::date then now() + interval '1 day'
+       else ${noonOf("$8")} end, $5, $6, $7)
      on conflict (club_id, receipt) do nothing returning id`,
     [
       reading.unit,
@@ -30,17 +42,28 @@ export async function recordReading(tx: Tx, reading: NewReading): Promise<boolea
       reading.by,
       reading.note ?? "",
       reading.receipt,
+      reading.on ?? null,
     ],
   );
   if (inserted.rowCount === 0) return false;
   await tell(
     tx,
-    { kind: "reading", component: reading.componentName, raw: reading.raw, source: reading.source },
+    {
+      kind: "reading",
+      component: reading.componentName,
+      raw: reading.raw,
+      source: reading.source,
+      ...(reading.on && { on: reading.on }),
+    },
     { unit: reading.unit },
   );
   await recompute(tx, { of: "units", ids: [reading.unit] });
   return true;
 }
+
+/** True if a reading was refused because it is dated ahead. */
+export const isAhead = (error: unknown): boolean =>
+  error instanceof Error && "code" in error && error.code === "MC002";
 
 export type ReadingRow = {
   id: string;
@@ -48,19 +71,42 @@ export type ReadingRow = {
   component: string;
   raw: string;
   source: ReadingSource;
-  read_at: Date;
+  /** Null: nobody knows the day. */
+  read_at: Date | null;
   note: string;
   person: string | null;
+  struck_at: Date | null;
+  struck_why: string | null;
+  struck_by: string | null;
 };
 
-/** All readings of a unit, newest first. */
+/** All readings of a unit, newest first, those that were struck too. */
 export async function readingsOf(tx: Tx, unit: string): Promise<ReadingRow[]> {
   const { rows } = await tx.query<ReadingRow>(
-    `select r.id, r.component_id, c.name component, r.raw, r.source, r.read_at, r.note, p.name person
+    `select r.id, r.component_id, c.name component, r.raw, r.source, r.read_at, r.note, p.name person,
+       r.struck_at, r.struck_why, s.name struck_by
      from reading r join component c on c.club_id = r.club_id and c.id = r.component_id
      left join person p on p.club_id = r.club_id and p.id = r.read_by
-     where r.unit_id = $1 order by r.read_at desc, r.id desc`,
+     left join person s on s.club_id = r.club_id and s.id = r.struck_by
+     where r.unit_id = $1 order by r.placed_at desc, r.id desc`,
     [unit],
   );
   return rows;
+}
+
+/** Strikes a reading of a unit, with a reason. Undefined if there is none such, or it was struck before. */
+export async function strikeReading(
+  tx: Tx,
+  unit: string,
+  id: string,
+  why: string,
+): Promise<{ readonly component: string; readonly raw: string } | undefined> {
+  const { rows } = await tx.query<{ component: string; raw: string }>(
+    `update reading r set struck_at = now(), struck_by = current_setting('mossy.person')::bigint, struck_why = $3
+     from component c where r.unit_id = $1 and r.id = $2 and r.struck_at is null
+       and c.club_id = r.club_id and c.id = r.component_id
+     returning c.name component, r.raw`,
+    [unit, id, why],
+  );
+  return rows[0];
 }

@@ -61,15 +61,15 @@ type SeenRow = {
     raw: string,
     source: Reading["source"],
     at: string,
-    on: PlainDate,
+    on: PlainDate | null,
   ][];
   custody: [unit: string, backOn: PlainDate | null, away: "away" | null][];
 };
 const seen = (theirs: string) => `
   (select coalesce(json_agg(array[r.unit_id::text, r.id::text, r.component_id::text, r.raw, r.source,
-     r.read_at::text, (r.read_at at time zone (select time_zone from club))::date::text]), '[]')
-   from (select distinct on (unit_id, component_id) * from reading where ${theirs}
-         order by unit_id, component_id, read_at desc, id desc) r) readings,
+     r.placed_at::text, (r.read_at at time zone (select time_zone from club))::date::text]), '[]')
+   from (select distinct on (unit_id, component_id) * from reading where ${theirs} and struck_at is null
+         order by unit_id, component_id, placed_at desc, id desc) r) readings,
   (select coalesce(json_agg(array[c.unit_id::text, c.back_on::text, c.away]), '[]')
    from (select unit_id, max(back_on) back_on, case when bool_or(back_on is null) then 'away' end away from custody
          where ${theirs} group by unit_id) c) custody`;
@@ -118,7 +118,7 @@ function knownUnits(units: readonly UnitRow[], { readings, custody }: SeenRow): 
         raw,
         source,
         at,
-        on,
+        ...(on !== null && { on }),
       })),
       ...(hardwareRevision !== null && { hardwareRevision }),
       ...(region !== null && { region }),

@@ -6,7 +6,8 @@ import type { Numbering, VersionProblem } from "./version.ts";
 
 export type Fact =
   | { readonly kind: "never-read"; readonly since: PlainDate }
-  | { readonly kind: "reading"; readonly reading: string; readonly raw: string; readonly on: PlainDate }
+  | { readonly kind: "reading"; readonly reading: string; readonly raw: string; readonly on?: PlainDate }
+  | { readonly kind: "none-known" }
   | { readonly kind: "runs"; readonly release: string }
   | { readonly kind: "runs-uncatalogued"; readonly version: string }
   | { readonly kind: "newer"; readonly releases: readonly string[] }
@@ -23,9 +24,9 @@ export type Fact =
   | { readonly kind: "fixes"; readonly release: string; readonly tag: string; readonly urgency: Urgency }
   | { readonly kind: "hold"; readonly of: "unit" | "group"; readonly until: PlainDate; readonly why: string }
   | { readonly kind: "hold-broken"; readonly release: string }
-  | { readonly kind: "stale"; readonly on: PlainDate; readonly afterDays: number }
+  | { readonly kind: "stale"; readonly on?: PlainDate; readonly afterDays: number }
   | { readonly kind: "back-from-custody"; readonly on: PlainDate }
-  | { readonly kind: "flash-unconfirmed"; readonly on: PlainDate };
+  | { readonly kind: "flash-unconfirmed"; readonly on?: PlainDate };
 
 /** One of two equally good ways to place a reading: under which numbering, and between which releases. */
 export type Place = {

@@ -1,6 +1,6 @@
 // The club's rule for a group of units: which release is the target, and when. Zod is the one source of the shape.
 import { z } from "zod";
-import { isPlainDate } from "../quantities/date.ts";
+import { isPlainDate, type PlainDate } from "../quantities/date.ts";
 
 export const plainDate = z.string().refine(isPlainDate, "A date such as 2027-05-02.");
 
@@ -41,6 +41,25 @@ export type FallbackRule = z.infer<typeof fallbackRule>;
 export type PolicyRule = z.infer<typeof policyRule>;
 export type Policy = z.infer<typeof policyShape>;
 export type Hold = z.infer<typeof holdShape>;
+
+/** The policy as it is on a day: of a pin that has ended nothing remains. The same object for the same answer. */
+export function policyOn(policy: Policy, on: PlainDate): Policy {
+  const { rule } = policy;
+  return rule.kind === "pinned" && rule.until !== undefined && rule.until < on ? withoutPin(policy) : policy;
+}
+
+/** The policy without its pin: what follows once that has ended. */
+export function withoutPin(policy: Policy): Policy {
+  const { rule } = policy;
+  if (rule.kind !== "pinned") return policy;
+  let unpinned = unpinnedOf.get(policy);
+  if (!unpinned) {
+    unpinned = { ...policy, rule: rule.otherwise };
+    unpinnedOf.set(policy, unpinned);
+  }
+  return unpinned;
+}
+const unpinnedOf = new WeakMap<Policy, Policy>();
 
 /** What units without a group follow: the newest factory release, readings good for a year. */
 export const PLAIN_POLICY: Policy = {

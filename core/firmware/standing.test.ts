@@ -76,18 +76,22 @@ const policyOf = (p: { beta: boolean; community: boolean }): Policy => ({
   tracks: [...(p.beta ? (["beta"] as const) : []), ...(p.community ? (["community"] as const) : [])],
 });
 
+const askedOf = (r: PlainRelease, u: PlainUnit) =>
+  [
+    [r.revisions, u.revision],
+    [r.regions, u.region],
+  ] as const;
+const mayFit = (r: PlainRelease, u: PlainUnit): boolean =>
+  !askedOf(r, u).some(([wanted, has]) => wanted && has && !(wanted as readonly string[]).includes(has));
+
 /** Whether a release counts for a unit on a day: surely, perhaps (its hardware or region is not known), or not at all. */
 function counts(r: PlainRelease, u: PlainUnit, p: { beta: boolean; community: boolean }, on: number) {
   if (r.n <= u.runs || r.on > on) return "no";
   if (r.withdrawn !== undefined && r.withdrawn <= on) return "no";
   if (r.track === "beta" && !p.beta) return "no";
   if (r.track === "community" && !p.community) return "no";
-  const asked = [
-    [r.revisions, u.revision],
-    [r.regions, u.region],
-  ] as const;
-  if (asked.some(([wanted, has]) => wanted && has && !(wanted as readonly string[]).includes(has)))
-    return "no";
+  const asked = askedOf(r, u);
+  if (!mayFit(r, u)) return "no";
   return asked.some(([wanted, has]) => wanted && !has) ? "perhaps" : "surely";
 }
 
@@ -106,6 +110,12 @@ describe("a standing", () => {
           },
         ]);
         const told = standingOf(unitOf(u), "main", catalogue, policyOf(p), day(on));
+        const named = nameOf(list, u, p, on, false);
+        if (!list.some((r) => r.on <= on && mayFit(r, u)) && named !== "withdrawn" && named !== "aside") {
+          expect([told.standing, told.behind]).toEqual(["unlisted", undefined]);
+          seen.add(told.standing);
+          return;
+        }
         const surely = list.filter((r) => counts(r, u, p, on) === "surely");
         const perhaps = list.filter((r) => counts(r, u, p, on) === "perhaps");
         const ids = (some: readonly PlainRelease[]) => some.map((r) => `R${r.n}`).sort();
@@ -146,7 +156,13 @@ describe("a standing", () => {
 
   it("is of the day that is asked about: readings and releases to come do not count yet", () => {
     const catalogue = catalogueOf([
-      { id: "main", name: "main", numbering: { kind: "dotted" }, suffixes: [], releases: [] },
+      {
+        id: "main",
+        name: "main",
+        numbering: { kind: "dotted" },
+        suffixes: [],
+        releases: [{ id: "R1", version: "1", aliases: [], track: "factory", releasedOn: start, fixes: [] }],
+      },
     ]);
     const later: UnitFacts = { ...unitOf({ runs: 1, revision: undefined, region: undefined }) };
     const [reading] = later.readings;

@@ -14,11 +14,20 @@ import {
 import { compareText } from "./digits.ts";
 import type { Fact } from "./facts.ts";
 import { placeReading, placingFact } from "./placing.ts";
-import type { Policy } from "./policy.ts";
+import { type Policy, policyOn } from "./policy.ts";
 import { newestReading, type Reading, type UnitFacts } from "./unit.ts";
 import type { Version } from "./version.ts";
 
-export const STANDINGS = ["current", "behind", "ahead", "aside", "unread", "unclear", "withdrawn"] as const;
+export const STANDINGS = [
+  "current",
+  "behind",
+  "ahead",
+  "aside",
+  "unread",
+  "unlisted",
+  "unclear",
+  "withdrawn",
+] as const;
 export type StandingName = (typeof STANDINGS)[number];
 
 export type Behind = {
@@ -61,7 +70,10 @@ function fitPart(wanted: readonly string[] | undefined, has: string | undefined)
   return wanted.includes(has) ? "fits" : "does-not-fit";
 }
 
-/** Factory always; beta and community if the policy says so; a pinned release counts as admitted itself. */
+/**
+ * Factory always; beta and community if the policy says so; a pinned release counts as admitted itself. (Of a pin that may have ended
+ * ask with `policyOn`.)
+ */
 export function isAdmitted(release: { id: string; track: Track }, policy: Policy): boolean {
   if (release.track === "factory" || policy.tracks.includes(release.track)) return true;
   return policy.rule.kind === "pinned" && policy.rule.releases.includes(release.id);
@@ -72,22 +84,29 @@ export function standingOf(
   unit: UnitFacts,
   component: string,
   catalogue: Catalogue,
-  policy: Policy,
+  anyDay: Policy,
   on: PlainDate,
 ): Standing {
+  const policy = policyOn(anyDay, on);
   const prepared = catalogue.get(component);
   if (!prepared) throw new Error(`the catalogue has no component ${component}`);
   const reading = newestReading(unit, component, on);
   if (!reading) {
     return { component, standing: "unread", because: [{ kind: "never-read", since: unit.addedOn }] };
   }
-  const seen: Fact = { kind: "reading", reading: reading.id, raw: reading.raw, on: reading.on };
+  const seen = readingFact(reading);
+  const known = prepared.releases.filter((r) => r.releasedOn <= on);
+  const placed = placeReading(prepared, reading.raw);
+  const running = placed.ok ? runningOf(prepared, placed.value) : undefined;
+  // What must be left must be left, also where we know of nothing to go to.
+  const mustLeave = running && (isWithdrawn(running, on) || !isAdmitted(running, policy));
+  if (!mustLeave && !known.some((release) => fitOf(release, unit) !== "does-not-fit"))
+    return { component, standing: "unlisted", reading, because: [seen, { kind: "none-known" }] };
   const numbering: Fact = {
     kind: "numbering",
     numbering: prepared.reader.scheme.numbering,
     ...(prepared.inference && { tau: prepared.inference.best.tau }),
   };
-  const placed = placeReading(prepared, reading.raw);
   if (!placed.ok) {
     return {
       component,
@@ -97,16 +116,14 @@ export function standingOf(
     };
   }
   const version = placed.value;
-  const known = prepared.releases.filter((r) => r.releasedOn <= on || r.id === version.release);
   const usable = known.filter((r) => !isWithdrawn(r, on));
   const found = newerReleases(prepared, usable, unit, policy, version);
   const behind = behindOf(prepared, found.certain);
   const possibly =
     found.possible.length > 0 ? behindOf(prepared, [...found.certain, ...found.possible]) : undefined;
-  const running = runningOf(prepared, version);
   return {
     component,
-    standing: nameOf(prepared, known, policy, on, version, running, behind),
+    standing: nameOf(prepared, withRunning(known, running), policy, on, version, running, behind),
     reading,
     ...(running && { release: running.id }),
     ...(behind && { behind }),
@@ -114,6 +131,18 @@ export function standingOf(
     because: [seen, ...runningFacts(version, running), ...newerFacts(found, behind), numbering],
   };
 }
+
+/** What a reading says, as a fact. */
+export const readingFact = (reading: Reading): Fact => ({
+  kind: "reading",
+  reading: reading.id,
+  raw: reading.raw,
+  ...(reading.on && { on: reading.on }),
+});
+
+/** A unit may run a release before the day that is written down for it. */
+const withRunning = (known: readonly PlacedRelease[], running: PlacedRelease | undefined) =>
+  running && !known.includes(running) ? [...known, running] : known;
 
 /** The catalogued release that a version is, if it is one. */
 export const runningOf = (prepared: PreparedComponent, version: Version): PlacedRelease | undefined =>

@@ -14,8 +14,8 @@ export type Reading = {
   readonly source: ReadingSource;
   /** The instant as a text that sorts: only for the order of readings. */
   readonly at: string;
-  /** The same as a calendar date in the club's time zone. */
-  readonly on: PlainDate;
+  /** The day it was read, in the club's time zone; absent: nobody knows it. Such a reading is older than any that has one. */
+  readonly on?: PlainDate;
 };
 
 export type UnitFacts = {
@@ -37,8 +37,16 @@ export function newestReading(unit: UnitFacts, component: string, upTo?: PlainDa
   let newest: Reading | undefined;
   for (const reading of unit.readings) {
     if (reading.component !== component) continue;
-    if (upTo !== undefined && reading.on > upTo) continue;
-    if (!newest || reading.at >= newest.at) newest = reading;
+    if (upTo !== undefined && reading.on !== undefined && reading.on > upTo) continue;
+    if (!newest || isNewer(reading, newest)) newest = reading;
   }
   return newest;
 }
+
+/** By when it was read, then by when it was recorded: that is the order in which they come. */
+const isNewer = (reading: Reading, than: Reading): boolean =>
+  reading.on === undefined ? than.on === undefined : than.on === undefined || reading.at >= than.at;
+
+/** The day from which a reading speaks: its own, or, where nobody knows that, the day the unit came into the records. */
+export const dayOf = (reading: Pick<Reading, "on">, unit: Pick<UnitFacts, "addedOn">): PlainDate =>
+  reading.on ?? unit.addedOn;

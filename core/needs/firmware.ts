@@ -1,7 +1,6 @@
 // The firmware need of one component: from when an admitted, fitting release calls for an install, and which one.
 // It is worked out per version, policy and fit, and remembered, since many units share these.
 import {
-  greatestOf,
   orderRelease,
   type PlacedRelease,
   type PreparedComponent,
@@ -11,12 +10,13 @@ import {
 } from "../firmware/catalogue.ts";
 import { compareText } from "../firmware/digits.ts";
 import type { Fact } from "../firmware/facts.ts";
-import type { FallbackRule, Policy } from "../firmware/policy.ts";
+import { type FallbackRule, type Policy, withoutPin } from "../firmware/policy.ts";
 import { fitOf, isAdmitted, runningFacts, runningOf } from "../firmware/standing.ts";
 import type { UnitFacts } from "../firmware/unit.ts";
 import { orderVersions, type Version } from "../firmware/version.ts";
 import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
 import type { NeedCause, Target } from "./need.ts";
+import { countsFrom, refuges, stepsOf, trimmed } from "./targets.ts";
 
 /** A need before the unit's own reading date and holds are laid over it. */
 export type Call = {
@@ -57,8 +57,34 @@ const usableReleases = new WeakMap<
   WeakMap<Policy, Map<string, readonly PlacedRelease[]>>
 >();
 
-/** What calls for an install on a unit that runs `version`, or nothing. In order of date; at most two with a pin. */
+/**
+ * What calls for an install on a unit that runs `version`, or nothing. In order of date; of a pin that ends nothing remains after
+ * its end: what holds until then and what holds from then on are worked out each by itself.
+ */
 export function firmwareCalls(
+  prepared: PreparedComponent,
+  unit: Fitting,
+  policy: Policy,
+  version: Version,
+): readonly Call[] {
+  const { rule } = policy;
+  if (rule.kind !== "pinned") return callsUnder(prepared, unit, policy, version);
+  const pins = rule.releases.some((id) => prepared.byId.has(id));
+  if (!pins) return callsUnder(prepared, unit, withoutPin(policy), version);
+  const pinned = callsUnder(prepared, unit, policy, version);
+  if (rule.until === undefined) return pinned;
+  const end = addDays(rule.until, 1);
+  const before = pinned.flatMap((call) => endingAt(call, end));
+  const after = callsUnder(prepared, unit, withoutPin(policy), version).map((call) => startingAt(call, end));
+  const [last, next] = [before.at(-1), after[0]];
+  // What the unit runs must be left all the same, pin or no pin: that is one need, and keeps its age, if it leads on at once.
+  const alike = last && next && last.cause === next.cause && last.start === undefined;
+  if (alike && (next.targets[0]?.from === end || last.targets.length === 0)) return [goingOn(last, next)];
+  return [...before, ...after];
+}
+
+/** The calls under a policy whose pin, if it has one, does not end. */
+function callsUnder(
   prepared: PreparedComponent,
   unit: Fitting,
   policy: Policy,
@@ -88,10 +114,14 @@ export function firmwareCalls(
   if (byDate) facts.push({ kind: "ordered-by-date", release: byDate.id });
   const { rule } = policy;
   if (rule.kind !== "pinned") return behindCall(prepared, skipped, rule, facts);
-  const pinned = usable.find((r) => rule.releases.includes(r.id));
-  const fallback = behindCall(prepared, skipped, rule.otherwise, facts);
-  return pinned ? pinnedCalls(version, pinned, rule, skipped, fallback, facts) : fallback;
+  const pinned = pinnedIn(usable, policy);
+  return pinned
+    ? pinnedCall(version, pinned, rule, skipped, facts)
+    : behindCall(prepared, skipped, rule.otherwise, facts);
 }
+
+const pinnedIn = (usable: readonly PlacedRelease[], { rule }: Policy): PlacedRelease | undefined =>
+  rule.kind === "pinned" ? usable.find((r) => rule.releases.includes(r.id)) : undefined;
 
 /** The unit must leave what it runs (withdrawn, or on a track not admitted), upwards if it can, else back. */
 function away(
@@ -105,16 +135,13 @@ function away(
   facts: readonly Fact[],
 ): Call {
   const rule = policy.rule.kind === "pinned" ? policy.rule.otherwise : policy.rule;
-  const pinned = policy.rule.kind === "pinned" ? policy.rule.releases : [];
-  const wanted = usable.filter((r) => pinned.includes(r.id));
-  const goals = wanted.length > 0 ? wanted : skipped.length > 0 ? skipped : usable;
   return {
     cause,
     start: undefined,
     ...(notBefore && { notBefore }),
     ...safetyOf(skipped, rule),
     urgency: worseOf(least, worstOf(skipped)),
-    targets: stepsOf(prepared, goals, rule),
+    targets: refuges(prepared, usable, new Set(skipped), rule, pinnedIn(usable, policy)),
     because: [...facts, ...newerFact(skipped), ...fixFacts(skipped), { kind: "rule", rule: policy.rule }],
   };
 }
@@ -126,7 +153,7 @@ function behindCall(
   facts: readonly Fact[],
 ): Call[] {
   const triggers = skipped.filter((r) => calls(r, rule));
-  const start = earliest(triggers.map((r) => countsFrom(r, rule)));
+  const start = earliest(triggers.flatMap((r) => countsFrom(r, rule) ?? []));
   if (start === undefined) return [];
   return [
     {
@@ -140,59 +167,62 @@ function behindCall(
   ];
 }
 
-function pinnedCalls(
+/** Whether newer or older than the pinned release is told by versions, never by dates. */
+function pinnedCall(
   version: Version,
   pinned: PlacedRelease,
-  rule: { readonly until?: PlainDate; readonly releases: string[]; readonly otherwise: FallbackRule },
+  rule: Policy["rule"],
   skipped: readonly PlacedRelease[],
-  fallback: readonly Call[],
   facts: readonly Fact[],
 ): Call[] {
-  const lapses = rule.until === undefined ? undefined : addDays(rule.until, 1);
-  const later = lapses === undefined ? [] : fallback.map((call) => startingAt(call, lapses));
-  const atPin = version.release === pinned.id || orderVersions(version, pinned.read) === 0;
-  if (atPin) return later;
-  const below = skipped.includes(pinned);
-  const inBetween = below ? skipped.filter((r) => r.releasedOn <= pinned.releasedOn) : [];
-  const pin: Call = {
-    cause: "pinned",
-    start: below ? pinned.releasedOn : undefined,
-    notBefore: pinned.releasedOn,
-    ...(lapses && { end: lapses }),
-    ...safetyOf(inBetween, { kind: "newest" }),
-    urgency: worstOf(inBetween),
-    targets: [{ from: pinned.releasedOn, release: pinned.id }],
-    because: [
-      ...facts,
-      ...newerFact(inBetween),
-      ...fixFacts(inBetween),
-      { kind: "rule", rule: { kind: "pinned", ...rule } },
+  if (version.release === pinned.id || orderVersions(version, pinned.read) === 0) return [];
+  const below = orderVersions(version, pinned.read) === -1;
+  const upToPin = below
+    ? skipped.filter((r) => r === pinned || (orderVersions(r.read, pinned.read) ?? 1) <= 0)
+    : [];
+  return [
+    {
+      cause: "pinned",
+      start: below ? pinned.releasedOn : undefined,
+      notBefore: pinned.releasedOn,
+      ...safetyOf(upToPin, { kind: "newest" }),
+      urgency: worstOf(upToPin),
+      targets: [{ from: pinned.releasedOn, release: pinned.id }],
+      because: [...facts, ...newerFact(upToPin), ...fixFacts(upToPin), { kind: "rule", rule }],
+    },
+  ];
+}
+
+/** A call cut off at a day: nothing of it, nor of its targets, remains from then on. */
+function endingAt(call: Call, end: PlainDate): Call[] {
+  if ((call.start ?? call.notBefore ?? call.targets[0]?.from ?? "") >= end) return [];
+  return [{ ...call, end, targets: call.targets.filter((target) => target.from < end) }];
+}
+
+/** A call that speaks from a day on. */
+function startingAt(call: Call, from: PlainDate): Call {
+  const safetyFrom = call.safetyFrom && { ...call.safetyFrom, on: laterOf(call.safetyFrom.on, from) };
+  const rest = { ...call, ...(safetyFrom && { safetyFrom }), targets: trimmed(call.targets, from) };
+  if (call.start === undefined) return { ...rest, notBefore: laterOf(call.notBefore ?? from, from) };
+  const start = laterOf(call.start, from);
+  return { ...rest, start, targets: trimmed(call.targets, start) };
+}
+
+/** Two calls for the same cause, one after the other, as one. */
+function goingOn(first: Call, then: Call): Call {
+  const safety = [first.safetyFrom, then.safetyFrom].flatMap((one) => one ?? []);
+  safety.sort((a, b) => compareText(a.on, b.on));
+  return {
+    ...first,
+    end: undefined,
+    ...(safety[0] && { safetyFrom: safety[0] }),
+    urgency: worseOf(first.urgency, then.urgency),
+    targets: [
+      ...first.targets,
+      ...then.targets.filter((target, i) => i > 0 || target.release !== first.targets.at(-1)?.release),
     ],
   };
-  const next = later[0];
-  // A need that goes on without a gap when the pin lapses is one need, and keeps its age.
-  if (next?.start !== undefined && next.start === lapses) {
-    return [
-      {
-        ...pin,
-        end: undefined,
-        urgency: worseOf(pin.urgency, next.urgency),
-        targets: [...pin.targets, ...next.targets],
-      },
-    ];
-  }
-  return [pin, ...later];
 }
-
-function startingAt(call: Call, from: PlainDate): Call {
-  const start = laterOf(call.start ?? from, from);
-  const safetyFrom = call.safetyFrom && { ...call.safetyFrom, on: laterOf(call.safetyFrom.on, from) };
-  return { ...call, start, ...(safetyFrom && { safetyFrom }), targets: trimmed(call.targets, start) };
-}
-
-/** The day from which a release counts under a rule. */
-export const countsFrom = (release: PlacedRelease, rule: FallbackRule): PlainDate =>
-  rule.kind === "settled" ? addDays(release.releasedOn, rule.days) : release.releasedOn;
 
 /** Whether skipping this release makes a need under the rule. */
 function calls(release: PlacedRelease, rule: FallbackRule): boolean {
@@ -205,34 +235,6 @@ function calls(release: PlacedRelease, rule: FallbackRule): boolean {
   );
 }
 
-/** The dates at which the greatest counting release changes, and to which. */
-function stepsOf(
-  prepared: PreparedComponent,
-  releases: readonly PlacedRelease[],
-  rule: FallbackRule,
-): Target[] {
-  const inOrder = releases
-    .map((release) => ({ release, from: countsFrom(release, rule) }))
-    .sort((a, b) => compareText(a.from, b.from));
-  const steps: Target[] = [];
-  let greatest: PlacedRelease | undefined;
-  for (const { release, from } of inOrder) {
-    const next: PlacedRelease | undefined = greatest ? greatestOf(prepared, [greatest, release]) : release;
-    if (!next || next === greatest) continue;
-    greatest = next;
-    if (steps.at(-1)?.from === from) steps.pop();
-    steps.push({ from, release: next.id });
-  }
-  return steps;
-}
-
-/** Steps before a date folded into one at that date. */
-function trimmed(steps: readonly Target[], start: PlainDate): Target[] {
-  const before = steps.filter((s) => s.from <= start).at(-1);
-  const after = steps.filter((s) => s.from > start);
-  return before ? [{ from: start, release: before.release }, ...after] : after;
-}
-
 const worstOf = (releases: readonly PlacedRelease[]): Urgency =>
   releases.reduce<Urgency>((worst, r) => worseOf(worst, r.worst), "routine");
 
@@ -242,7 +244,10 @@ const earliest = (dates: readonly PlainDate[]): PlainDate | undefined =>
 function safetyOf(skipped: readonly PlacedRelease[], rule: FallbackRule): Pick<Call, "safetyFrom"> {
   const [first] = skipped
     .filter((r) => r.worst === "safety")
-    .map((r) => ({ on: countsFrom(r, rule), release: r.id }))
+    .flatMap((r) => {
+      const on = countsFrom(r, rule);
+      return on === undefined ? [] : [{ on, release: r.id }];
+    })
     .sort((a, b) => compareText(a.on, b.on));
   return first ? { safetyFrom: first } : {};
 }

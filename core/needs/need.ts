@@ -20,6 +20,7 @@ export const NEED_CAUSES = [
   "back-from-custody",
   "flash-unconfirmed",
   "ahead",
+  "unlisted",
 ] as const;
 export type NeedCause = (typeof NEED_CAUSES)[number];
 

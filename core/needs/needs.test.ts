@@ -2,13 +2,13 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { type Component, catalogueOf, type Release, type Urgency } from "../firmware/catalogue.ts";
-import { PLAIN_POLICY, type Policy } from "../firmware/policy.ts";
+import { type FallbackRule, PLAIN_POLICY, type Policy } from "../firmware/policy.ts";
 import { standingOf } from "../firmware/standing.ts";
 import type { Reading, UnitFacts } from "../firmware/unit.ts";
 import { addDays, plain } from "../quantities/date.ts";
 import { mossOf } from "./moss.ts";
 import { heldUntil, isHeld, isOpen, targetOn } from "./need.ts";
-import { type OraclePolicy, type OracleRelease, openOn } from "./oracle.ts";
+import { type OraclePolicy, type OracleRelease, openOn, type PinnedPolicy, toldOn } from "./oracle.ts";
 import { needsOf } from "./unit.ts";
 
 const start = plain("2025-01-01");
@@ -176,8 +176,62 @@ describe("policies", () => {
       { dueFrom: day(130), dueTo: day(201) },
     ]);
     expect(firmware(u, c, pin(200))).toMatchObject([
-      { dueFrom: day(50), targets: [{ release: "1.1" }, { from: day(201), release: "1.3" }] },
+      { cause: "pinned", dueFrom: day(50), dueTo: day(201), targets: [{ release: "1.1" }] },
+      { cause: "behind", dueFrom: day(201), targets: [{ from: day(201), release: "1.3" }] },
     ]);
+  });
+  test("a release written down late is told by its version: what lies below the pin is skipped on the way, what lies above is not", () => {
+    const late = main(
+      release("1.0", 0),
+      release("1.2", 30),
+      release("1.1", 90, { fixes: fix("safety") }),
+      release("1.3", 20, { fixes: fix("safety") }),
+    );
+    const to = (n: string) =>
+      firmware(
+        u,
+        late,
+        policy({ rule: { kind: "pinned", releases: [n], otherwise: { kind: "newest" } } }),
+      )[0];
+    expect(to("1.2")?.because).toContainEqual({ kind: "fixes", release: "1.1", tag: "x", urgency: "safety" });
+    expect(to("1.2")?.urgency).toBe("safety");
+    expect(to("1.1")?.because.some((f) => f.kind === "fixes" && f.release === "1.3")).toBe(false);
+  });
+  test("what settles first does not hold back the pinned release, and a merged need still breaks its hold for safety", () => {
+    const rule = (until?: number): Policy["rule"] => ({
+      kind: "pinned",
+      releases: ["1.2"],
+      otherwise: { kind: "settled", days: 100 },
+      ...(until !== undefined && { until: day(until) }),
+    });
+    const gone = main(
+      release("1.1", 0, { withdrawn: { on: day(20), why: "bad" } }),
+      release("1.2", 30),
+      release("1.3", 120, { fixes: fix("safety") }),
+    );
+    const runs = unit([reading("1.1", 10)]);
+    expect(firmware(runs, gone, policy({ rule: rule() }))).toMatchObject([
+      { cause: "withdrawn", dueFrom: day(20), targets: [{ from: day(30), release: "1.2" }] },
+    ]);
+    const [both, ...none] = firmware(runs, gone, policy({ rule: rule(150) }));
+    expect(none).toEqual([]);
+    expect(both?.targets).toEqual([
+      { from: day(30), release: "1.2" },
+      { from: day(220), release: "1.3" },
+    ]);
+    const hold = { until: day(300), why: "event" };
+    expect(firmware({ ...runs, hold }, gone, policy({ rule: rule(150) }))[0]).toMatchObject({
+      dueFrom: day(220),
+      heldFrom: day(20),
+    });
+  });
+  test("a release so late, or a policy so patient, that no calendar has the day never counts", () => {
+    const far = main(release("1.0", 0), { ...release("1.1", 0), releasedOn: plain("9998-12-31") });
+    const patient = policy({ rule: { kind: "settled", days: 3650 } });
+    expect(firmware(u, far, patient)).toEqual([]);
+    expect(
+      needsOf(unit([{ ...reading("1.0", 0), on: plain("9998-12-31") }]), catalogueOf([far]), patient),
+    ).toMatchObject([{ cause: "stale", dueFrom: "9999-12-31" }]);
   });
   test("a hold moves a need past itself; a safety fix breaks through, unless told not to", () => {
     const hold = { until: day(150), why: "event" };
@@ -246,6 +300,13 @@ const oraclePolicy: fc.Arbitrary<OraclePolicy> = fc.record({
   breaks: fc.boolean(),
 });
 
+const ruleOf = (wanted: OraclePolicy): FallbackRule =>
+  wanted.rule === "settled"
+    ? { kind: "settled", days: wanted.days }
+    : wanted.rule === "fixes"
+      ? { kind: "fixes", tags: ["watch"], atLeast: "safety" }
+      : { kind: "newest" };
+
 test("firmware needs agree with the day-by-day oracle, and moss never falls while nothing is done", () => {
   fc.assert(
     fc.property(fc.array(oracleRelease, { maxLength: 7 }), oraclePolicy, (list, wanted) => {
@@ -262,12 +323,7 @@ test("firmware needs agree with the day-by-day oracle, and moss never falls whil
         ),
       );
       const p = policy({
-        rule:
-          wanted.rule === "settled"
-            ? { kind: "settled", days: wanted.days }
-            : wanted.rule === "fixes"
-              ? { kind: "fixes", tags: ["watch"], atLeast: "safety" }
-              : { kind: "newest" },
+        rule: ruleOf(wanted),
         tracks: wanted.beta ? ["beta"] : [],
         safetyBreaksHold: wanted.breaks,
         ...(wanted.holdTo !== undefined && { hold: { until: day(wanted.holdTo), why: "h" } }),
@@ -287,6 +343,131 @@ test("firmware needs agree with the day-by-day oracle, and moss never falls whil
     }),
     { numRuns: 300 },
   );
+});
+
+test("pins, withdrawals and tracks left: on every day what that day alone would say", () => {
+  const pinnedPolicy: fc.Arbitrary<PinnedPolicy> = fc
+    .tuple(
+      oraclePolicy,
+      fc.boolean(),
+      fc.option(
+        fc.record({ n: fc.integer({ min: 1, max: 8 }), until: fc.option(fc.nat(90), { nil: undefined }) }),
+        {
+          nil: undefined,
+          freq: 5,
+        },
+      ),
+    )
+    .map(([plainPolicy, community, pin]) => ({ ...plainPolicy, holdTo: undefined, community, pin }));
+  const causes = new Set<string>();
+  fc.assert(
+    fc.property(
+      fc.array(oracleRelease, { maxLength: 7 }),
+      pinnedPolicy,
+      fc.integer({ min: 1, max: 9 }),
+      fc.nat(60),
+      (list, wanted, runs, readOn) => {
+        const oracle: OracleRelease[] = list.map((r, i) => ({ ...r, n: i + 1 }));
+        const c = main(
+          ...oracle.map((r) =>
+            release(String(r.n), r.day, {
+              track: r.track,
+              ...(r.withdrawn !== undefined && { withdrawn: { on: day(r.withdrawn), why: "w" } }),
+              ...(r.revision && { hardwareRevisions: [r.revision] }),
+              fixes: [...(r.safety ? fix("safety", "s") : []), ...(r.watched ? fix("routine", "watch") : [])],
+            }),
+          ),
+        );
+        const otherwise = ruleOf(wanted);
+        const { pin } = wanted;
+        const p = policy({
+          rule: pin
+            ? {
+                kind: "pinned",
+                releases: [String(pin.n)],
+                otherwise,
+                ...(pin.until !== undefined && { until: day(pin.until) }),
+              }
+            : otherwise,
+          tracks: [
+            ...(wanted.beta ? (["beta"] as const) : []),
+            ...(wanted.community ? (["community"] as const) : []),
+          ],
+        });
+        const u = unit([reading(String(runs), readOn)], { hardwareRevision: "A" });
+        const needs = needsOf(u, catalogueOf([c]), p).filter((n) => n.kind === "firmware");
+        for (const { targets } of needs)
+          expect(targets.map((t) => t.from)).toEqual([...new Set(targets.map((t) => t.from))].sort());
+        for (let d = 0; d <= 100; d++) {
+          const open = needs.filter((need) => isOpen(need, day(d)));
+          const told = toldOn(oracle, runs, readOn, wanted, d);
+          const found = open.map((need) => ({ cause: need.cause, target: targetOn(need, day(d)) }));
+          const expected = told ? [{ cause: told.cause, target: told.target?.toString() }] : [];
+          expect([d, found]).toEqual([d, expected]);
+          if (told) causes.add(told.cause);
+        }
+      },
+    ),
+    { numRuns: 1500 },
+  );
+  expect([...causes].sort()).toEqual(["aside", "behind", "pinned", "withdrawn"]);
+});
+
+describe("nothing to compare with", () => {
+  const none = (c: Component, u = unit([reading("what it says", 5)], { hardwareRevision: "B" })) =>
+    needsOf(u, catalogueOf([c]), policy());
+  test("is said, and is for whoever keeps the catalogue; reading again would not help", () => {
+    for (const c of [
+      main(),
+      main(release("1.0", 0, { hardwareRevisions: ["A"] })),
+      main(release("1.0", 0, { draft: true })),
+    ]) {
+      expect(none(c).map((n) => [n.kind, n.cause, n.dueFrom])).toEqual([
+        ["reading", "stale", day(370)],
+        ["catalogue", "unlisted", day(5)],
+      ]);
+      expect(standing(unit([reading("1.0", 5)], { hardwareRevision: "B" }), c)).toMatchObject({
+        standing: "unlisted",
+      });
+    }
+  });
+  test("ends with the first release that fits, or may fit", () => {
+    const listed = main(release("1.0", 50, { hardwareRevisions: ["B"] }));
+    const runs = unit([reading("1.0", 5)], { hardwareRevision: "B" });
+    expect(none(listed, runs)).toMatchObject([
+      { kind: "reading" },
+      { cause: "unlisted", dueFrom: day(5), dueTo: day(50) },
+    ]);
+    expect(standing(runs, listed, policy(), 49).standing).toBe("unlisted");
+    expect(standing(runs, listed, policy(), 50).standing).toBe("current");
+    expect(none(main(release("1.0", 5)), unit([reading("1.0", 5)])).map((n) => n.cause)).toEqual(["stale"]);
+    expect(
+      none(main(release("1.0", 0, { hardwareRevisions: ["A"] })), unit([reading("1.0", 5)])).map(
+        (n) => n.cause,
+      ),
+    ).toEqual(["stale"]);
+  });
+});
+
+describe("a reading whose day nobody knows", () => {
+  const c = main(release("1.0", 0), release("1.1", 50));
+  const undated = (raw: string): Reading => {
+    const { on: _, ...rest } = reading(raw, 0);
+    return { ...rest, id: "undated", at: "-infinity" };
+  };
+  test("counts, but is old from the first, and gives way to any that has a day", () => {
+    const u = unit([undated("1.0")], { addedOn: day(20) });
+    expect(standing(u, c).standing).toBe("behind");
+    expect(needsOf(u, catalogueOf([c]), policy())).toMatchObject([
+      { cause: "stale", dueFrom: day(20), because: [{ kind: "reading", raw: "1.0" }, { kind: "stale" }] },
+      { cause: "behind", dueFrom: day(50) },
+    ]);
+    for (const readings of [
+      [undated("1.0"), reading("1.1", 1)],
+      [reading("1.1", 1), undated("1.0")],
+    ])
+      expect(standing(unit(readings), c)).toMatchObject({ standing: "current", reading: { raw: "1.1" } });
+  });
 });
 
 test("moss by its bounds", () => {

@@ -45,3 +45,51 @@ export function openOn(
   if (!due) return undefined;
   return Math.max(...skipped.filter((r) => counts(r, day)).map((r) => r.n));
 }
+
+export type PinnedPolicy = OraclePolicy & {
+  readonly community: boolean;
+  readonly pin?: { readonly n: number; readonly until?: number | undefined } | undefined;
+};
+
+/**
+ * What a unit of revision A that runs `runs`, read on `readOn`, is told on one day, worked out for that day alone: why it has to be
+ * changed, and to which release. Without holds. Undefined: nothing.
+ */
+export function toldOn(
+  releases: readonly OracleRelease[],
+  runs: number,
+  readOn: number,
+  policy: PinnedPolicy,
+  day: number,
+): { readonly cause: string; readonly target: number | undefined } | undefined {
+  const pin =
+    policy.pin && (policy.pin.until === undefined || day <= policy.pin.until) ? policy.pin.n : undefined;
+  const admitted = (r: OracleRelease) =>
+    r.track === "factory" ||
+    (r.track === "beta" && policy.beta) ||
+    (r.track === "community" && policy.community) ||
+    r.n === pin;
+  const usable = releases.filter((r) => r.withdrawn === undefined && r.revision !== "B" && admitted(r));
+  const out = usable.filter((r) => r.day <= day);
+  const counting = usable.filter((r) => r.day + (policy.rule === "settled" ? policy.days : 0) <= day);
+  const most = (some: readonly OracleRelease[]) =>
+    some.length > 0 ? Math.max(...some.map((r) => r.n)) : undefined;
+  const running = releases.find((r) => r.n === runs);
+  const leave = (cause: string) => ({
+    cause,
+    target: out.some((r) => r.n === pin)
+      ? pin
+      : (most(counting.filter((r) => r.n > runs)) ?? most(counting) ?? most(out)),
+  });
+  if (running?.withdrawn !== undefined)
+    return day >= Math.max(readOn, running.withdrawn) ? leave("withdrawn") : undefined;
+  if (running && !admitted(running)) return day >= readOn ? leave("aside") : undefined;
+  const pinned = usable.find((r) => r.n === pin);
+  if (pinned) {
+    if (pinned.n === runs || day < pinned.day || (pinned.n < runs && day < readOn)) return undefined;
+    return { cause: "pinned", target: pinned.n };
+  }
+  const newer = counting.filter((r) => r.n > runs);
+  const called = newer.some((r) => policy.rule !== "fixes" || r.watched || r.safety);
+  return called ? { cause: "behind", target: most(newer) } : undefined;
+}

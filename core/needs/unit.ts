@@ -6,10 +6,10 @@ import { compareText } from "../firmware/digits.ts";
 import type { Fact } from "../firmware/facts.ts";
 import { type PlacingProblem, placeReading, placingFact } from "../firmware/placing.ts";
 import type { Hold, Policy } from "../firmware/policy.ts";
-import { isAheadOfAll } from "../firmware/standing.ts";
-import { newestReading, type Reading, type UnitFacts } from "../firmware/unit.ts";
+import { fitOf, isAheadOfAll, readingFact } from "../firmware/standing.ts";
+import { dayOf, newestReading, type Reading, type UnitFacts } from "../firmware/unit.ts";
 import type { Version } from "../firmware/version.ts";
-import { addDays, laterOf, type PlainDate } from "../quantities/date.ts";
+import { addDays, daysAfter, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
 import { type Call, firmwareCalls } from "./firmware.ts";
 import type { Need, NeedCause, Target } from "./need.ts";
 
@@ -28,9 +28,14 @@ function needsOfComponent(unit: UnitFacts, prepared: PreparedComponent, policy: 
     needs.push(readingNeed(unit, component, policy, "unread", unit.addedOn, [never]));
     return;
   }
-  const seen: Fact = { kind: "reading", reading: reading.id, raw: reading.raw, on: reading.on };
+  const seen = readingFact(reading);
   const placed = placeReading(prepared, reading.raw);
-  needs.push(recheckNeed(unit, component, policy, reading, seen, placed.ok ? undefined : placed.problem));
+  const listed = firstListed(prepared, unit);
+  // With nothing to compare there is nothing that another look would make clearer.
+  const problem = placed.ok || listed === undefined ? undefined : placed.problem;
+  needs.push(recheckNeed(unit, component, policy, reading, seen, problem));
+  const unlisted = unlistedNeed(unit, component, policy, reading, seen, listed);
+  if (unlisted) needs.push(unlisted);
   if (!placed.ok) return;
   const version = placed.value;
   for (const call of rememberedCalls(prepared, unit, policy, version)) {
@@ -45,12 +50,49 @@ function needsOfComponent(unit: UnitFacts, prepared: PreparedComponent, policy: 
       component,
       cause: "ahead",
       urgency: "routine",
-      dueFrom: reading.on,
+      dueFrom: dayOf(reading, unit),
       targets: NONE,
       because,
     };
     needs.push(pastHolds(need, unit, policy));
   }
+}
+
+/** The day from which a release that fits, or may fit, is known; undefined while there is none. */
+function firstListed(prepared: PreparedComponent, unit: UnitFacts): PlainDate | undefined {
+  let first: PlainDate | undefined;
+  for (const release of prepared.releases)
+    if (fitOf(release, unit) !== "does-not-fit")
+      first = first === undefined ? release.releasedOn : earlierOf(first, release.releasedOn);
+  return first;
+}
+
+/** We know of no release for it: that is for whoever keeps the catalogue, and ends with the first that fits. */
+function unlistedNeed(
+  unit: UnitFacts,
+  component: string,
+  policy: Policy,
+  reading: Reading,
+  seen: Fact,
+  listed: PlainDate | undefined,
+): Need | undefined {
+  const need: Need = {
+    unit: unit.id,
+    kind: "catalogue",
+    component,
+    cause: "unlisted",
+    urgency: "routine",
+    dueFrom: dayOf(reading, unit),
+    targets: NONE,
+    because: [seen, { kind: "none-known" }],
+  };
+  return ending(pastHolds(need, unit, policy), listed);
+}
+
+/** A need that stands no more from a day on; none at all if it would be due only then. */
+function ending(need: Need, end: PlainDate | undefined): Need | undefined {
+  if (end === undefined) return need;
+  return need.dueFrom >= end ? undefined : { ...need, dueTo: end };
 }
 const NONE: readonly Target[] = [];
 
@@ -69,11 +111,11 @@ function recheckNeed(
   problem: PlacingProblem | undefined,
 ): Need {
   const { recheckAfterDays: afterDays } = policy;
-  const { on } = reading;
-  const from = addDays(on, afterDays);
-  const stale: Fact = { kind: "stale", on, afterDays };
+  const on = dayOf(reading, unit);
+  const from = staleFrom(reading, unit, afterDays);
+  const stale: Fact = { kind: "stale", ...(reading.on && { on: reading.on }), afterDays };
   const { backOn } = unit;
-  const isBack = backOn !== undefined && on < backOn;
+  const isBack = backOn !== undefined && (reading.on === undefined || on < backOn);
   // Nearly every reading: only its age will ask for another.
   if (!isBack && reading.source !== "flash" && !problem) {
     return readingNeed(unit, component, policy, "stale", from, [seen, stale]);
@@ -87,13 +129,22 @@ function recheckNeed(
     });
   }
   if (reading.source === "flash") {
-    causes.push({ cause: "flash-unconfirmed", from: on, fact: { kind: "flash-unconfirmed", on } });
+    const fact: Fact = { kind: "flash-unconfirmed", ...(reading.on && { on: reading.on }) };
+    causes.push({ cause: "flash-unconfirmed", from: on, fact });
   }
   if (problem) causes.push({ cause: "unclear", from: on, fact: placingFact(problem) });
   causes.sort((a, b) => compareText(a.from, b.from));
   const first = causes[0] ?? { cause: "stale", from };
   return readingNeed(unit, component, policy, first.cause, first.from, [seen, ...causes.map((c) => c.fact)]);
 }
+
+/** The day from which a reading is too old. One whose day nobody knows is from the first; one so long good that no calendar has its end, never. */
+function staleFrom(reading: Reading, unit: UnitFacts, afterDays: number): PlainDate {
+  if (reading.on === undefined) return unit.addedOn;
+  const from = daysAfter(reading.on, afterDays);
+  return from.ok ? from.value : NEVER;
+}
+const NEVER = "9999-12-31" as PlainDate;
 
 function readingNeed(
   unit: UnitFacts,
@@ -130,13 +181,11 @@ function firmwareNeed(
     component,
     cause: call.cause,
     urgency: call.urgency,
-    dueFrom: call.start ?? laterOf(reading.on, call.notBefore ?? reading.on),
+    dueFrom: call.start ?? laterOf(dayOf(reading, unit), call.notBefore ?? dayOf(reading, unit)),
     targets: call.targets,
     because: [seen, ...call.because],
   };
-  const need = pastHolds(plain, unit, policy, call.safetyFrom);
-  if (call.end === undefined) return need;
-  return need.dueFrom >= call.end ? undefined : { ...need, dueTo: call.end };
+  return ending(pastHolds(plain, unit, policy, call.safetyFrom), call.end);
 }
 
 /** A need moved past the holds on the unit and its group; a safety fix breaks through, unless the policy says otherwise. */

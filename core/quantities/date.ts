@@ -1,17 +1,24 @@
 // Calendar dates without time or zone, as `YYYY-MM-DD` strings that sort as they read.
 // Nothing here reads a clock: "today" is always handed in.
+import { bad, good, type Result } from "./result.ts";
+
 declare const plainDate: unique symbol;
-/** A real calendar date, `YYYY-MM-DD`, years 0001 to 9999. Compare with `<` and `>`. */
+/** A real calendar date, `YYYY-MM-DD`, years 0001 to 9998. Compare with `<` and `>`. */
 export type PlainDate = string & { readonly [plainDate]: true };
 
 const MS_PER_DAY = 86_400_000;
 const SHAPE = /^(\d{4})-(\d{2})-(\d{2})$/;
 
-/** True if the text is a real date: shape and calendar both. */
+/** The last year that a date of ours may lie in: a day after any of them can still be written. */
+const LAST_YEAR = 9998;
+
+/** True if the text is a real date of ours: shape and calendar both. */
 export function isPlainDate(text: string): text is PlainDate {
   const parts = SHAPE.exec(text);
   if (!parts) return false;
-  return isCalendarDate(Number(parts[1]), Number(parts[2]), Number(parts[3]));
+  return (
+    Number(parts[1]) <= LAST_YEAR && isCalendarDate(Number(parts[1]), Number(parts[2]), Number(parts[3]))
+  );
 }
 
 /** True if year, month (1-12) and day name a day that exists in the Gregorian calendar. */
@@ -56,7 +63,19 @@ function dayNumberOf(date: PlainDate): number {
   );
 }
 
-/** The date `days` later (or earlier, if negative). */
+/** The last day that can be written at all. */
+const END_OF_CALENDAR = dayNumberOf("9999-12-31" as PlainDate);
+const BEGIN_OF_CALENDAR = dayNumberOf("0001-01-01" as PlainDate);
+
+/** The date `days` later (or earlier, if negative). Problem: `beyond-calendar`, where it cannot be written as one of ours. */
+export function daysAfter(date: PlainDate, days: number): Result<PlainDate, { kind: "beyond-calendar" }> {
+  const sum = dayNumberOf(date) + days;
+  return sum > END_OF_CALENDAR || sum < BEGIN_OF_CALENDAR
+    ? bad({ kind: "beyond-calendar" })
+    : good(addDays(date, days));
+}
+
+/** The date `days` later (or earlier, if negative), where that is known to be within the calendar; throws where it is not. */
 export function addDays(date: PlainDate, days: number): PlainDate {
   if (days === 0) return date;
   let known = sums.get(days);
@@ -67,7 +86,10 @@ export function addDays(date: PlainDate, days: number): PlainDate {
   }
   let sum = known.get(date);
   if (sum === undefined) {
-    sum = new Date((dayNumberOf(date) + days) * MS_PER_DAY).toISOString().slice(0, 10) as PlainDate;
+    const day = dayNumberOf(date) + days;
+    if (day > END_OF_CALENDAR || day < BEGIN_OF_CALENDAR)
+      throw new RangeError(`${days} days after ${date} is no date`);
+    sum = new Date(day * MS_PER_DAY).toISOString().slice(0, 10) as PlainDate;
     if (known.size > 5000) known.clear();
     known.set(date, sum);
   }

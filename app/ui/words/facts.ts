@@ -14,7 +14,12 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
     case "never-read":
       return { text: `In the records since ${day(fact.since)} and never read.`, to: "readings" };
     case "reading":
-      return { text: `Read as “${clip(fact.raw)}” on ${day(fact.on)}.`, to: "readings" };
+      return {
+        text: `Read as “${clip(fact.raw)}” on ${fact.on ? day(fact.on) : "a day that nobody knows"}.`,
+        to: "readings",
+      };
+    case "none-known":
+      return { text: "We know of no release for it, so that there is nothing to compare.", to: "releases" };
     case "runs":
       return { text: `That is release ${names.release(fact.release)}.`, to: "releases" };
     case "runs-uncatalogued":
@@ -88,14 +93,14 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
       };
     case "stale":
       return {
-        text: `Readings are good for ${counted(fact.afterDays, "day")}; this one is from ${day(fact.on)}.`,
+        text: `Readings are good for ${counted(fact.afterDays, "day")}; ${fact.on ? `this one is from ${day(fact.on)}` : "nobody knows the day of this one, so it counts as older"}.`,
         to: "group",
       };
     case "back-from-custody":
       return { text: `It came back on ${day(fact.on)} and has not been read since.`, to: "history" };
     case "flash-unconfirmed":
       return {
-        text: `The flash on ${day(fact.on)} has not been confirmed by reading it off the radio.`,
+        text: `The flash ${fact.on ? `on ${day(fact.on)}` : "on a day that nobody knows"} has not been confirmed by reading it off the radio.`,
         to: "readings",
       };
   }

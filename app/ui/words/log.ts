@@ -83,7 +83,13 @@ export function sayEntry(
     case "units-imported":
       return `brought in ${entry.file}: ${entry.added} added, ${entry.changed} changed, ${counted(entry.readings, "reading")}`;
     case "reading":
-      return `read ${entry.component} ${clip(entry.raw)} ${SOURCE_WORDS[entry.source] ?? ""}`;
+      return `read ${entry.component} ${clip(entry.raw)} ${SOURCE_WORDS[entry.source] ?? ""}${entry.on ? `, on ${day(entry.on)}` : ""}`;
+    case "reading-struck":
+      return `struck the reading ${entry.component} ${clip(entry.raw)}: ${entry.why}`;
+    case "try-struck":
+      return `struck a try with ${clip(entry.what)}: ${entry.why}`;
+    case "clock-jumped":
+      return `the server's clock jumped ${entry.seconds < 0 ? "back" : "ahead"} by ${counted(Math.abs(entry.seconds), "second")}`;
     case "lent":
       return `lent to ${entry.to}${entry.dueBack ? `, due back ${day(entry.dueBack)}` : ""}`;
     case "back":

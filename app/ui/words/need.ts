@@ -36,6 +36,8 @@ export function sayNeed(need: SaidNeed, names: Names, many: boolean): string {
       return `${which}read it; it came back and nobody has`;
     case "flash-unconfirmed":
       return `${which}read it to confirm the flash`;
+    case "unlisted":
+      return `${which}find out which releases there are for it; we know of none`;
     case "ahead":
       return `${which}add what it runs to our list of releases`;
   }

@@ -21,6 +21,7 @@ export const STANDING_WORD: Record<StandingName, string> = {
   ahead: "newer than all we know",
   aside: "on another track",
   unread: "not read yet",
+  unlisted: "no release known",
   unclear: "unclear",
   withdrawn: "withdrawn release",
 };
@@ -101,6 +102,8 @@ export function sayStanding(standing: Standing, names: Names): string {
       return "on a track that its group does not use";
     case "unread":
       return "We have not read this radio yet";
+    case "unlisted":
+      return "we know of no release for it; there is nothing to compare";
     case "withdrawn":
       return "runs a release that has been withdrawn";
     case "unclear": {
