@@ -9,7 +9,16 @@ import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
-import { PLAIN_RELEASE, PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { makeLink } from "./sessions.ts";
+import { rememberSheet } from "./sheets.ts";
+import {
+  PLAIN_RELEASE,
+  PLAIN_UNIT,
+  type TestDatabase,
+  takenBack,
+  testDatabase,
+  twoClubs,
+} from "./testing.ts";
 import { layTestKit } from "./testing-kit.ts";
 import { addUnit } from "./units.ts";
 import { bringUpToDate } from "./work.ts";
@@ -83,13 +92,15 @@ beforeAll(async () => {
       "insert into file (club_id, sha256, size, content) values (current_club(), repeat('a', 64), 1, '\\x00')",
     );
     await layTestKit(tx, model, one.person);
+    await makeLink(tx, one.person, Buffer.alloc(32));
+    await rememberSheet(tx, [["tag", "tag"]], ["-"]);
     await recompute(tx, { of: "club" });
     await bringUpToDate(tx, { of: "club" }, "for the test", 0);
   });
   const owner = new pg.Client({ connectionString: database.ownerUrl });
   await owner.connect();
   const { rows } = await owner.query(
-    "select tablename from pg_tables where schemaname = 'public' and tablename not in ('migration', 'sign_in_attempt') order by 1",
+    "select tablename from pg_tables where schemaname = 'public' and tablename not in ('migration', 'sign_in_attempt', 'signing_key') order by 1",
   );
   tables = rows.map((row) => row.tablename);
   await owner.end();
@@ -182,7 +193,22 @@ test("the log and the readings only grow, even for the owner of the tables", asy
   const owner = new pg.Client({ connectionString: database.ownerUrl });
   await owner.connect();
   await expect(owner.query("delete from log")).rejects.toThrow(/only grows/);
-  await expect(owner.query("update reading set raw = 'x'")).rejects.toThrow(/never edited/);
   await expect(owner.query("truncate log")).rejects.toThrow(/only grows/);
+  for (const table of ["reading", "attempt"])
+    await expect(owner.query(`truncate ${table}`)).rejects.toThrow(/stays/);
   await owner.end();
+  // Who is not the owner sees the rows of one club; that is as far as any change could reach.
+  const changes = [
+    "update reading set raw = 'x'",
+    "update reading set struck_at = now(), struck_why = 'w', read_at = now() - interval '1 day'",
+    "delete from reading",
+    "update attempt set worked = not worked",
+  ];
+  for (const change of changes)
+    await expect(withClub(one, (tx) => tx.query(change))).rejects.toThrow(/permission denied|never edited/);
+  const strike = "update reading set struck_at = now(), struck_why = 'a slip'";
+  await takenBack(one, async (tx) => {
+    expect((await tx.query(strike)).rowCount).toBe(1);
+  });
+  await expect(withClub(one, (tx) => tx.query(`${strike}; ${strike}`))).rejects.toThrow(/never edited/);
 });

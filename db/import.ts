@@ -13,9 +13,10 @@ import {
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { tell } from "./log.ts";
-import { recompute } from "./needs.ts";
 import { addParts } from "./parts.ts";
 import type { Tx } from "./pool.ts";
+import { noonOf } from "./readings.ts";
+import { bringUpToDate } from "./work.ts";
 
 type KnownUnitRow = {
   id: string;
@@ -27,24 +28,39 @@ type KnownUnitRow = {
   place: string;
   group_name: string;
   note: string;
+  holder: string | null;
 };
-type KnownReadingRow = { unit_id: string; component: string; raw: string; read_on: PlainDate };
+type KnownReadingRow = {
+  unit_id: string;
+  component: string;
+  raw: string;
+  read_on: PlainDate | null;
+  struck: boolean;
+};
 
-export async function knownClub(tx: Tx): Promise<KnownClub> {
+/** What the club has, with the readings of those radios that a sheet names. */
+export async function knownClub(tx: Tx, tags: ReadonlySet<string>): Promise<KnownClub> {
   const units = await tx.query<KnownUnitRow>(
     `select u.id, u.tag, u.model_id, coalesce(h.name, '') hardware, coalesce(u.region, '') region, u.serial,
-       coalesce(p.name, '') place, coalesce(g.name, '') group_name, u.note
+       coalesce(p.name, '') place, coalesce(g.name, '') group_name, u.note, w.name holder
      from unit u
+     left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null
+     left join person w on w.club_id = k.club_id and w.id = k.person_id
      left join hardware_revision h on h.club_id = u.club_id and h.id = u.hardware_revision_id
      left join place p on p.club_id = u.club_id and p.id = u.place_id
      left join unit_group g on g.club_id = u.club_id and g.id = u.group_id
      where u.shelved_at is null`,
   );
   const readings = await tx.query<KnownReadingRow>(
-    `select r.unit_id, c.name component, r.raw, (r.read_at at time zone (select time_zone from club))::date read_on
+    `select r.unit_id, c.name component, r.raw, (r.read_at at time zone (select time_zone from club))::date read_on,
+       r.struck_at is not null struck
      from reading r join unit u on u.club_id = r.club_id and u.id = r.unit_id
      join component c on c.club_id = r.club_id and c.id = r.component_id and c.model_id = u.model_id
-     order by r.read_at desc, r.id desc`,
+     where r.unit_id = any($1::bigint[]) order by r.placed_at desc, r.id desc`,
+    [units.rows.filter((row) => tags.has(folded(row.tag))).map((row) => row.id)],
+  );
+  const people = await tx.query<{ id: string; name: string }>(
+    "select id, name from person where shelved_at is null",
   );
   const byUnit = groupBy(readings.rows, (row) => row.unit_id);
   const former = await tx.query<{ tag: string; now: string }>(
@@ -58,6 +74,7 @@ export async function knownClub(tx: Tx): Promise<KnownClub> {
   );
   return {
     models: models.rows,
+    people: byOwnName(people.rows),
     renamed: new Map(former.rows.map(({ tag, now }) => [folded(tag), now])),
     units: new Map(
       units.rows.map((row): [string, KnownRow] => {
@@ -73,6 +90,7 @@ export async function knownClub(tx: Tx): Promise<KnownClub> {
             place: row.place,
             group: row.group_name,
             note: row.note,
+            ...(row.holder !== null && { holder: row.holder }),
             read: readByComponent(own),
           },
         ];
@@ -81,11 +99,22 @@ export async function knownClub(tx: Tx): Promise<KnownClub> {
   };
 }
 
+/** Those who share a name are not told apart by it. */
+function byOwnName(people: readonly { id: string; name: string }[]): Map<string, string> {
+  const found = groupBy(people, (person) => folded(person.name));
+  return new Map(
+    [...found].flatMap(([name, all]) => (all.length === 1 && all[0] ? [[name, all[0].id]] : [])),
+  );
+}
+
 const readByComponent = (newestFirst: readonly KnownReadingRow[]): Map<string, KnownReadings> =>
   new Map(
     [...groupBy(newestFirst, (row) => folded(row.component))].map(([component, own]) => [
       component,
-      { newest: own[0]?.raw ?? "", all: new Set(own.map((r) => readingKey(r.raw, r.read_on))) },
+      {
+        newest: own.find((r) => !r.struck)?.raw ?? "",
+        all: new Set(own.map((r) => readingKey(r.raw, r.read_on ?? undefined))),
+      },
     ]),
   );
 
@@ -152,14 +181,21 @@ export async function bringIn(
   const readings = await tx.query(PUT_READINGS, [JSON.stringify(told), options.by]);
   const added = touched.filter((row) => row.act === "add").length;
   const brought = { added, changed: touched.length - added, readings: readings.rowCount ?? 0 };
+  const lent = touched.flatMap((row) =>
+    row.lendTo
+      ? [{ unit: row.unit ?? ids.get(row.values.tag), person: row.lendTo.id, name: row.lendTo.name }]
+      : [],
+  );
+  if (lent.length > 0) await tx.query(LEND, [JSON.stringify(lent), options.today]);
+  if (touched.length === 0) return brought;
   await tell(tx, { kind: "units-imported", file: options.file, ...brought });
-  await recompute(tx, { of: "units", ids: units.rows.map((row) => row.id) });
+  await bringUpToDate(tx, { of: "units", ids: units.rows.map((row) => row.id) }, options.file);
   return brought;
 }
 
 /** The first day one of its readings was taken; the radio was there then. */
 const earliest = (readings: PlannedRow["readings"]): PlainDate | undefined =>
-  readings.map((reading) => reading.on).sort()[0];
+  readings.flatMap((reading) => reading.on ?? []).sort()[0];
 
 /** Names have become ids before: what counts as the same name is decided in one place, in core. */
 const PUT_UNITS = `with sheet as (
@@ -194,14 +230,23 @@ const PUT_READINGS = `with told as (
     select * from jsonb_to_recordset($1::jsonb) as s(unit bigint, component bigint, raw text, "on" date)
   ), put as (
     insert into reading (club_id, unit_id, component_id, raw, source, read_at, read_by)
-    select current_club(), s.unit, s.component, s.raw, 'hearsay',
-      least(now(), (s."on" + time '12:00') at time zone (select time_zone from club)), $2
+    select current_club(), s.unit, s.component, s.raw, 'hearsay', case when s."on" is not null then ${noonOf('s."on"')} end, $2
     from told s
     returning unit_id, component_id, raw
   )
   insert into log (club_id, person_id, kind, unit_id, detail)
   select current_club(), $2, 'reading', p.unit_id, jsonb_build_object('component', c.name, 'raw', p.raw, 'source', 'hearsay')
   from put p join component c on c.id = p.component_id`;
+
+const LEND = `with told as (
+    select * from jsonb_to_recordset($1::jsonb) as s(unit bigint, person bigint, name text)
+  ), put as (
+    insert into custody (club_id, unit_id, person_id, out_on) select current_club(), s.unit, s.person, $2::date from told s
+    returning unit_id
+  )
+  insert into log (club_id, person_id, kind, unit_id, detail)
+  select current_club(), nullif(current_setting('mossy.person', true), '0')::bigint, 'lent', s.unit, jsonb_build_object('to', s.name)
+  from told s join put on put.unit_id = s.unit`;
 
 /** Makes the models with the components and the revisions that the sheet names; answers their ids by `modelKey`. */
 async function makeModels(

@@ -177,3 +177,52 @@ export async function putCurrency(tx: Tx, currency: string): Promise<boolean> {
   );
   return rowCount === 1;
 }
+
+export type TryRow = {
+  id: string;
+  lead: string | null;
+  computer: string;
+  tool: string | null;
+  tag: string | null;
+  worked: boolean;
+  settled: boolean;
+  symptom: string;
+  at: Date;
+  person: string | null;
+  struck_why: string | null;
+};
+
+/** The last tries with a lead, a computer or a tool, newest first, struck ones too. */
+export async function triesWith(
+  tx: Tx,
+  what: "lead" | "computer" | "tool",
+  id: string,
+  limit: number,
+): Promise<TryRow[]> {
+  const { rows } = await tx.query<TryRow>(
+    `select a.id, l.tag lead, c.name computer, t.name tool, u.tag, a.worked, a.settled, a.symptom, a.at, p.name person, a.struck_why
+     from attempt a
+     join computer c on c.club_id = a.club_id and c.id = a.computer_id
+     left join lead l on l.club_id = a.club_id and l.id = a.lead_id
+     left join tool t on t.club_id = a.club_id and t.id = a.tool_id
+     left join unit u on u.club_id = a.club_id and u.id = a.unit_id
+     left join person p on p.club_id = a.club_id and p.id = a.person_id
+     where a.${what}_id = $1 order by a.at desc, a.id desc limit $2`,
+    [id, limit],
+  );
+  return rows;
+}
+
+/** Strikes a try; undefined if there is none such, or it was struck before. */
+export async function strikeTry(
+  tx: Tx,
+  id: string,
+  why: string,
+): Promise<{ readonly unit_id: string | null } | undefined> {
+  const { rows } = await tx.query<{ unit_id: string | null }>(
+    `update attempt set struck_at = now(), struck_by = current_setting('mossy.person')::bigint, struck_why = $2
+     where id = $1 and struck_at is null returning unit_id`,
+    [id, why],
+  );
+  return rows[0];
+}

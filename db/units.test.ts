@@ -36,7 +36,7 @@ test("a radio is found by a tag it had, until another has it; the finder says wh
     expect((await findByLetters(tx, "q-1", 9)).map((row) => [row.name, row.what])).toEqual([
       ["q-7", "Gorse, once Q-1"],
     ]);
-    expect([...(await knownClub(tx)).renamed]).toEqual([["q-1", "q-7"]]);
+    expect([...(await knownClub(tx, new Set())).renamed]).toEqual([["q-1", "q-7"]]);
     const other = await add(tx, "Q-1");
     expect((await unitByTag(tx, "Q-1"))?.id).toBe(other);
     expect((await findByLetters(tx, "q-1", 9)).map((row) => row.name)).toEqual(["Q-1", "q-7"]);

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { csvRows, needRows, outDocument, releaseRows } from "#core/club/out.ts";
 import { guessColumns } from "#core/import/columns.ts";
 import { decodeTable } from "#core/import/decode.ts";
+import { folded } from "#core/import/names.ts";
 import { planImport } from "#core/import/plan.ts";
 import { readTable } from "#core/import/table.ts";
 import { openNeeds, releaseNames } from "#db/board.ts";
@@ -37,7 +38,11 @@ const planned = async (tx: Tx, who: SignedIn, csv: string) => {
     dates: "ymd",
     today: who.today,
   } as const;
-  return planImport(table, settings, await knownClub(tx)).rows;
+  return planImport(
+    table,
+    settings,
+    await knownClub(tx, new Set(table.rows.map(({ cells }) => folded(cells[0] ?? "")))),
+  ).rows;
 };
 
 describe("the document", () => {

@@ -2,6 +2,7 @@
 import { createCookie, type MiddlewareFunction, redirect } from "react-router";
 import { readRole } from "#core/club/acts.ts";
 import { dateInZone } from "#core/quantities/date.ts";
+import { noticeClock } from "#db/clock.ts";
 import { closeSession, openSession, sessionPerson } from "#db/sessions.ts";
 import { awayContext, sessionContext } from "../context.ts";
 import { isAwayAnswer, orAway } from "../frame/away.server.ts";
@@ -59,6 +60,7 @@ export const findPerson: MiddlewareFunction<Response> = async ({ request, contex
       return undefined;
     });
     if (row) {
+      await orAway(noticeClock(row.now, { club: row.club_id, person: row.person_id }));
       context.set(sessionContext, {
         session: row.session_id,
         club: row.club_id,

@@ -2,11 +2,13 @@
 import { useEffect, useState } from "react";
 import { Outlet, useLocation, useRouteError } from "react-router";
 import { unitsDue } from "#db/board.ts";
+import { ahead } from "#db/clock.ts";
 import { openWork } from "#db/work.ts";
 import { lookInClub, signedIn } from "../context.ts";
 import { askForPerson } from "../door/session.server.ts";
 import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
+import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/frame";
 import { CHECK_FILE, CheckFile } from "./check-file.tsx";
 import { Finder } from "./finder.tsx";
@@ -28,8 +30,8 @@ export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> 
     role: who.role,
     theme: who.theme,
     ...(await lookInClub(context, async (tx) => {
-      const [dueUnits, work] = await Promise.all([unitsDue(tx, who.today), openWork(tx)]);
-      return { dueUnits, work };
+      const [dueUnits, work, later] = await Promise.all([unitsDue(tx, who.today), openWork(tx), ahead(tx)]);
+      return { dueUnits, work, toldAhead: later?.toISOString() };
     })),
   };
 }
@@ -85,6 +87,7 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
       </a>
       <Rail data={data} onOpen={setOpen} />
       <main id="work" tabIndex={-1} className="min-h-dvh min-w-0 pb-20 outline-none md:pb-0">
+        {data.toldAhead && <WrongClock told={data.toldAhead} data={data} />}
         {data.work.length > 0 && <Working work={data.work} />}
         {children}
       </main>
@@ -92,6 +95,17 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
       {open === "keys" && <Keys onClose={close} />}
       <CheckFile />
     </div>
+  );
+}
+
+/** Instants come from the server: if its clock is wrong, or was, whoever records something should know. */
+function WrongClock({ told, data }: { readonly told: string; readonly data: FrameData }) {
+  return (
+    <p role="alert" className="sheet hatch m-3 border-rust p-3 font-semibold">
+      The server's clock is wrong, or was: the log already tells of{" "}
+      {sayInstant(told, data.locale, data.timeZone)}, which has not come yet. Have the clock looked at before
+      much more is recorded; a reading with a wrong day can be struck.
+    </p>
   );
 }
 

@@ -38,7 +38,7 @@ describe("plain values", () => {
         note: "Somebody has made this “damp” meanwhile. Save again to put yours in its place.",
       });
       const again = await meanwhile(tx, "place 1", held.values, is(now));
-      expect(again).toEqual({ values: held.values, errors: {} });
+      expect(again).toEqual({ values: held.values, errors: {}, unchanged: false });
       const emptied = await meanwhile(tx, "place 1", typed, is({ ...now, note: "" }));
       expect(emptied.errors.note).toBe("Somebody has emptied this meanwhile. Save again to put yours there.");
     }));
@@ -47,11 +47,25 @@ describe("plain values", () => {
     inOne(async (tx) => {
       const now = { name: "Shed" };
       const typed = { name: "Barn", [SEEN]: JSON.stringify(now) };
-      expect(await meanwhile(tx, "x", typed, is(now))).toEqual({ values: typed, errors: {} });
-      expect(await meanwhile(tx, "x", typed, is(undefined))).toEqual({ values: typed, errors: {} });
+      expect(await meanwhile(tx, "x", typed, is(now))).toEqual({
+        values: typed,
+        errors: {},
+        unchanged: false,
+      });
+      const asItWas = { name: "Shed", intent: "save", [SEEN]: JSON.stringify(now) };
+      expect((await meanwhile(tx, "x", asItWas, is(now))).unchanged).toBe(true);
+      expect(await meanwhile(tx, "x", typed, is(undefined))).toEqual({
+        values: typed,
+        errors: {},
+        unchanged: false,
+      });
       for (const junk of [undefined, "", "{", "[1]", '{"name":7}', "null"]) {
         const told = { name: "Barn", ...(junk !== undefined && { [SEEN]: junk }) };
-        expect(await meanwhile(tx, "x", told, is({ name: "Loft" }))).toEqual({ values: told, errors: {} });
+        expect(await meanwhile(tx, "x", told, is({ name: "Loft" }))).toEqual({
+          values: told,
+          errors: {},
+          unchanged: false,
+        });
       }
     }));
 });

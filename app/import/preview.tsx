@@ -26,7 +26,9 @@ export function PreviewForm({ preview }: { readonly preview: Preview }) {
         </p>
       )}
       <Found preview={preview} />
+      <Asked preview={preview} />
       <Columns preview={preview} />
+      <Unused preview={preview} />
       {preview.newModels.length > 0 && <NewModels models={preview.newModels} />}
       <section
         className="sheet sticky top-0 z-20 flex flex-wrap items-center gap-x-5 gap-y-2 p-3"
@@ -104,6 +106,67 @@ function Found({ preview }: { readonly preview: Preview }) {
         <p className="doubt-thin p-1.5 pb-2">The dates can be read in more than one order: please check.</p>
       )}
     </section>
+  );
+}
+
+/** What only a person can say: the day of readings without one, which model a name is meant for, which words mean nothing. */
+function Asked({ preview }: { readonly preview: Preview }) {
+  const { today } = useClub();
+  return (
+    <section className="flex flex-wrap items-start gap-4 text-sm">
+      {(preview.withoutDay > 0 || preview.undated !== "") && (
+        <label className="doubt-thin block max-w-sm p-2 font-semibold">
+          From which day are the readings without one ({preview.withoutDay.toLocaleString("en-GB")})?
+          <input
+            type="date"
+            name="undated"
+            max={today}
+            defaultValue={preview.undated}
+            className="input input-sm mt-1 block"
+          />
+          <span className="font-normal text-quiet">Left empty, nobody knows: they count, but as old.</span>
+        </label>
+      )}
+      {preview.near.map((name, i) => (
+        <div key={name.key} className={name.said === "" ? "doubt-thin p-2" : "p-2"}>
+          <input type="hidden" name={`near-name-${i}`} value={name.key} />
+          <Choice
+            name={`near-${i}`}
+            label={`“${clip(name.name)}” is nearly a model of ours`}
+            value={name.said}
+            options={name.options}
+          />
+        </div>
+      ))}
+      <label className="block max-w-sm grow p-2 font-semibold">
+        Words that mean nothing
+        <input
+          name="nothing"
+          defaultValue={preview.nothing}
+          maxLength={1000}
+          className="input input-sm ver mt-1 block w-full font-normal"
+        />
+      </label>
+    </section>
+  );
+}
+
+/** Nothing is dropped without a word: what of the sheet is not used, and how to keep it. */
+function Unused({ preview }: { readonly preview: Preview }) {
+  const { columns, beyond } = preview.unused;
+  const parts = [
+    ...columns.map(
+      ({ column, cells }) =>
+        `“${clip(preview.head[column] || `column ${column + 1}`)}” (${counted(cells, "cell")})`,
+    ),
+    ...(beyond > 0 ? [`${counted(beyond, "cell")} beyond the last column`] : []),
+    ...preview.above.map((line) => `“${clip(line, 60)}” above the columns`),
+  ];
+  if (parts.length === 0) return null;
+  return (
+    <p className="text-sm">
+      <strong>Not used:</strong> {listed(parts, 12)}. A column can be kept in the note.
+    </p>
   );
 }
 
@@ -206,6 +269,7 @@ function Rows({ preview }: { readonly preview: Preview }) {
                 {row.changes.length > 0 &&
                   row.act === "change" &&
                   `: ${row.changes.map(sayMeaning).join(", ")}`}
+                {row.act !== "problem" && row.lendTo && `, lent to ${row.lendTo.name}`}
               </td>
               <td className="tag whitespace-nowrap">{clip(row.values.tag)}</td>
               <td>{together([row.values.maker, row.values.model, row.values.hardware], " ")}</td>
@@ -215,7 +279,7 @@ function Rows({ preview }: { readonly preview: Preview }) {
                   <p key={component}>
                     {several && `${clip(component, 40)} `}
                     <span className="ver">{raw.slice(0, 40)}</span>{" "}
-                    <span className="text-quiet">{sayDate(on, locale)}</span>
+                    <span className="text-quiet">{on ? sayDate(on, locale) : "day not known"}</span>
                   </p>
                 ))}
               </td>

@@ -1,14 +1,33 @@
 // Takes what was pasted or uploaded, with what the person has said of it so far, and plans it. Saves only when told to.
 import { redirect } from "react-router";
 import { z } from "zod";
-import { guessColumns, isReading, type Meaning, toMeaning } from "#core/import/columns.ts";
+import {
+  columnsAsBefore,
+  guessColumns,
+  headKey,
+  isReading,
+  MAY_REPEAT,
+  type Meaning,
+  toMeaning,
+} from "#core/import/columns.ts";
 import { decodeTable, type Encoding } from "#core/import/decode.ts";
 import { folded } from "#core/import/names.ts";
-import { type KnownClub, type Plan, planImport } from "#core/import/plan.ts";
+import { readNothing, USUAL_NOTHING } from "#core/import/nothing.ts";
+import {
+  type KnownClub,
+  type NearAnswers,
+  nearlyModels,
+  type Plan,
+  planImport,
+  unusedCells,
+} from "#core/import/plan.ts";
+import type { ImportSettings } from "#core/import/radios.ts";
 import { DATE_ORDERS, type DateOrder, findDecimalSign, possibleDateOrders } from "#core/import/signs.ts";
 import { DELIMITERS, readTable, type Table } from "#core/import/table.ts";
+import { isPlainDate, type PlainDate } from "#core/quantities/date.ts";
 import { bringIn, knownClub } from "#db/import.ts";
 import type { Tx } from "#db/pool.ts";
+import { rememberSheet, sheetHabits } from "#db/sheets.ts";
 import type { SignedIn } from "../context.ts";
 import { sayMeaning, sayTrouble } from "./words.ts";
 
@@ -20,14 +39,29 @@ export type Preview = {
   readonly decimal: "." | ",";
   readonly dates: DateOrder;
   readonly datesAsk: boolean;
+  /** The day said for readings without one; empty: nobody knows. */
+  readonly undated: string;
+  /** How many readings have no day in the sheet. */
+  readonly withoutDay: number;
+  readonly nothing: string;
+  readonly above: readonly string[];
   readonly head: readonly string[];
   readonly sample: readonly string[];
   readonly meanings: readonly Meaning[];
+  /** Cells that are not used, by column, and beyond the last one. */
+  readonly unused: ReturnType<typeof unusedCells>;
   /** Names of the components that the club's models have. */
   readonly components: readonly string[];
   readonly shown: Plan["rows"];
   readonly counts: Record<"add" | "change" | "same" | "problem", number> & { readings: number };
   readonly newModels: Plan["newModels"];
+  /** Names that are nearly a model's: what may be meant, and what was said of it. */
+  readonly near: readonly {
+    readonly key: string;
+    readonly name: string;
+    readonly options: readonly (readonly [string, string])[];
+    readonly said: string;
+  }[];
   readonly trouble?: string;
 };
 
@@ -43,35 +77,38 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
   const again = form.get("intent") !== "open";
   const table = readTable(source.text, again ? DELIMITERS.find((d) => d === said("delimiter")) : undefined);
   if (!table.ok) return { trouble: sayTrouble(table.problem), text: source.text };
-  const { head, rows, delimiter } = table.value;
-  const club = await knownClub(tx);
-  const components = componentsIn(club.models);
+  const { head, rows, above } = table.value;
+  const habits = await sheetHabits(tx, head.map(headKey));
   const sameShape = again && said("columns") === String(head.length);
-  const meanings = sameShape
-    ? head.map((_, i) => toMeaning(said(`column-${i}`)) ?? "ignore")
-    : guessColumns(head, components);
+  const { meanings: given, club } = await meaningsOf(tx, table.value, habits.heads, (i) =>
+    sameShape ? (toMeaning(said(`column-${i}`)) ?? "ignore") : undefined,
+  );
   const cells = (is: (meaning: Meaning) => boolean) =>
-    meanings.flatMap((meaning, i) => (is(meaning) ? rows.map((r) => r.cells[i] ?? "") : []));
+    given.flatMap((meaning, i) => (is(meaning) ? rows.map((r) => r.cells[i] ?? "") : []));
   const orders = possibleDateOrders(cells((meaning) => meaning === "readOn"));
-  const decimal =
-    again && /^[.,]$/.test(said("decimal"))
-      ? (said("decimal") as "." | ",")
-      : findDecimalSign(cells(isReading));
-  const dates = (again && DATE_ORDERS.find((o) => o === said("dates"))) || orders[0] || "ymd";
-  const plan = planImport(table.value, { meanings, decimal, dates, today: who.today }, club);
-  const twice = meanings.find((m, i) => m !== "ignore" && meanings.indexOf(m) !== i);
-  const trouble = twice
-    ? `Two columns are matched to “${sayMeaning(twice)}”; choose one.`
-    : meanings.includes("tag")
-      ? undefined
-      : "Choose the column that holds the tag.";
-  const counts = { add: 0, change: 0, same: 0, problem: 0, readings: 0 };
-  for (const row of plan.rows) {
-    counts[row.act]++;
-    if (row.act !== "problem") counts.readings += row.readings.length;
-  }
-  const leaveOut = form.get("leaveOut") === "on";
-  if (form.get("intent") === "save" && !trouble && (counts.problem === 0 || leaveOut)) {
+  const settings: ImportSettings = {
+    meanings: given,
+    decimal:
+      again && /^[.,]$/.test(said("decimal"))
+        ? (said("decimal") as "." | ",")
+        : findDecimalSign(cells(isReading)),
+    dates: (again && DATE_ORDERS.find((o) => o === said("dates"))) || orders[0] || "ymd",
+    today: who.today,
+    undated: dayIn(said("undated"), who.today),
+    nothing: form.has("nothing") ? readNothing(said("nothing")) : (habits.nothing ?? USUAL_NOTHING),
+  };
+  const answers = answersIn(form);
+  const plan = planImport(table.value, settings, club, answers);
+  const counts = countsOf(plan);
+  const saving = form.get("intent") === "save";
+  const trouble = troubleOf(settings, said("undated"), who.today);
+  if (again)
+    await rememberSheet(
+      tx,
+      head.map((name, i) => [headKey(name), given[i] ?? "ignore"] as const),
+      settings.nothing ?? [],
+    );
+  if (saving && !trouble && (counts.problem === 0 || form.get("leaveOut") === "on")) {
     await bringIn(tx, plan.rows, {
       file: source.file,
       today: who.today,
@@ -80,27 +117,125 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
     });
     return redirect("/cabinet");
   }
-  const problems = plan.rows.filter((row) => row.act === "problem");
-  const others = plan.rows.filter((row) => row.act !== "problem");
-  const shown = [...problems.slice(0, SHOWN), ...others.slice(0, SHOWN)].sort((a, b) => a.line - b.line);
   const preview: Preview = {
     ...source,
-    delimiter,
-    decimal,
-    dates,
-    datesAsk: orders.length > 1 && meanings.includes("readOn"),
+    delimiter: table.value.delimiter,
+    decimal: settings.decimal,
+    dates: settings.dates,
+    datesAsk: orders.length > 1 && given.includes("readOn"),
+    undated: said("undated"),
+    withoutDay: withoutDay(table.value, settings, club, answers),
+    nothing: (settings.nothing ?? []).join(", "),
+    above,
     head,
     sample: head.map((_, i) => rows.find((r) => r.cells[i])?.cells[i]?.slice(0, 40) ?? ""),
-    meanings,
-    components,
-    shown,
+    meanings: given,
+    unused: unusedCells(table.value, settings),
+    components: componentsIn(club.models),
+    shown: shownOf(plan),
     counts,
     newModels: plan.newModels,
-    ...(form.get("intent") === "save" && (trouble || counts.problem > 0)
+    near: nearOf(plan, club, answers),
+    ...(saving && (trouble || counts.problem > 0)
       ? { trouble: trouble ?? "Some rows have problems. Mend them in the sheet, or leave them out." }
       : trouble && { trouble }),
   };
   return { preview };
+}
+
+/** What each column means, as it was said, else as it was before, else as it is guessed; and the club, as far as the sheet names it. */
+async function meaningsOf(
+  tx: Tx,
+  { head, rows }: Table,
+  before: ReadonlyMap<string, Meaning>,
+  saidOf: (column: number) => Meaning | undefined,
+): Promise<{ meanings: Meaning[]; club: KnownClub }> {
+  const guess = (components: readonly string[]) =>
+    head.map(
+      (_, i) => saidOf(i) ?? columnsAsBefore(guessColumns(head, components), head, before)[i] ?? "ignore",
+    );
+  const column = guess([]).indexOf("tag");
+  const tags = new Set(rows.map(({ cells }) => folded((cells[column] ?? "").replace(/^'(?=[=+\-@])/, ""))));
+  const club = await knownClub(tx, tags);
+  return { meanings: guess(componentsIn(club.models)), club };
+}
+
+const dayIn = (text: string, today: PlainDate): PlainDate | undefined =>
+  isPlainDate(text) && text <= today ? text : undefined;
+
+function troubleOf({ meanings }: ImportSettings, undated: string, today: PlainDate): string | undefined {
+  const twice = meanings.find((m, i) => !MAY_REPEAT.has(m) && meanings.indexOf(m) !== i);
+  if (twice) return `Two columns are matched to “${sayMeaning(twice)}”; choose one.`;
+  if (!meanings.includes("tag")) return "Choose the column that holds the tag.";
+  if (undated !== "" && dayIn(undated, today) === undefined)
+    return "The day of readings without one must be a date that is not ahead, or nothing.";
+  return undefined;
+}
+
+function countsOf(plan: Plan): Preview["counts"] {
+  const counts = { add: 0, change: 0, same: 0, problem: 0, readings: 0 };
+  for (const row of plan.rows) {
+    counts[row.act]++;
+    if (row.act !== "problem") counts.readings += row.readings.length;
+  }
+  return counts;
+}
+
+/** How many readings would be news and have no day of their own in the sheet. */
+function withoutDay(table: Table, settings: ImportSettings, club: KnownClub, answers: NearAnswers): number {
+  const undated = planImport(table, { ...settings, undated: undefined }, club, answers);
+  let count = 0;
+  for (const { readings } of undated.rows) for (const { on } of readings) if (on === undefined) count++;
+  return count;
+}
+
+function shownOf(plan: Plan): Plan["rows"] {
+  const problems = plan.rows.filter((row) => row.act === "problem");
+  const others = plan.rows.filter((row) => row.act !== "problem");
+  return [...problems.slice(0, SHOWN), ...others.slice(0, SHOWN)].sort((a, b) => a.line - b.line);
+}
+
+/** At most so many names are asked about at once. */
+const MOST_ASKED = 60;
+
+/** What was said of names that are nearly a model's: the field holds the name's key, its answer stands beside it. */
+function answersIn(form: FormData): NearAnswers {
+  const answers = new Map<string, string>();
+  for (let i = 0; i < MOST_ASKED; i++) {
+    const key = form.get(`near-name-${i}`);
+    const answer = String(form.get(`near-${i}`) ?? "");
+    if (typeof key === "string" && /^(new|\d{1,18})$/.test(answer)) answers.set(key, answer);
+  }
+  return answers;
+}
+
+function nearOf(plan: Plan, club: KnownClub, answers: NearAnswers): Preview["near"] {
+  const asked = nearlyModels(plan.rows);
+  const titleOf = (id: string) => {
+    const model = club.models.find((one) => one.id === id);
+    return model ? `${model.maker} ${model.name}`.trim() : id;
+  };
+  const open = asked.map(({ key, maker, name, near }) => ({
+    key,
+    name: `${maker} ${name}`.trim(),
+    options: [
+      ["", "say which"] as const,
+      ...near.map((id) => [id, `it is the ${titleOf(id)}`] as const),
+      ["new", "a new model"] as const,
+    ],
+    said: "",
+  }));
+  const answered = [...answers].map(([key, said]) => {
+    const name = key.split("\n").join(" ").trim();
+    const what = said === "new" ? [] : [[said, `it is the ${titleOf(said)}`] as const];
+    return {
+      key,
+      name,
+      options: [["", "say which"] as const, ...what, ["new", "a new model"] as const],
+      said,
+    };
+  });
+  return [...open, ...answered].slice(0, MOST_ASKED);
 }
 
 /** Each name once, however the models write it. */

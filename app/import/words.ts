@@ -36,6 +36,8 @@ const MEANING_WORD: Record<(typeof COLUMN_MEANINGS)[number], string> = {
   place: "place",
   group: "group",
   note: "note",
+  noteToo: "keep it in the note",
+  holder: "who has it",
   reading: "version read",
   component: "part that was read",
   readOn: "day it was read",
@@ -85,6 +87,12 @@ export function sayRowProblem(problem: RowProblem): string {
       return `two versions of ${problem.component}`;
     case "renamed":
       return `is called ${problem.now} now: write that; a new radio with this tag is added on its own page`;
+    case "nearly-model":
+      return `${problem.name} is nearly the name of a model we have: say above which is meant`;
+    case "unknown-person":
+      return `nobody in the club is called ${problem.name.slice(0, 40)}, or more than one`;
+    case "with-other":
+      return `${problem.holder} has it; take it back first`;
     case "no-model":
       return "a new radio needs a model";
     case "which-model":

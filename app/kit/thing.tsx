@@ -13,6 +13,8 @@ import type { Route } from "./+types/thing";
 import { KINDS } from "./kinds/kinds.ts";
 import type { Values } from "./reader.ts";
 import { BEGIN, kindNamed, loadKnown, saveThing, shelve, valuesOf } from "./thing.server.ts";
+import { strike, triesOf } from "./tried.server.ts";
+import { Tries } from "./tries.tsx";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? "Kit"} · Mossy Cabinet` },
@@ -37,6 +39,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       known,
       values,
       isNew: params.id === "new",
+      tries: params.id === "new" ? [] : await triesOf(tx, name, params.id),
       shape: name === "connectors" ? (values.shape ?? "") : undefined,
     };
   });
@@ -52,6 +55,13 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const id = idIn(params.id, `This ${kind.one}`);
   try {
     return await inClub(context, async (tx) => {
+      if (id !== undefined && values.intent === "strike") {
+        const thing = (await valuesOf(tx, name, await loadKnown(tx))).find((row) => row.id === id);
+        const trouble = await strike(tx, thing?.[kind.name] ?? kind.one, values);
+        return trouble
+          ? data({ values: undefined, errors: { tries: trouble } as Values }, { status: 400 })
+          : redirect(`/kit/${name}/${id}#tries`);
+      }
       if (id !== undefined && values.intent === "shelve") {
         const users = await shelve(tx, kind, id, values[kind.name] ?? "");
         if (users.length > 0) {
@@ -137,6 +147,7 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
           </div>
         )}
       </div>
+      <Tries tries={loaderData.tries} trouble={errors.tries} />
     </Page>
   );
 }

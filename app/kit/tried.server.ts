@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { driverVerdict } from "#core/kit/driver.ts";
 import { OPERATIONS } from "#core/kit/shapes.ts";
-import { addAttempt, type KnownKit, loadKit } from "#db/kit.ts";
+import { addAttempt, type KnownKit, loadKit, strikeTry, triesWith } from "#db/kit.ts";
 import { tell } from "#db/log.ts";
 import type { Tx } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
@@ -64,4 +64,53 @@ function partsOf({ prepared }: KnownKit, ids: { lead: string; computer: string; 
   const tool = tools.find((t) => t.id === ids.tool);
   if (!computer || (ids.lead !== "" && !lead) || (ids.tool !== "" && !tool)) return undefined;
   return { lead, computer, tool, chip: lead?.chip };
+}
+
+const SHOWN = 12;
+const WITH_TRIES: Readonly<Record<string, "lead" | "computer" | "tool" | undefined>> = {
+  leads: "lead",
+  computers: "computer",
+  tools: "tool",
+};
+
+/** The last tries with a thing of the kit, as its page shows them. */
+export async function triesOf(tx: Tx, kind: string, id: string) {
+  const what = WITH_TRIES[kind];
+  if (!what) return [];
+  return (await triesWith(tx, what, id, SHOWN)).map(
+    ({ lead, computer, tool, tag, struck_why, at, ...row }) => ({
+      ...row,
+      what: `${[lead ?? "straight in", computer, tool].filter(Boolean).join(", ")}${tag ? `, at ${tag}` : ""}`,
+      at: at.toISOString(),
+      struck: struck_why,
+    }),
+  );
+}
+
+const strikeShape = z.object({
+  try: z.string().regex(/^\d{1,18}$/),
+  why: z
+    .string()
+    .trim()
+    .min(1, "Say why it counts no more, so that others know.")
+    .max(300, "At most 300 signs."),
+});
+
+/** Strikes a try of a thing; answers what is wrong, if something is. */
+export async function strike(
+  tx: Tx,
+  what: string,
+  form: Readonly<Record<string, string>>,
+): Promise<string | undefined> {
+  const parsed = strikeShape.safeParse(form);
+  if (!parsed.success) return parsed.error.issues[0]?.message ?? "This form was not whole; send it again.";
+  const struck = await strikeTry(tx, parsed.data.try, parsed.data.why);
+  if (!struck) return "That try is struck already.";
+  await tell(
+    tx,
+    { kind: "try-struck", what, why: parsed.data.why },
+    struck.unit_id ? { unit: struck.unit_id } : {},
+  );
+  await bringUpToDate(tx, { of: "club" }, `a struck try with ${what}`);
+  return undefined;
 }

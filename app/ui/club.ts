@@ -13,6 +13,8 @@ export type FrameData = {
   readonly role: Role;
   readonly theme: "auto" | "fern" | "lamp";
   readonly dueUnits: number;
+  /** An instant in the log that has not come yet: the server's clock is wrong, or was. */
+  readonly toldAhead?: string | undefined;
   /** Needs being worked out just now, after a change that touches many units. */
   readonly work: readonly { readonly why: string; readonly done: number; readonly total: number }[];
 };

@@ -30,11 +30,13 @@ export function ReadingField(props: {
   readonly components: readonly string[];
   readonly receipt: string;
   readonly compact?: boolean;
+  /** The day that a refused form held. */
+  readonly readOn?: string | undefined;
   /** What was answered to the form when it came without scripts. */
   readonly answered?: Answer | undefined;
 }) {
   const id = useId();
-  const { locale } = useClub();
+  const { locale, today } = useClub();
   const record = useFetcher<Answer>({ key: `reading-${props.tag}` });
   const [told, setTold] = useState<Answer>();
   const asking = useRef<AbortController>(undefined);
@@ -124,6 +126,22 @@ export function ReadingField(props: {
           Record
         </button>
       </div>
+      {!props.compact && (
+        <details className="mt-1 text-sm" open={props.readOn !== undefined}>
+          <summary className="w-fit cursor-pointer text-quiet">It was on another day</summary>
+          <label className="mt-1 flex flex-wrap items-center gap-2">
+            Read on
+            <input
+              type="date"
+              name="readOn"
+              max={today}
+              defaultValue={props.readOn}
+              className="input input-sm w-auto"
+            />
+            <span className="text-quiet">or before today; empty is now</span>
+          </label>
+        </details>
+      )}
       <p
         id={`${id}-answer`}
         role="status"

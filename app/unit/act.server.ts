@@ -5,12 +5,13 @@ import { may } from "#core/club/acts.ts";
 import { plainDate } from "#core/firmware/policy.ts";
 import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { weighReading } from "#core/firmware/weigh.ts";
+import { plain } from "#core/quantities/date.ts";
 import { tell } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
 import { recompute } from "#db/needs.ts";
 import { people } from "#db/people.ts";
 import { isDuplicate, type Tx } from "#db/pool.ts";
-import { recordReading } from "#db/readings.ts";
+import { recordReading, strikeReading } from "#db/readings.ts";
 import { lendUnit, lockUnit, setHardware, setHold, takeBack } from "#db/units.ts";
 import { notAllowed, type SignedIn } from "../context.ts";
 import { isAwayAnswer } from "../frame/away.server.ts";
@@ -24,6 +25,8 @@ export type ActAnswer = {
   readonly intent: string;
   readonly typed?: string;
   readonly receipt?: string;
+  /** The day of a refused reading. */
+  readonly readOn?: string;
   /** What a refused form of several fields held. */
   readonly kept?: Readonly<Record<string, string>>;
 };
@@ -34,6 +37,12 @@ const readingShape = z.object({
   typed: z.string().default(""),
   source: z.enum(READING_SOURCES).catch("screen"),
   receipt: z.uuid(),
+  readOn: z.union([z.literal(""), plainDate]).default(""),
+});
+
+const strikeShape = z.object({
+  reading: z.string().regex(/^\d{1,18}$/),
+  why: z.string().trim().min(1, "Say why, so that others know.").max(300, "At most 300 signs."),
 });
 
 export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
@@ -50,6 +59,8 @@ async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefi
   switch (intent) {
     case "reading":
       return takeReading(tx, who, tag, form);
+    case "strike":
+      return strike(tx, who, tag, form);
     case "lend":
       return lend(tx, who, tag, form);
     case "back":
@@ -114,7 +125,25 @@ async function takeReading(tx: Tx, who: SignedIn, tag: string | undefined, form:
   const weighed = weighReading(loaded.facts, loaded.catalogue, loaded.policy, typed, who.today);
   const words = sayWeighed(weighed, loaded.catalogue, who.locale, who.today);
   if (!weighed.ok)
-    return answer(400, { ok: false, intent, typed, receipt: parsed.data.receipt, says: words.says });
+    return answer(400, {
+      ok: false,
+      intent,
+      typed,
+      receipt: parsed.data.receipt,
+      ...(parsed.data.readOn !== "" && { readOn: parsed.data.readOn }),
+      says: words.says,
+    });
+  const { readOn } = parsed.data;
+  const on = readOn === "" || readOn === who.today ? undefined : plain(readOn);
+  if (on !== undefined && on > who.today)
+    return answer(400, {
+      ok: false,
+      intent,
+      typed,
+      receipt: parsed.data.receipt,
+      readOn,
+      says: "That day has not come yet: a reading may be dated back, not ahead.",
+    });
   const { component, componentName, raw } = weighed.value;
   const fresh = await recordReading(tx, {
     unit: loaded.row.id,
@@ -122,6 +151,7 @@ async function takeReading(tx: Tx, who: SignedIn, tag: string | undefined, form:
     componentName,
     raw,
     source: parsed.data.source,
+    on,
     receipt: parsed.data.receipt,
     by: who.person,
   });
@@ -131,6 +161,25 @@ async function takeReading(tx: Tx, who: SignedIn, tag: string | undefined, form:
     typed,
     receipt,
     says: fresh ? `Recorded. ${words.says}.` : `It was recorded already. ${words.says}.`,
+  });
+}
+
+/** A reading that was wrong: it stays, crossed out, and counts no more. */
+async function strike(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
+  const intent = "strike";
+  if (!may(who.role, "strike-reading")) throw notAllowed("strike-reading");
+  const { row } = await loadUnit(tx, tag);
+  const parsed = strikeShape.safeParse(Object.fromEntries(form));
+  if (!parsed.success) return answer(400, { ok: false, intent, says: firstProblem(parsed.error) });
+  const struck = await strikeReading(tx, row.id, parsed.data.reading, parsed.data.why);
+  if (!struck)
+    return answer(409, { ok: false, intent, says: "That reading is struck already, or not of this radio." });
+  await tell(tx, { kind: "reading-struck", ...struck, why: parsed.data.why }, { unit: row.id });
+  await recompute(tx, { of: "units", ids: [row.id] });
+  return answer(200, {
+    ok: true,
+    intent,
+    says: `Struck: ${struck.component} ${struck.raw}. It counts no more.`,
   });
 }
 
@@ -235,6 +284,7 @@ export async function orSayAway(form: FormData, act: () => Promise<ReturnType<ty
     return answer(503, {
       ok: false,
       intent: String(form.get("intent") ?? ""),
+      ...(form.get("readOn") && { readOn: String(form.get("readOn")) }),
       ...(form.has("typed") ? { typed: String(form.get("typed")) } : { kept: textsOf(form) }),
       says: "The records cannot be reached just now; nothing was saved. What you typed is kept here: try again in a moment.",
     });

@@ -1,8 +1,8 @@
 // What happened to a radio, and every reading of it.
-import { Link } from "react-router";
+import { Form, Link } from "react-router";
 import { dateInZone } from "#core/quantities/date.ts";
 import type { CustodyRow } from "#db/units.ts";
-import { useClub } from "../ui/club.ts";
+import { useClub, useMay } from "../ui/club.ts";
 import { sayEntry } from "../ui/words/log.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
@@ -48,12 +48,22 @@ type Read = {
   readonly component: string;
   readonly raw: string;
   readonly source: string;
-  readonly read_at: string;
+  /** Null: nobody knows the day. */
+  readonly read_at: string | null;
   readonly person: string | null;
+  readonly struck: { readonly by: string | null; readonly at: string; readonly why: string } | null;
 };
 
-export function Readings({ readings }: { readonly readings: readonly Read[] }) {
+export function Readings({
+  readings,
+  refused,
+}: {
+  readonly readings: readonly Read[];
+  /** What a refused striking held. */
+  readonly refused: Readonly<Record<string, string>> | undefined;
+}) {
   const { locale, timeZone } = useClub();
+  const mayStrike = useMay("strike-reading");
   return (
     <section id="readings">
       <h2 className="mb-1.5">All readings</h2>
@@ -69,16 +79,32 @@ export function Readings({ readings }: { readonly readings: readonly Read[] }) {
                 <th>As shown</th>
                 <th>How</th>
                 <th>By</th>
+                <th>
+                  <span className="sr-only">Struck, or to be</span>
+                </th>
               </tr>
             </thead>
             <tbody>
               {readings.map((r) => (
-                <tr key={r.id}>
-                  <td className="whitespace-nowrap">{sayInstant(r.read_at, locale, timeZone)}</td>
+                <tr key={r.id} className={r.struck ? "text-quiet" : ""}>
+                  <td className="whitespace-nowrap">
+                    {r.read_at ? (
+                      sayInstant(r.read_at, locale, timeZone)
+                    ) : (
+                      <span className="doubt-thin px-1">day not known</span>
+                    )}
+                  </td>
                   <td>{r.component}</td>
-                  <td className="ver max-w-60 break-all">{r.raw}</td>
+                  <td className="ver max-w-60 break-all">{r.struck ? <s>{r.raw}</s> : r.raw}</td>
                   <td>{SOURCE_WORDS[r.source]}</td>
                   <td>{r.person}</td>
+                  <td>
+                    {r.struck ? (
+                      `Struck by ${r.struck.by ?? "somebody"} on ${sayInstant(r.struck.at, locale, timeZone)}: ${r.struck.why}`
+                    ) : mayStrike ? (
+                      <Strike reading={r} why={refused?.reading === r.id ? refused.why : undefined} />
+                    ) : null}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -86,5 +112,29 @@ export function Readings({ readings }: { readonly readings: readonly Read[] }) {
         </div>
       )}
     </section>
+  );
+}
+
+/** For a reading that was wrong; it stays in sight, crossed out. */
+function Strike({ reading, why }: { readonly reading: Read; readonly why: string | undefined }) {
+  return (
+    <details open={why !== undefined}>
+      <summary className="cursor-pointer text-quiet">Strike it</summary>
+      <Form method="post" className="mt-1 flex gap-2" preventScrollReset>
+        <input type="hidden" name="intent" value="strike" />
+        <input type="hidden" name="reading" value={reading.id} />
+        <input
+          name="why"
+          aria-label={`Why the reading ${reading.raw} is wrong`}
+          placeholder="why it is wrong"
+          defaultValue={why}
+          maxLength={300}
+          className="input input-sm min-w-40 grow"
+        />
+        <button type="submit" className="btn btn-sm btn-outline btn-error">
+          Strike
+        </button>
+      </Form>
+    </details>
   );
 }

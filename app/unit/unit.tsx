@@ -80,7 +80,11 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
         })),
       })),
       needs,
-      readings: (await readingsOf(tx, row.id)).map((r) => ({ ...r, read_at: r.read_at.toISOString() })),
+      readings: (await readingsOf(tx, row.id)).map(({ struck_at, struck_by, struck_why, ...r }) => ({
+        ...r,
+        read_at: r.read_at?.toISOString() ?? null,
+        struck: struck_at && { at: struck_at.toISOString(), by: struck_by, why: struck_why ?? "" },
+      })),
       log: (await readLog(tx, { unit: row.id }, 14)).map((entry) => ({
         ...entry,
         at: entry.at.toISOString(),
@@ -124,6 +128,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
               components={loaderData.components}
               receipt={loaderData.receipt}
               answered={said?.intent === "reading" ? said : undefined}
+              readOn={said?.intent === "reading" && !said.ok ? said.readOn : undefined}
             />
           )}
           <WaySection loaderData={loaderData} />
@@ -144,7 +149,10 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
               </section>
             ))}
           {loaderData.howTo && <HowTo model={unit.model_id} {...loaderData.howTo} />}
-          <Readings readings={loaderData.readings} />
+          <Readings
+            readings={loaderData.readings}
+            refused={said && !said.ok && said.intent === "strike" ? said.kept : undefined}
+          />
         </div>
         <div className="flex flex-col gap-5">
           <Acts unit={unit} people={loaderData.people} said={said} />

@@ -5,6 +5,7 @@ export type Role = (typeof ROLES)[number];
 export const ACTS = [
   "look",
   "record-reading",
+  "strike-reading",
   "lend-and-take-back",
   "hold-unit",
   "edit-unit",
@@ -22,6 +23,7 @@ export type Act = (typeof ACTS)[number];
 const BENCH: readonly Act[] = [
   "look",
   "record-reading",
+  "strike-reading",
   "lend-and-take-back",
   "hold-unit",
   "edit-unit",

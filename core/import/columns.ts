@@ -10,6 +10,8 @@ export const COLUMN_MEANINGS = [
   "place",
   "group",
   "note",
+  "noteToo",
+  "holder",
   "reading",
   "component",
   "readOn",
@@ -42,7 +44,7 @@ export const isReading = (meaning: Meaning): boolean =>
   meaning === "reading" || componentOf(meaning) !== undefined;
 
 /** Words that heads use, the closest first; compared without case, signs and spaces. */
-const WORDS: Record<Exclude<PlainMeaning, "ignore">, readonly string[]> = {
+const WORDS: Record<Exclude<PlainMeaning, "ignore" | "noteToo">, readonly string[]> = {
   tag: ["tag", "unit", "unittag", "radio", "id", "label", "asset", "inventory", "no", "number", "nr"],
   maker: ["maker", "make", "manufacturer", "brand"],
   model: ["model", "modelname", "type", "kind"],
@@ -52,6 +54,7 @@ const WORDS: Record<Exclude<PlainMeaning, "ignore">, readonly string[]> = {
   place: ["place", "location", "shelf", "where", "kept", "storage", "cabinet"],
   group: ["group", "pool", "purpose", "team"],
   note: ["note", "notes", "remark", "remarks", "comment", "comments"],
+  holder: ["with", "holder", "heldby", "lentto", "borrower", "who", "carriedby"],
   reading: [
     "reading",
     "firmware",
@@ -78,6 +81,23 @@ const wordsOf = (text: string): string[] =>
     .split(/(?<=\p{Ll})(?=\p{Lu})|[^\p{L}\p{N}]+/u)
     .map(folded)
     .filter(Boolean);
+
+/** A head as it is remembered: without case and blanks around it. */
+export const headKey = (head: string): string => head.normalize("NFKC").trim().toLowerCase().slice(0, 200);
+
+/** Meanings that several columns may have. */
+export const MAY_REPEAT: ReadonlySet<Meaning> = new Set<Meaning>(["ignore", "noteToo"]);
+
+/** The guess, but where the club has said before what a head means, that. */
+export function columnsAsBefore(
+  guessed: readonly Meaning[],
+  head: readonly string[],
+  before: ReadonlyMap<string, Meaning>,
+): Meaning[] {
+  const told = head.map((name) => before.get(headKey(name)));
+  const taken = new Set(told.filter((meaning) => meaning !== undefined && !MAY_REPEAT.has(meaning)));
+  return guessed.map((guess, i) => told[i] ?? (taken.has(guess) ? "ignore" : guess));
+}
 
 /**
  * One meaning for each head; no meaning twice. An exact word beats a word within. A head that has all the words of a

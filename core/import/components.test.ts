@@ -16,7 +16,12 @@ const h1 = {
     ["panel", had("B3")],
   ]),
 };
-const club: KnownClub = { units: new Map([["h-1", h1]]), models: [heron], renamed: new Map() };
+const club: KnownClub = {
+  units: new Map([["h-1", h1]]),
+  models: [heron],
+  renamed: new Map(),
+  people: new Map(),
+};
 
 function plan(text: string, components: readonly string[] = ["main", "panel", "dsp"]) {
   const table = readTable(text);

@@ -61,7 +61,7 @@ describe("tables", () => {
       `${Array.from({ length: n }, (_, i) => `c${i}`).join(",")}\n${"x,".repeat(n - 1)}x`;
     expect(readTable(wide(200))).toMatchObject({ ok: true });
     expect(readTable(wide(301))).toMatchObject({ problem: { kind: "too-many-columns", columns: 301 } });
-    expect(readTable('a,b\n"1,2\n3,4')).toMatchObject({ problem: { kind: "open-quote" } });
+    expect(readTable('a,b\n"1,2,3\n4')).toMatchObject({ problem: { kind: "open-quote" } });
     expect(readTable("a,b\n")).toMatchObject({ problem: { kind: "no-rows" } });
   });
   test("no text whatever breaks it", () => {
@@ -121,6 +121,7 @@ describe("planning", () => {
   };
   const club: KnownClub = {
     renamed: new Map([["w-0", "W-1"]]),
+    people: new Map([["maud whinmoor", "p1"]]),
     units: new Map([["w-1", known]]),
     models: [
       { id: "m1", maker: "Fenwright", name: "Wicket", revisions: ["A"], components: ["main", "Panel"] },
@@ -151,13 +152,13 @@ describe("planning", () => {
       readings: [{ component: "main", raw: "1.0", on: "2025-01-06" }],
     });
     expect(plan("tag,version\nW-1,1.2").rows[0]).toMatchObject({ act: "same" });
-    expect(plan("tag,version\nW-1,1.3").rows[0]).toMatchObject({ act: "change", readings: [{ on: today }] });
+    expect(plan("tag,version\nW-1,1.3").rows[0]).toMatchObject({ act: "change", readings: [{ raw: "1.3" }] });
   });
   test("of a radio that becomes another model every reading is news: it was another part that was read", () => {
     expect(plan("tag,model,version\nW-1,Gorse,1.2").rows[0]).toMatchObject({
       act: "change",
       changes: ["model"],
-      readings: [{ component: "main", raw: "1.2", on: today }],
+      readings: [{ component: "main", raw: "1.2" }],
     });
   });
   test("each problem stands beside its row", () => {

@@ -1,6 +1,7 @@
 // The models that the rows of a sheet name: one of the club's, one of several, or one to be made on the way.
 import { groupBy } from "../quantities/group.ts";
 import { folded, modelKey } from "./names.ts";
+import { isNearly } from "./near.ts";
 
 export type KnownModel = {
   readonly id: string;
@@ -42,6 +43,17 @@ export class ModelNames {
     if (just || maker !== "") return just;
     const all = this.#byName.get(folded(model)) ?? [];
     return all.find((one) => one.id === known?.model) ?? (all.length > 1 ? "several" : all[0]);
+  }
+
+  /** The models that a name may be a slip of, where it is none of ours. */
+  near({ maker, model }: { readonly maker: string; readonly model: string }): KnownModel[] {
+    const all = [...this.#byId.values()];
+    return all.filter(
+      (one) =>
+        isNearly(one.name, model) &&
+        (maker === "" || one.maker === "" || isNearly(one.maker, maker)) &&
+        modelKey(one.maker, one.name) !== modelKey(maker, model),
+    );
   }
 
   makersOf(model: string): string[] {

@@ -1,6 +1,7 @@
 // What bringing in a table would do, radio by radio, before anything is done: added, changed, the same, or a problem.
 import { FIRST_COMPONENT, type KnownModel, ModelNames, type NewModel } from "./models.ts";
 import { folded, modelKey } from "./names.ts";
+import { saysNothing, USUAL_NOTHING } from "./nothing.ts";
 import {
   type CellProblem,
   FIELDS,
@@ -18,11 +19,15 @@ export type KnownClub = {
   readonly models: readonly KnownModel[];
   /** The tags that units have now, by the folded ones they had before. */
   readonly renamed: ReadonlyMap<string, string>;
+  /** Ids of the club's people by their folded names; of those who share a name, none. */
+  readonly people: ReadonlyMap<string, string>;
 };
 
 export type KnownRow = Readonly<Record<Exclude<Field, "tag" | "maker" | "model">, string>> & {
   readonly id: string;
   readonly model: string;
+  /** Who has it. */
+  readonly holder?: string | undefined;
   /** What has been read in its components, by their folded names. */
   readonly read: ReadonlyMap<string, KnownReadings>;
 };
@@ -33,11 +38,15 @@ export type KnownReadings = {
   readonly all: ReadonlySet<string>;
 };
 
-export const readingKey = (raw: string, on: string): string => `${raw}\n${on}`;
+/** Without a day: of one that nobody knows. */
+export const readingKey = (raw: string, on: string | undefined): string => `${raw}\n${on ?? ""}`;
 
 export type RowProblem =
   | CellProblem
   | { readonly kind: "no-model" }
+  | { readonly kind: "nearly-model"; readonly name: string; readonly near: readonly string[] }
+  | { readonly kind: "unknown-person"; readonly name: string }
+  | { readonly kind: "with-other"; readonly holder: string }
   | { readonly kind: "renamed"; readonly now: string }
   | { readonly kind: "which-model"; readonly makers: readonly string[] }
   | { readonly kind: "unknown-revision"; readonly revision: string }
@@ -54,6 +63,8 @@ export type PlannedRow = {
   readonly act: "add" | "change" | "same" | "problem";
   /** Which fields a change touches. */
   readonly changes: readonly Field[];
+  /** The person it goes to. */
+  readonly lendTo?: { readonly id: string; readonly name: string };
   /** The radio of ours that has this tag. */
   readonly unit?: string;
   /** The model that the row names, if it is known; one that is not would be made. */
@@ -67,11 +78,19 @@ export type Plan = {
   readonly newModels: readonly NewModel[];
 };
 
+/** What the person has said of names that are nearly a model's, by `modelKey`: the id of the model meant, or that it is a new one. */
+export type NearAnswers = ReadonlyMap<string, string | "new">;
+
 /**
  * Plans each radio of the sheet. A tag that is known is a change of the fields the sheet fills (an empty cell changes
  * nothing), or the same. The same table planned again after it was brought in is all the same.
  */
-export function planImport(table: Table, settings: ImportSettings, club: KnownClub): Plan {
+export function planImport(
+  table: Table,
+  settings: ImportSettings,
+  club: KnownClub,
+  near: NearAnswers = new Map(),
+): Plan {
   const models = new ModelNames(club.models);
   const rows = radiosOf(table, settings).map((radio): PlannedRow => {
     const { lines, values } = radio;
@@ -79,10 +98,18 @@ export function planImport(table: Table, settings: ImportSettings, club: KnownCl
     const known = club.units.get(folded(values.tag));
     const now = known ? undefined : club.renamed.get(folded(values.tag));
     if (now !== undefined) problems.push({ kind: "renamed", now });
-    const named = models.named(values, known);
+    const answer = near.get(modelKey(values.maker, values.model));
+    const named = models.byId(answer) ?? models.named(values, known);
     if (values.model === "" && !known && now === undefined) problems.push({ kind: "no-model" });
     if (named === "several") problems.push({ kind: "which-model", makers: models.makersOf(values.model) });
     const model = named === "several" ? undefined : named;
+    if (named === undefined && values.model !== "" && answer !== "new" && now === undefined) {
+      const slips = models.near(values);
+      if (slips.length > 0)
+        problems.push({ kind: "nearly-model", name: values.model, near: slips.map((m) => m.id) });
+    }
+    const lending = lendingOf(radio.holder, known, club);
+    problems.push(...lending.problems);
     const of = values.model === "" ? models.byId(known?.model) : model;
     const revision = values.hardware;
     if (of && revision !== "" && !of.revisions.some((r) => folded(r) === folded(revision))) {
@@ -99,7 +126,7 @@ export function planImport(table: Table, settings: ImportSettings, club: KnownCl
         ? "problem"
         : !known
           ? "add"
-          : changes.length > 0 || readings.length > 0
+          : changes.length > 0 || readings.length > 0 || lending.to
             ? "change"
             : "same";
     return {
@@ -112,9 +139,26 @@ export function planImport(table: Table, settings: ImportSettings, club: KnownCl
       readings,
       ...(known && { unit: known.id }),
       ...(model && { model: model.id }),
+      ...(lending.to && { lendTo: lending.to }),
     };
   });
   return { rows, newModels: newModelsOf(rows) };
+}
+
+/** To whom a radio goes by the sheet, if it is not with them already. Who has it is not taken from them by a sheet. */
+function lendingOf(
+  name: string,
+  known: KnownRow | undefined,
+  club: KnownClub,
+): { to?: NonNullable<PlannedRow["lendTo"]>; problems: RowProblem[] } {
+  if (name === "") return { problems: [] };
+  if (known?.holder !== undefined)
+    return folded(known.holder) === folded(name)
+      ? { problems: [] }
+      : { problems: [{ kind: "with-other", holder: known.holder }] };
+  const id = club.people.get(folded(name));
+  if (id === undefined) return { problems: [{ kind: "unknown-person", name }] };
+  return { to: { id, name }, problems: [] };
 }
 
 /**
@@ -169,11 +213,48 @@ function newModelsOf(rows: readonly PlannedRow[]): NewModel[] {
   }));
 }
 
-/** With dates, a reading is news if we have none of that text and day; without, if it is not what we have last. */
+/** A reading is news if we have none of that text and day; where the sheet does not say the day, it must not be what we have last either. */
 function isNews(reading: ToldReading, known: KnownRow, settings: ImportSettings): boolean {
   const had = known.read.get(folded(reading.component));
-  if (!settings.meanings.includes("readOn")) return reading.raw !== had?.newest;
-  return !had?.all.has(readingKey(reading.raw, reading.on));
+  if (had?.all.has(readingKey(reading.raw, reading.on))) return false;
+  const saysDay = settings.meanings.includes("readOn") && reading.on !== undefined;
+  return saysDay || reading.raw !== had?.newest;
+}
+
+/** The names that are nearly a model's, each once with the models it may be; asked of the person. */
+export function nearlyModels(
+  rows: readonly PlannedRow[],
+): { key: string; maker: string; name: string; near: readonly string[] }[] {
+  const found = new Map<string, { key: string; maker: string; name: string; near: readonly string[] }>();
+  for (const { values, problems } of rows)
+    for (const problem of problems)
+      if (problem.kind === "nearly-model") {
+        const key = modelKey(values.maker, values.model);
+        found.set(key, { key, maker: values.maker, name: values.model, near: problem.near });
+      }
+  return [...found.values()];
+}
+
+/** What of a sheet is not used: by column, how many cells; and the cells beyond the last head. */
+export function unusedCells(
+  table: Table,
+  settings: Pick<ImportSettings, "meanings" | "nothing">,
+): {
+  readonly columns: readonly { readonly column: number; readonly cells: number }[];
+  readonly beyond: number;
+} {
+  const counts = new Map<number, number>();
+  let beyond = 0;
+  for (const { cells } of table.rows)
+    for (const [i, cell] of cells.entries()) {
+      if (cell === "" || saysNothing(cell, settings.nothing ?? USUAL_NOTHING)) continue;
+      if (i >= table.head.length) beyond++;
+      else if ((settings.meanings[i] ?? "ignore") === "ignore") counts.set(i, (counts.get(i) ?? 0) + 1);
+    }
+  return {
+    columns: [...counts].map(([column, cells]) => ({ column, cells })).sort((a, b) => a.column - b.column),
+    beyond,
+  };
 }
 
 function changesOf(values: PlannedRow["values"], known: KnownRow, model: string | undefined): Field[] {

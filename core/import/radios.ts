@@ -4,6 +4,7 @@ import { LONGEST_READOUT } from "../firmware/version.ts";
 import type { PlainDate } from "../quantities/date.ts";
 import { componentOf, LONGEST_COMPONENT_NAME, type Meaning } from "./columns.ts";
 import { folded } from "./names.ts";
+import { saysNothing, USUAL_NOTHING } from "./nothing.ts";
 import { type DateOrder, type DecimalSign, readDate, withPoint } from "./signs.ts";
 import type { Table } from "./table.ts";
 
@@ -11,8 +12,11 @@ export type ImportSettings = {
   readonly meanings: readonly Meaning[];
   readonly decimal: DecimalSign;
   readonly dates: DateOrder;
-  /** The day readings without a date were taken. */
   readonly today: PlainDate;
+  /** The day of readings without one; absent: nobody knows it. */
+  readonly undated?: PlainDate | undefined;
+  /** Words that say in a cell that there is nothing to say. */
+  readonly nothing?: readonly string[] | undefined;
 };
 
 export type Field = keyof typeof FIELD_LIMITS;
@@ -29,12 +33,19 @@ export type CellProblem =
   | { readonly kind: "reading-too-long"; readonly limit: number };
 
 /** A version as the sheet tells it. `component` as it is called there; empty for the first one of the model. */
-export type ToldReading = { readonly component: string; readonly raw: string; readonly on: PlainDate };
+export type ToldReading = {
+  readonly component: string;
+  readonly raw: string;
+  /** Absent: nobody knows the day. */
+  readonly on?: PlainDate | undefined;
+};
 
 export type SheetRadio = {
   /** Lines of the sheet that tell of it, at least one. */
   readonly lines: readonly number[];
   readonly values: Readonly<Record<Field, string>>;
+  /** Whom the sheet says it is with. */
+  readonly holder: string;
   readonly readings: readonly ToldReading[];
   readonly problems: readonly CellProblem[];
 };
@@ -42,6 +53,7 @@ export type SheetRadio = {
 type Gathered = {
   lines: number[];
   values: Record<Field, string>;
+  holder: string;
   readings: ToldReading[];
   problems: CellProblem[];
   components: Set<string>;
@@ -52,12 +64,14 @@ type Gathered = {
  * component are one radio; its own fields may be told once or again, but not otherwise. Any other row whose tag was
  * there before is a radio with a problem.
  */
-export function radiosOf({ rows }: Table, settings: ImportSettings): SheetRadio[] {
+export function radiosOf({ head, rows }: Table, settings: ImportSettings): SheetRadio[] {
   const byTag = new Map<string, Gathered>();
   const radios: Gathered[] = [];
   for (const { line, cells } of rows) {
     const cell = (meaning: Meaning) => cellOf(cells, meaning, settings);
     const values = Object.fromEntries(FIELDS.map((field) => [field, cell(field)])) as Record<Field, string>;
+    values.note = [values.note, ...alsoNoted(head, cells, settings)].filter(Boolean).join("; ");
+    const holder = cell("holder");
     const component = cell("component");
     const told = {
       readings: readingsOf(cells, settings),
@@ -67,12 +81,13 @@ export function radiosOf({ rows }: Table, settings: ImportSettings): SheetRadio[
     const first = tag === "" ? undefined : byTag.get(tag);
     if (first && component !== "" && !first.components.has(folded(component))) {
       join(first, line, values);
+      first.holder ||= holder;
       first.readings.push(...told.readings);
       first.problems.push(...told.problems.filter((problem) => !first.problems.some(isLike(problem))));
       first.components.add(folded(component));
       continue;
     }
-    const radio = { lines: [line], values, ...told, components: new Set([folded(component)]) };
+    const radio = { lines: [line], values, holder, ...told, components: new Set([folded(component)]) };
     if (first) radio.problems.push({ kind: "tag-twice", firstLine: first.lines[0] ?? line });
     else if (tag !== "") byTag.set(tag, radio);
     radios.push(radio);
@@ -94,19 +109,30 @@ function join(radio: Gathered, line: number, values: Record<Field, string>): voi
 }
 
 function cellOf(cells: readonly string[], meaning: Meaning, settings: ImportSettings): string {
-  const column = settings.meanings.indexOf(meaning);
-  const text = column < 0 ? "" : (cells[column] ?? "").trim();
+  return textOf(cells[settings.meanings.indexOf(meaning)], settings);
+}
+
+/** Columns that are to be kept in the note, each with its head: "licence: middle". */
+const alsoNoted = (head: readonly string[], cells: readonly string[], settings: ImportSettings): string[] =>
+  settings.meanings.flatMap((meaning, i) => {
+    const text = meaning === "noteToo" ? textOf(cells[i], settings) : "";
+    return text === "" ? [] : [`${head[i] || "column"}: ${text}`];
+  });
+
+function textOf(cell: string | undefined, settings: ImportSettings): string {
+  const text = (cell ?? "").trim();
+  if (text === "" || saysNothing(text, settings.nothing ?? USUAL_NOTHING)) return "";
   // What goes out of here, and out of some spreadsheets, marks as text what would be taken for a formula.
   return /^'[=+\-@]/.test(text) ? text.slice(1) : text;
 }
 
 function readingsOf(cells: readonly string[], settings: ImportSettings): ToldReading[] {
-  const on = readDate(cellOf(cells, "readOn", settings), settings.dates) ?? settings.today;
+  const on = readDate(cellOf(cells, "readOn", settings), settings.dates) ?? settings.undated;
   const component = cellOf(cells, "component", settings);
   return settings.meanings.flatMap((meaning) => {
     const of = meaning === "reading" ? component : componentOf(meaning);
     const raw = of === undefined ? "" : withPoint(cellOf(cells, meaning, settings), settings.decimal);
-    return of === undefined || raw === "" ? [] : [{ component: of, raw, on }];
+    return of === undefined || raw === "" ? [] : [{ component: of, raw, ...(on && { on }) }];
   });
 }
 

@@ -1,0 +1,24 @@
+// The database's clock decides when things are; here it is noticed when that clock is moved, or was wrong before.
+import { jumpBetween, type Seen } from "#core/quantities/clock.ts";
+import { tell } from "./log.ts";
+import { type Actor, type Tx, withClub } from "./pool.ts";
+
+let seen: Seen | undefined;
+
+/** Notes what the database's clock says; if it has jumped since it was last looked at, says so at the terminal and in the club's log. */
+export async function noticeClock(now: Date, actor: Actor): Promise<void> {
+  const before = seen;
+  seen = { clock: now.getTime(), steady: performance.now() };
+  const seconds = before && jumpBetween(before, seen);
+  if (seconds === undefined) return;
+  console.error(`The database's clock jumped by ${seconds} seconds; it says ${now.toISOString()} now.`);
+  await withClub(actor, (tx) => tell(tx, { kind: "clock-jumped", seconds }));
+}
+
+/** The newest instant in the log, if that lies ahead of now: then the clock is wrong, or was. */
+export async function ahead(tx: Tx): Promise<Date | undefined> {
+  const { rows } = await tx.query<{ at: Date }>(
+    "select at from log where at > now() + interval '1 minute' order by at desc, id desc limit 1",
+  );
+  return rows[0]?.at;
+}
