@@ -54,12 +54,19 @@ export async function mayBecomeOwner(url: string): Promise<string | undefined> {
   }
 }
 
+/** The names of all steps that this version has, in order. */
+export const knownMigrations = (): string[] =>
+  fs
+    .readdirSync(DIRECTORY)
+    .map((file) => file.replace(/\.sql$/, ""))
+    .sort();
+
 /** How many steps of ours the tables have not seen yet; all of them where there are no tables. */
 export async function pendingMigrations(url: string): Promise<number> {
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
   await client.connect();
   try {
-    const known = fs.readdirSync(DIRECTORY).map((file) => file.replace(/\.sql$/, ""));
+    const known = knownMigrations();
     const there = await client.query("select to_regclass('public.migration') is not null there");
     if (!there.rows[0].there) return known.length;
     const { rows } = await client.query<{ name: string }>("select name from migration");

@@ -48,10 +48,16 @@ test("a database that hangs in the middle is away, for what changes, reads, and 
 }, async () => {
   const read = readingOf(actor);
   await Promise.all([withClub(actor, one), withoutClub(one), read(one)]);
+  let hangs = () => {};
+  const hanging = new Promise<void>((resolve) => {
+    hangs = resolve;
+  });
   const started = withClub(actor, async (tx) => {
     holding = true;
+    hangs();
     await one(tx);
   });
+  await hanging;
   await Promise.all([
     expect(started).rejects.toBeInstanceOf(DatabaseAway),
     expect(withoutClub(one)).rejects.toBeInstanceOf(DatabaseAway),

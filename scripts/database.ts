@@ -25,7 +25,7 @@ export async function openDatabase(folder: string, fresh: boolean, say: Say): Pr
     await checkGiven(given, process.env.MOSSY_OWNER_URL);
     return { appUrl: given, stop: async () => {} };
   }
-  const cluster = await startCluster(path.join(folder, "postgres"), { say });
+  const cluster = await startCluster(path.join(folder, "postgres"), { say, lookAfter: true });
   try {
     if (fresh) await emptyDatabase(cluster.adminUrl);
     await migrate(cluster.ownerUrl);

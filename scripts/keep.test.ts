@@ -1,0 +1,155 @@
+// All records kept in one file and brought back, while the server runs; and a database server that is killed comes back by itself.
+import { type ChildProcess, spawn, spawnSync } from "node:child_process";
+import fs from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import pg from "pg";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { attachCluster, freePort } from "./postgres.ts";
+
+const root = fileURLToPath(new URL("..", import.meta.url));
+let folder: string;
+let port: number;
+let server: ChildProcess;
+let said = "";
+
+const env = (data: string) => ({ ...process.env, MOSSY_DATA: data, NODE_ENV: "production" });
+const run = (script: string, data: string, ...args: string[]) =>
+  spawnSync(process.execPath, ["--import", "tsx", `scripts/${script}.ts`, ...args], {
+    cwd: root,
+    encoding: "utf8",
+    env: env(data),
+    input: "",
+  });
+const heard = (what: RegExp) =>
+  new Promise<void>((resolve, reject) => {
+    const look = () => what.test(said) && resolve();
+    server.stdout?.on("data", look);
+    server.once("exit", () => reject(new Error(`it ended: ${said}`)));
+    look();
+  });
+const file = (name: string) => path.join(folder, name);
+
+async function asAdmin<Row extends pg.QueryResultRow>(
+  data: string,
+  text: string,
+  database = "mossy",
+): Promise<Row[]> {
+  const running = attachCluster(path.join(data, "postgres"));
+  if (!running) throw new Error("it is not running");
+  const client = new pg.Client({ connectionString: running.adminUrl.replace(/[^/]*$/, database) });
+  await client.connect();
+  try {
+    return (await client.query<Row>(text)).rows;
+  } finally {
+    await client.end();
+  }
+}
+const tagOf = (data: string, database?: string) =>
+  asAdmin<{ tag: string }>(data, "select tag from unit where note = 'marked'", database);
+const mark = (data: string, tag: string) =>
+  asAdmin(data, `update unit set note = 'marked', tag = '${tag}' where id = (select min(id) from unit)`);
+
+beforeAll(async () => {
+  folder = fs.mkdtempSync(path.join(os.tmpdir(), "mossy-keep-test-"));
+  fs.chmodSync(folder, 0o755);
+  port = await freePort();
+  server = spawn(process.execPath, ["--import", "tsx", "scripts/start.ts", "--port", String(port)], {
+    cwd: root,
+    env: env(file("one")),
+  });
+  server.stdout?.on("data", (chunk) => (said += chunk));
+  server.stderr?.on("data", (chunk) => (said += chunk));
+  await heard(/Ctrl-C stops it/);
+}, 180_000);
+afterAll(async () => {
+  const over = new Promise((resolve) => server.once("exit", resolve));
+  server.kill("SIGINT");
+  await over;
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+test("kept while serving, checked against what every table held, and never written over", async () => {
+  await mark(file("one"), "KEPT-1");
+  const made = run("backup", file("one"), file("a.mossy"), "--verify");
+  expect(made.stderr).toBe("");
+  expect(made.stdout).toMatch(/Kept in .*: \d+ rows of \d+ tables/);
+  expect(made.stdout).toContain("are as they were on");
+  expect(fs.statSync(file("a.mossy")).mode & 0o077).toBe(0);
+  expect(run("backup", file("one"), file("a.mossy")).stderr).toContain("never written over");
+  const noted = await asAdmin(file("one"), "select verified_at is not null checked from backup_made");
+  expect(noted).toEqual([{ checked: true }]);
+});
+
+test("a file that is damaged, cut short, or none of ours is told apart from one that is whole", () => {
+  const whole = fs.readFileSync(file("a.mossy"));
+  const bent = Buffer.from(whole);
+  bent[whole.length - 3000] = (bent[whole.length - 3000] ?? 0) ^ 1;
+  const cases = [
+    ["bent", bent, "is damaged"],
+    ["short", whole.subarray(0, whole.length >> 1), "cut short"],
+    ["other", Buffer.from("Dear keeper"), "is no backup"],
+  ] as const;
+  for (const [name, bytes, says] of cases) {
+    fs.writeFileSync(file(name), bytes);
+    for (const answer of [
+      run("backup", file("one"), file(name), "--verify"),
+      run("restore", file("one"), file(name), "--replace"),
+    ]) {
+      expect([name, answer.status, answer.stderr]).toEqual([name, 1, expect.stringContaining(says)]);
+    }
+  }
+  expect(run("restore", file("one"), file("missing")).stderr).toContain("There is no file");
+});
+
+test("restored while serving: asks first, comes back whole, keeps what was there, and the server goes on", async () => {
+  await mark(file("one"), "LATER-1");
+  const asked = run("restore", file("one"), file("a.mossy"));
+  expect([asked.status, asked.stderr]).toEqual([1, expect.stringContaining("Lanternfen Radio Circle")]);
+  expect(await tagOf(file("one"))).toEqual([{ tag: "LATER-1" }]);
+  const done = run("restore", file("one"), file("a.mossy"), "--replace");
+  expect([done.status, done.stderr]).toEqual([0, ""]);
+  expect(await tagOf(file("one"))).toEqual([{ tag: "KEPT-1" }]);
+  expect(await tagOf(file("one"), "mossy_before")).toEqual([{ tag: "LATER-1" }]);
+  expect((await fetch(`http://127.0.0.1:${port}/sign-in`)).status).toBe(200);
+});
+
+test("restored into a folder that has nothing yet, by a version that is newer; not by one that is older", async () => {
+  const into = run("restore", file("two"), file("a.mossy"));
+  expect([into.status, into.stderr]).toEqual([0, ""]);
+  const kept = run("backup", file("two"), file("b.mossy"), "--verify");
+  expect(kept.status).toBe(0);
+  // As it was before the last step: the table it made and the note of it are gone.
+  await asAdmin(
+    file("one"),
+    "drop table backup_made cascade; drop function last_backup; delete from migration where name like '%_backups'",
+  );
+  expect(run("backup", file("one"), file("old.mossy")).status).toBe(0);
+  expect(run("restore", file("one"), file("old.mossy"), "--replace").status).toBe(0);
+  expect(await asAdmin(file("one"), "select count(*)::int n from backup_made")).toEqual([{ n: 0 }]);
+  await asAdmin(
+    file("one"),
+    "insert into migration (name, run_on) values ('99999999999999999_ahead', now())",
+  );
+  run("backup", file("one"), file("ahead.mossy"));
+  expect(run("restore", file("one"), file("ahead.mossy"), "--replace").stderr).toContain(
+    "made by a newer version",
+  );
+  await asAdmin(file("one"), "delete from migration where name like '%_ahead'");
+});
+
+test("a database server that is killed comes back by itself; pages say so meanwhile", async () => {
+  const [{ pid } = { pid: 0 }] = await asAdmin<{ pid: number }>(
+    file("one"),
+    "select pg_backend_pid() own, (regexp_match(pg_read_file('postmaster.pid'), '\\d+'))[1]::int pid",
+  );
+  process.kill(pid, "SIGKILL");
+  await heard(/ended by itself; it is started again/);
+  await expect
+    .poll(async () => (await fetch(`http://127.0.0.1:${port}/sign-in`)).status, {
+      timeout: 60_000,
+      interval: 300,
+    })
+    .toBe(200);
+});

@@ -1,0 +1,114 @@
+// What ./backup and ./restore share: reaching the records where they are, and PostgreSQL's own programs for dumping and bringing back.
+import { spawn } from "node:child_process";
+import fs from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import pg from "pg";
+import { differences, type Tables, tablesOf } from "./archive.ts";
+import { PlainFailure } from "./plain.ts";
+import { attachCluster, findPostgres, startCluster } from "./postgres.ts";
+
+const root = fileURLToPath(new URL("..", import.meta.url));
+
+export type Reached = {
+  readonly adminUrl: string;
+  readonly ownerUrl: string;
+  /** It was not running, and is stopped again. */
+  readonly stop: () => Promise<void>;
+};
+
+/** The address of one database on the server of another. */
+export const named = (url: string, database: string): string => {
+  const other = new URL(url);
+  other.pathname = `/${database}`;
+  return other.href;
+};
+
+/** The records of this folder, whether they are being served or not; or those of a server of one's own. */
+export async function reach(say: (line: string) => void): Promise<Reached & { readonly database: string }> {
+  const given = process.env.MOSSY_ADMIN_URL;
+  if (process.env.DATABASE_URL || given) {
+    const owner = process.env.MOSSY_OWNER_URL;
+    if (!given || !owner)
+      throw new PlainFailure(
+        "With a server of your own, set MOSSY_ADMIN_URL to the database's address for an administrator (row-level security hides rows from everybody else) and MOSSY_OWNER_URL to that of the tables' owner.",
+      );
+    const database = decodeURIComponent(new URL(given).pathname.slice(1));
+    return { adminUrl: given, ownerUrl: owner, database, stop: async () => {} };
+  }
+  const folder = path.join(process.env.MOSSY_DATA ?? path.join(root, ".data"), "postgres");
+  const running = attachCluster(folder);
+  if (running)
+    return {
+      ...running,
+      adminUrl: named(running.adminUrl, "mossy"),
+      database: "mossy",
+      stop: async () => {},
+    };
+  const cluster = await startCluster(folder, { say });
+  return { ...cluster, adminUrl: named(cluster.adminUrl, "mossy"), database: "mossy" };
+}
+
+/** Runs one of PostgreSQL's programs against a database. The password goes by the environment, where no list of processes shows it. */
+export async function runPostgres(
+  program: "pg_dump" | "pg_restore",
+  url: string,
+  args: readonly string[],
+): Promise<void> {
+  const { hostname, port, username, password, pathname } = new URL(url);
+  const env = {
+    ...process.env,
+    PGHOST: hostname,
+    PGPORT: port || "5432",
+    PGUSER: decodeURIComponent(username),
+    PGPASSWORD: decodeURIComponent(password),
+    PGDATABASE: decodeURIComponent(pathname.slice(1)),
+  };
+  const bin = findPostgres(console.error);
+  const command = fs.existsSync(path.join(bin, program)) ? path.join(bin, program) : program;
+  const child = spawn(command, args, { env, stdio: ["ignore", "ignore", "pipe"] });
+  let said = "";
+  child.stderr.on("data", (data) => {
+    said += data;
+  });
+  const code = await new Promise<number | null>((resolve, reject) => {
+    child.once("error", reject);
+    child.once("exit", resolve);
+  });
+  if (code !== 0) throw new PlainFailure(`${program} did not succeed:\n${said.trim().slice(-2000)}`);
+}
+
+/** Runs something with a connection of its own. */
+export async function withClient<Value>(
+  url: string,
+  act: (client: pg.Client) => Promise<Value>,
+): Promise<Value> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return await act(client);
+  } finally {
+    await client.end();
+  }
+}
+
+export function scratchFolder(): { readonly path: string; readonly remove: () => void } {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), "mossy-keep-"));
+  fs.chmodSync(folder, 0o755);
+  return { path: folder, remove: () => fs.rmSync(folder, { recursive: true, force: true }) };
+}
+
+/** Brings a dump into an empty database and holds what is there then against what was kept. */
+export async function bringBack(adminUrl: string, dump: string, wanted: Tables): Promise<void> {
+  await runPostgres("pg_restore", adminUrl, [
+    "--exit-on-error",
+    "--single-transaction",
+    `--dbname=${decodeURIComponent(new URL(adminUrl).pathname.slice(1))}`,
+    dump,
+  ]);
+  const found = await withClient(adminUrl, tablesOf);
+  const wrong = differences(wanted, found);
+  if (wrong.length > 0)
+    throw new PlainFailure(`What came back is not what was kept:\n  ${wrong.slice(0, 12).join("\n  ")}`);
+}
