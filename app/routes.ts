@@ -33,6 +33,7 @@ export default [
     route("models/:model/quirks/:quirk", "./models/quirk.tsx"),
     route("models/:model/print", "./models/print.tsx"),
     route("club", "./club/club.tsx"),
+    route("club/document", "./club/document.tsx"),
     route("club/groups/:group", "./club/group.tsx"),
     route("club/people/:person", "./club/person.tsx"),
     route("club/places/:place", "./club/place.tsx"),

@@ -100,7 +100,7 @@ beforeAll(async () => {
   const owner = new pg.Client({ connectionString: database.ownerUrl });
   await owner.connect();
   const { rows } = await owner.query(
-    "select tablename from pg_tables where schemaname = 'public' and tablename not in ('migration', 'sign_in_attempt', 'signing_key') order by 1",
+    "select tablename from pg_tables where schemaname = 'public' and tablename not in ('migration', 'sign_in_attempt', 'signing_key', 'backup_made') order by 1",
   );
   tables = rows.map((row) => row.tablename);
   await owner.end();

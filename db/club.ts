@@ -84,3 +84,10 @@ export async function pinnable(tx: Tx): Promise<{ id: string; name: string; comp
   );
   return rows;
 }
+
+/** When all records were last kept by ./backup, and whether that was checked. */
+export async function lastBackup(tx: Tx): Promise<{ made: string; verified: boolean } | undefined> {
+  const { rows } = await tx.query<{ made_at: Date; verified_at: Date | null }>("select * from last_backup()");
+  const [row] = rows;
+  return row && { made: row.made_at.toISOString(), verified: row.verified_at !== null };
+}

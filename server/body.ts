@@ -17,6 +17,7 @@ const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number }[] =
   { path: /^\/import$/, bytes: 9 * MB },
   { path: /^\/models\/bring-in$/, bytes: 5 * MB },
   { path: /^\/kit\/which-lead$/, bytes: 3 * MB },
+  { path: /^\/club\/document$/, bytes: 66 * MB },
   { path: /^\/models\/\d+\/releases\/(\d+|new)$/, bytes: 66 * MB },
 ];
 

@@ -1,7 +1,7 @@
 // The club: people, places, groups and the policies they follow, and what can be taken out.
 import { Link } from "react-router";
 import { releaseNames } from "#db/board.ts";
-import { groups, places, shelvedUnits } from "#db/club.ts";
+import { groups, lastBackup, places, shelvedUnits } from "#db/club.ts";
 import { people, shelvedPeople } from "#db/people.ts";
 import { lookInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
@@ -9,7 +9,7 @@ import { Page } from "../ui/page.tsx";
 import { namesOf } from "../ui/why.tsx";
 import { counted, listed } from "../ui/words/count.ts";
 import { sayRule } from "../ui/words/facts.ts";
-import { sayDate } from "../ui/words/time.ts";
+import { sayDate, sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/club";
 
 export const meta: Route.MetaFunction = () => [{ title: "Club · Mossy Cabinet" }];
@@ -30,6 +30,7 @@ export async function loader({ context }: Route.LoaderArgs) {
         licence_class,
       })),
       shelvedPeople: (await shelvedPeople(tx)).map(({ id, name }) => ({ id, name })),
+      backup: await lastBackup(tx),
       releases: await releaseNames(tx, pinned),
     };
   });
@@ -154,7 +155,15 @@ export default function Club({ loaderData }: Route.ComponentProps) {
           </section>
         )}
         <section id="out">
-          <h2 className="mb-2">Take out</h2>
+          <h2 className="mb-2">Take out, and keep</h2>
+          {mayEdit && (
+            <p className={`mb-2 w-fit ${loaderData.backup ? "" : "doubt-thin px-2 py-1"}`}>
+              {sayBackup(loaderData.backup, locale, timeZone)}{" "}
+              <Link className="link" to="/club/document">
+                The whole club as one document
+              </Link>
+            </p>
+          )}
           <p className="flex flex-wrap gap-x-4">
             <a className="link" href="/out/units.csv" download>
               Units as CSV
@@ -194,4 +203,14 @@ function Head({
       )}
     </div>
   );
+}
+
+function sayBackup(
+  backup: Route.ComponentProps["loaderData"]["backup"],
+  locale: string,
+  timeZone: string,
+): string {
+  if (!backup) return "Nothing has been kept with ./backup yet.";
+  const when = sayInstant(backup.made, locale, timeZone);
+  return `All records were last kept with ./backup on ${when}${backup.verified ? ", and checked" : ", not checked (--verify)"}.`;
 }

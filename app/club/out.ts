@@ -1,8 +1,10 @@
 // Units, standings, needs and releases as a file: CSV or JSON, by the ending of the address.
 import { z } from "zod";
+import { clubDocument } from "#core/club/document.ts";
 import { csvRows, needRows, type OutDocument, outDocument, releaseRows } from "#core/club/out.ts";
 import { dossierDocument } from "#core/dossier/document.ts";
-import { lookInClub, notFound } from "../context.ts";
+import { writeClub } from "#db/club-document.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { askForPerson } from "../door/session.server.ts";
 import type { Route } from "./+types/out";
 import { collect, csvOf } from "./out.server.ts";
@@ -13,6 +15,17 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   if (params.file === "units.schema.json") return Response.json(z.toJSONSchema(outDocument, { io: "input" }));
   if (params.file === "dossier.schema.json")
     return Response.json(z.toJSONSchema(dossierDocument, { io: "input", unrepresentable: "any" }));
+  if (params.file === "club.schema.json") return Response.json(z.toJSONSchema(clubDocument, { io: "input" }));
+  if (params.file === "club.json") {
+    const who = mustBeAllowed(context, "edit-club");
+    const document = await inClub(context, writeClub, "work");
+    return new Response(JSON.stringify(document), {
+      headers: {
+        "Content-Type": "application/json; charset=utf-8",
+        "Content-Disposition": `attachment; filename="club-${who.today}.json"`,
+      },
+    });
+  }
   const file = params.file ?? "";
   const rowsOf = TABLES[file];
   if (!rowsOf && file !== "units.json") throw notFound("This file");

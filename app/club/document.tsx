@@ -1,0 +1,80 @@
+// The whole club as one document: taken out, and brought into a club that is new.
+import { data, Form, Link, useNavigation } from "react-router";
+import { inClub, mustBeAllowed } from "../context.ts";
+import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
+import { unsentSaid } from "../ui/unsent.ts";
+import type { Route } from "./+types/document";
+import { takeDocument } from "./document.server.ts";
+
+export const meta: Route.MetaFunction = () => [{ title: "The whole club · Mossy Cabinet" }];
+
+export function loader({ context }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-club");
+  return null;
+}
+
+export async function action({ context, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-club");
+  const form = await request.formData();
+  const said = await takeDocument(form.get("file"), (bring) => inClub(context, (tx) => bring(tx), "work"));
+  return data(said, { status: said.ok ? 200 : 400 });
+}
+
+export const clientAction = unsentSaid;
+
+export default function ClubDocument({ actionData }: Route.ComponentProps) {
+  const busy = useNavigation().state !== "idle";
+  return (
+    <Page title="The whole club" says="as one open document, to keep, to read, or to move elsewhere">
+      {actionData && <Said answer={actionData} />}
+      <div className="grid max-w-5xl gap-10 lg:grid-cols-2">
+        <section>
+          <h2 className="mb-2">Take it out</h2>
+          <p className="mb-3">
+            Everything of the club: radios and readings, dossiers, kit, people, the log, files. Not in it:
+            passwords and sessions. It is plain JSON, described in the formats page of the documentation.
+          </p>
+          <a className="btn btn-primary" href="/out/club.json" download>
+            The club as JSON
+          </a>
+          <p className="mt-3 text-sm text-quiet">
+            It holds what everybody wrote: keep it where only those may read it who may read the cabinet.
+          </p>
+        </section>
+        <section>
+          <h2 className="mb-2">Bring it back</h2>
+          <p className="mb-3">
+            Into a club that has just been founded, with nothing in it yet. Whoever is in the document with
+            your address becomes you; all others sign in by a link that you make for them.
+          </p>
+          <Form method="post" encType="multipart/form-data" className="flex flex-col gap-3">
+            <label className="block font-semibold" htmlFor="club-file">
+              The document
+            </label>
+            <input
+              id="club-file"
+              type="file"
+              name="file"
+              accept=".json,application/json"
+              className="file-input w-full"
+            />
+            <button
+              type="submit"
+              className="btn btn-primary w-fit"
+              aria-disabled={busy}
+              onClick={(event) => busy && event.preventDefault()}
+            >
+              Bring it back
+            </button>
+          </Form>
+          <p className="mt-4 text-sm">
+            <Link className="link" to="/club">
+              Back to the club
+            </Link>
+          </p>
+        </section>
+      </div>
+    </Page>
+  );
+}
