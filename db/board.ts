@@ -101,7 +101,7 @@ const SORT_JOIN: Partial<Record<BoardSort, string>> = {
 };
 
 /** Without its reasons, which are asked for when somebody opens them: a board has hundreds. */
-export type BoardRow = Omit<StoredNeed, "due_to" | "held_from" | "because"> & {
+export type BoardRow = Omit<StoredNeed, "held_from" | "because"> & {
   /** The reading that the reasons speak of. */
   raw: string | null;
   tag: string;
@@ -137,7 +137,7 @@ export async function boardGroups(
   add("u.group_id", filter.group);
   add("k.person_id", filter.person);
   const rowsOf = (group: BoardGroup) =>
-    `select '${group}' board, n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.cause, n.urgency, n.doing,
+    `select '${group}' board, n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.cause, n.urgency, n.doing,
        n.targets, ${RAW} raw, u.tag, u.model_id, u.place_id, ${asksWho(group) ? "k.person_id" : "null::bigint"} holder_id
      from need n
      join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null

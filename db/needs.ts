@@ -55,8 +55,15 @@ function* recordsOf(
       const release = need.targets.at(-1)?.release;
       const doing = doingOf(need, unit.away, () =>
         release === undefined
-          ? "ready"
-          : meansOfNeed(unit, radio, catalogue, policy, { component: need.component, release }, kit).kind,
+          ? "no-route"
+          : meansOfNeed(
+              unit,
+              radio,
+              catalogue,
+              policy,
+              { component: need.component, release, ends: need.dueTo !== undefined },
+              kit,
+            ).kind,
       );
       yield recordOf(need, doing);
     }

@@ -39,7 +39,10 @@ test("the demo club goes out and comes back into a new one; only keepers may, an
   await expect(page).toHaveURL(/cabinet/);
   await page.goto(`${served.address}/club/document`);
   const bent = info.outputPath("bent.json");
-  fs.writeFileSync(bent, fs.readFileSync(file, "utf8").replace('"format":"mossy-cabinet/club"', '"format":"other"'));
+  fs.writeFileSync(
+    bent,
+    fs.readFileSync(file, "utf8").replace('"format":"mossy-cabinet/club"', '"format":"other"'),
+  );
   for (const [name, says] of [
     [bent, "That is no document of a club: at format"],
     [file, "The club is back:"],

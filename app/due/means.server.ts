@@ -40,9 +40,9 @@ export async function meansOfRows(
     const release = targetOn(row, who.today) ?? row.targets.at(-1)?.release;
     if (!unit || !catalogue || release === undefined) continue;
     const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
-    const need = { component: row.component_id, release };
+    const need = { component: row.component_id, release, ends: row.due_to !== null };
     const means = meansOfNeed(unit, radio, catalogue, policyOf(facts, unit), need, kit.prepared);
-    if (means.kind === "no-route") continue;
+    if (!("steps" in means)) continue;
     // The install that waits, or else the last one, which is the one that is wanted.
     const shown = means.steps.find((step) => !step.ready) ?? means.steps.at(-1);
     if (!shown) continue;

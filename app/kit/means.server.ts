@@ -24,7 +24,7 @@ export async function shownMeans(
   const { model } = unit.facts;
   const plugs = (await plugsOf(tx, [model], kit)).get(model) ?? [];
   const told = meansOfRoute(way.result, unit.facts, catalogue, { model, plugs }, kit.prepared);
-  if (told.kind === "no-route") return { means: [], kitKnown };
+  if (!("steps" in told)) return { means: [], kitKnown };
   const names = kitNames(kit, who.locale);
   const stretches: { releases: string[]; ready: boolean; chains: Chains; key: string }[] = [];
   for (const { step, chains, ready } of told.steps) {

@@ -1,5 +1,7 @@
 // Who waits for kit, which purchases would free each of them, and what a choice of offers comes to.
+
 import { URGENCIES } from "#core/firmware/catalogue.ts";
+import { policyOn } from "#core/firmware/policy.ts";
 import { wayOf } from "#core/firmware/way.ts";
 import { FREED_WEIGHT, type Wanting } from "#core/kit/get.ts";
 import { meansOfRoute } from "#core/kit/means.ts";
@@ -50,9 +52,9 @@ export async function loadWaiting(tx: Tx, who: SignedIn): Promise<WaitingList> {
       }),
     );
     const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
-    const { result } = wayOf(unit, catalogue, policyOf(facts, unit), goal);
+    const { result } = wayOf(unit, catalogue, policyOn(policyOf(facts, unit), who.today), goal);
     const means = meansOfRoute(result, unit, catalogue, radio, kit.prepared);
-    if (means.kind === "no-route") return [];
+    if (!("steps" in means)) return [];
     const urgency = URGENCIES[Math.max(0, ...own.map((need) => need.urgency))] ?? "routine";
     const first = means.steps.find((step) => !step.ready)?.chains.near[0];
     return [

@@ -1,9 +1,11 @@
 // Adding, correcting and withdrawing a release: parsed, weighed against the units, then saved with its needs.
+
 import { createHash } from "node:crypto";
 import { redirect } from "react-router";
 import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
 import type { Catalogue, Release } from "#core/firmware/catalogue.ts";
 import { contradictionsOf } from "#core/firmware/contradictions.ts";
+import { policyOn } from "#core/firmware/policy.ts";
 import { whatIf } from "#core/firmware/what-if.ts";
 import { effectOf, withRelease } from "#core/needs/effect.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
@@ -43,7 +45,7 @@ export async function loadRelease(tx: Tx, modelId: string, releaseId: string, to
   return {
     model,
     release,
-    whatIf: release && !release.draft ? await ifTarget(tx, model.id, release) : undefined,
+    whatIf: release && !release.draft ? await ifTarget(tx, model.id, release, today) : undefined,
     components,
     revisions,
     values: release ? releaseValues(release, revisions) : newReleaseValues(today),
@@ -206,13 +208,13 @@ async function fileOf(form: FormData) {
 }
 
 /** What it would take if every radio of the model went to this release. */
-async function ifTarget(tx: Tx, model: string, release: ReleaseRow) {
+async function ifTarget(tx: Tx, model: string, release: ReleaseRow, today: PlainDate) {
   const facts = await loadFacts(tx, { of: "model", id: model });
   const catalogue = facts.catalogues.get(model);
   if (!catalogue?.get(release.component_id)?.byId.has(release.id)) return undefined;
   const told = whatIf(
     facts.units,
-    (unit) => policyOf(facts, facts.units.find((u) => u.id === unit.id) ?? { group: null }),
+    (unit) => policyOn(policyOf(facts, facts.units.find((u) => u.id === unit.id) ?? { group: null }), today),
     catalogue,
     release.component_id,
     release.id,

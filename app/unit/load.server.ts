@@ -1,7 +1,9 @@
 // What the unit's page and the answer-as-you-type both need: the unit, its facts, its catalogue, its policy.
+
 import { redirect } from "react-router";
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import type { Policy } from "#core/firmware/policy.ts";
+import { policyOn } from "#core/firmware/policy.ts";
 import { liesIn } from "#core/firmware/range.ts";
 import { goalOfNeeds, stateOfUnit, type Way, wayOf } from "#core/firmware/way.ts";
 import { laterOf, type PlainDate } from "#core/quantities/date.ts";
@@ -63,8 +65,8 @@ export function waysOf(
   const other = owner && asked.to !== undefined ? new Map([...goal, [owner[0], asked.to]]) : undefined;
   return {
     goal: [...goal].map(([component, release]) => ({ component, release })),
-    way: goal.size > 0 ? shown(wayOf(unit, catalogue, policy, goal), catalogue) : undefined,
-    other: other && shown(wayOf(unit, catalogue, policy, other, asked.keep), catalogue),
+    way: goal.size > 0 ? shown(wayOf(unit, catalogue, policyOn(policy, day), goal), catalogue) : undefined,
+    other: other && shown(wayOf(unit, catalogue, policyOn(policy, today), other, asked.keep), catalogue),
     asked: { to: asked.to ?? first ?? "", keep: asked.keep },
     choices: [...catalogue.values()].flatMap((prepared) =>
       [...prepared.releases].reverse().map((release) => ({
@@ -75,9 +77,8 @@ export function waysOf(
   };
 }
 
-const shown = ({ result, offTrack }: Way, catalogue: Catalogue): ShownWay => ({
+const shown = ({ result }: Way, catalogue: Catalogue): ShownWay => ({
   result,
-  offTrack,
   community:
     result.ok &&
     result.value.steps.some((s) => catalogue.get(s.component)?.byId.get(s.release)?.track === "community"),

@@ -1,11 +1,13 @@
 // The way to the firmware that a radio needs: the ladder with its stepping stones, the installs in order, what to save
 // before and put back after; or how far one gets and what stops it. Another target can be held beside it.
+
 import { Form } from "react-router";
+import type { Cost } from "#core/firmware/route/cost.ts";
 import type { Route, RouteProblem } from "#core/firmware/route.ts";
 import { careOf } from "#core/firmware/way.ts";
 import type { Result } from "#core/quantities/result.ts";
 import { Caution } from "../ui/caution.tsx";
-import { listed } from "../ui/words/count.ts";
+import { counted, listed } from "../ui/words/count.ts";
 import {
   CARE_WORD,
   ERASES_WORD,
@@ -19,22 +21,16 @@ import {
 
 export type ShownWay = {
   readonly result: Result<Route, RouteProblem>;
-  readonly offTrack: boolean;
   /** It installs community firmware. */
   readonly community: boolean;
 };
 
 export function WaySteps({ way, names }: { readonly way: ShownWay; readonly names: RouteNames }) {
   if (!way.result.ok) return <NoWay problem={way.result.problem} names={names} />;
-  return <Steps route={way.result.value} offTrack={way.offTrack} community={way.community} names={names} />;
+  return <Steps route={way.result.value} community={way.community} names={names} />;
 }
 
-function Steps(props: {
-  readonly route: Route;
-  readonly offTrack: boolean;
-  readonly community: boolean;
-  readonly names: RouteNames;
-}) {
+function Steps(props: { readonly route: Route; readonly community: boolean; readonly names: RouteNames }) {
   const { route, names } = props;
   const care = careOf(route);
   const several = new Set(route.steps.map((s) => s.component)).size > 1;
@@ -89,9 +85,10 @@ function Steps(props: {
             </p>
           </>
         )}
-        {props.offTrack && (
-          <p className="border-l-4 border-lichen pl-2">
-            It steps on releases of a track that the group does not use: nothing else leads there.
+        {route.atLeast && (
+          <p className="doubt p-2">
+            The best way that was found in the time a page may take. There may be a better one, but none with
+            less than {sayAtLeast(route.atLeast)}.
           </p>
         )}
         {route.passesWithdrawn && (
@@ -112,11 +109,11 @@ function Steps(props: {
 }
 
 function NoWay({ problem, names }: { readonly problem: RouteProblem; readonly names: RouteNames }) {
-  if (problem.kind === "too-wide") {
+  if (problem.kind === "too-many-states") {
     return (
       <p className="doubt p-3">
-        The conditions of these releases depend on each other in so many ways that we gave up looking for a
-        route.
+        The conditions of these releases depend on each other in so many ways that not all could be looked at
+        in the time a page may take. That is not to say that there is no way.
       </p>
     );
   }
@@ -221,3 +218,6 @@ function Beside(props: {
     </>
   );
 }
+
+const sayAtLeast = ({ installs, erasing, minutes }: Cost): string =>
+  `${counted(installs, "install")}${erasing > 0 ? `, ${counted(erasing, "that erases", "that erase")}` : ""}, ${minutes} min`;

@@ -1,7 +1,7 @@
 // Cleans a readout as people type or paste it: "Firmware Ver. V1.14-EU" becomes "1.14".
 // Cleaning is repeated until nothing changes, so that cleaning twice is the same as cleaning once.
 const LABELS = ["firmware", "software", "version", "ver", "rev", "f/w", "s/w", "fw", "sw", "v"];
-const LABEL = new RegExp(`^(?:${LABELS.join("|")})([.:]? *)(?=.)`, "s");
+const LABEL = new RegExp(`^(?:${LABELS.join("|")})(\\s*[.:]?\\s*)(?=.)`, "s");
 /** Direction marks, zero-width characters and the like: they cannot be seen, so they cannot be meant. */
 const INVISIBLE = /\p{Default_Ignorable_Code_Point}|[\u200e\u200f\u202a-\u202e\u2066-\u2069]/gu;
 
@@ -53,6 +53,9 @@ function withoutLabel(text: string, keepsLetters: boolean): string {
 }
 
 function withoutSuffix(text: string, suffixes: readonly string[]): string {
-  const suffix = suffixes.find((s) => text.endsWith(s) && text.length > s.length);
+  // The longest that is there: of "-eu" and "-x-eu" the second is meant, whichever was written down first.
+  let suffix = "";
+  for (const one of suffixes)
+    if (one.length > suffix.length && text.endsWith(one) && text.length > one.length) suffix = one;
   return suffix ? text.slice(0, -suffix.length).trim() : text;
 }

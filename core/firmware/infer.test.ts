@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
 import { type DatedVersion, inferScheme } from "./infer.ts";
+import { compareVersions } from "./version.ts";
 
 const first = plain("2024-01-01");
 const dated = (...versions: string[]): DatedVersion[] =>
@@ -94,4 +95,45 @@ describe("the numbering of a list of releases", () => {
     const { best } = inferScheme(dated("1.9EU", "1.10EU", "1.11EU"), ["EU"]);
     expect(best).toMatchObject({ numbering: { kind: "dotted" }, tau: 1 });
   });
+});
+
+test("the agreement of any numbering is what asking every pair says, builds by number and letter of one day among them", () => {
+  const version = fc.oneof(
+    fc
+      .constantFrom("2024-01-0", "2024-02-0")
+      .chain((day) =>
+        fc
+          .tuple(fc.constantFrom("1", "2"), fc.constantFrom("", ".1", ".2", ".10", "a", "b"))
+          .map(([d, build]) => day + d + build),
+      ),
+    fc.constantFrom("1.2", "1.10", "1.3", "A1", "A2", "?"),
+  );
+  const list = fc.array(fc.record({ version, day: fc.nat(5) }), { minLength: 2, maxLength: 12 });
+  fc.assert(
+    fc.property(list, (told) => {
+      const releases = told.map(({ version, day }) => ({ version, releasedOn: addDays(first, day) }));
+      for (const { numbering, tau } of [inferScheme(releases).best, inferScheme(releases).runnerUp]) {
+        let sum = 0;
+        let pairs = 0;
+        for (const a of releases)
+          for (const b of releases)
+            if (a.releasedOn < b.releasedOn) {
+              pairs++;
+              sum += compareVersions({ numbering }, b.version, a.version) ?? 0;
+            }
+        expect([numbering, tau]).toEqual([numbering, pairs === 0 ? 0 : sum / pairs]);
+      }
+    }),
+    { numRuns: 1500 },
+  );
+});
+
+test("eight thousand releases are read", () => {
+  const many = Array.from({ length: 8000 }, (_, i) => ({
+    version: `1.${i}`,
+    releasedOn: addDays(first, i % 4000),
+  }));
+  const told = inferScheme(many);
+  expect(told.best.numbering).toEqual({ kind: "dotted" });
+  expect(told.pairs).toBe((8000 * 7999) / 2 - 4000);
 });

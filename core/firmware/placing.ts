@@ -1,4 +1,6 @@
 // Finds what a readout means among a component's releases, and says so if two ways are equally good.
+import { kept } from "../quantities/kept.ts";
+import { Memo } from "../quantities/memo.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { greatestOf, orderRelease, type PlacedRelease, type PreparedComponent } from "./catalogue.ts";
 import type { Order } from "./digits.ts";
@@ -15,19 +17,16 @@ export type PlacingProblem =
  * Problems: those of `readVersion`, and `two-places` with both places.
  */
 export function placeReading(prepared: PreparedComponent, raw: string): Result<Version, PlacingProblem> {
-  let known = remembered.get(prepared);
-  if (!known) {
-    known = new Map();
-    remembered.set(prepared, known);
-  }
-  let placed = known.get(raw);
-  if (!placed) {
-    placed = work(prepared, raw);
-    known.set(raw, placed);
-  }
-  return placed;
+  const known = kept(
+    remembered,
+    prepared,
+    () => new Memo<string, Result<Version, PlacingProblem>>(MOST_PLACED),
+  );
+  return known.get(raw, () => work(prepared, raw));
 }
-const remembered = new WeakMap<PreparedComponent, Map<string, Result<Version, PlacingProblem>>>();
+/** Readouts of one component that are remembered: more than a club's radios show. */
+const MOST_PLACED = 4000;
+const remembered = new WeakMap<PreparedComponent, Memo<string, Result<Version, PlacingProblem>>>();
 
 function work(prepared: PreparedComponent, raw: string): Result<Version, PlacingProblem> {
   const first = prepared.reader.read(raw);

@@ -103,3 +103,10 @@ describe("a range", () => {
     expect(boundsOf(rangeOf("v1.06 to 1.12 or > 2.0"))).toEqual(["v1.06", "1.12", "2.0"]);
   });
 });
+
+test("a range full of blanks is read as quickly as any, and one too long is none", { timeout: 2000 }, () => {
+  const blanks = " ".repeat(2000);
+  expect(parseRange(`>=${blanks}1.06${blanks}and${blanks}<${blanks}2`)).toEqual(parseRange(">= 1.06 and < 2"));
+  expect(parseRange(`1.06${blanks}or${blanks}1.08${blanks}x`)).toMatchObject({ ok: true });
+  expect(parseRange(`1${" ".repeat(30_000)}2`)).toMatchObject({ ok: false });
+});

@@ -28,10 +28,12 @@ const SIGNS = { ">=": "atLeast", "<=": "atMost", ">": "above", "<": "below" } as
  * Problem: `range-unreadable` with the part that is none.
  */
 export function parseRange(text: string): Result<Range, RangeProblem> {
+  if (text.length > LONGEST_RANGE) return bad({ kind: "range-unreadable", part: text.slice(0, 60) });
   const range: Stretch[] = [];
-  for (const alternative of text.trim().split(/\s+or\s+/i)) {
+  // Blanks become one first: looked for in long stretches of them, the words between would take for ever.
+  for (const alternative of text.replace(/\s+/g, " ").trim().split(/ or /i)) {
     const stretch: Stretch = {};
-    for (const part of alternative.split(/\s*,\s*|\s+and\s+/i)) {
+    for (const part of alternative.split(/,| and /i)) {
       const read = readPart(part.trim());
       if (!read || Object.keys(read).some((key) => key in stretch)) {
         return bad({ kind: "range-unreadable", part: part.trim().slice(0, 60) });
@@ -42,6 +44,9 @@ export function parseRange(text: string): Result<Range, RangeProblem> {
   }
   return good(range);
 }
+
+/** No range is as long. */
+const LONGEST_RANGE = 10_000;
 
 const DANGLING = /^(or|and|to)(\s|$)|\s(or|and|to)$/i;
 

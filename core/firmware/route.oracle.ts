@@ -121,3 +121,16 @@ export function oracleRoute(problem: PlainCase): readonly string[] | undefined {
   }
   return undefined;
 }
+
+/** Whether a list of installs can be done one after the other, under the widest rules, and ends at the goal. */
+export function isWay(problem: PlainCase, ids: readonly string[]): boolean {
+  let at: At = problem.state;
+  for (const id of ids) {
+    const release = problem.releases.find((r) => r.id === id);
+    if (!release || !can(problem, at, release, { withdrawn: true, lowering: true })) return false;
+    at = { ...at, [release.component]: release.version };
+  }
+  return Object.entries(problem.goal).every(
+    ([component, id]) => at[component] === problem.releases.find((r) => r.id === id)?.version,
+  );
+}

@@ -5,7 +5,7 @@ import { plain } from "../quantities/date.ts";
 import { type Catalogue, type Component, catalogueOf, type Release } from "./catalogue.ts";
 import { type Conditions, conditionsShape } from "./conditions.ts";
 import { parseRange, type Range } from "./range.ts";
-import { oracleRoute, type PlainCase, type PlainRange, type PlainRelease } from "./route.oracle.ts";
+import { isWay, oracleRoute, type PlainCase, type PlainRange, type PlainRelease } from "./route.oracle.ts";
 import { findRoute, type Goal, type State } from "./route.ts";
 import type { Version } from "./version.ts";
 
@@ -297,4 +297,69 @@ test("the same answer as trying everything, on thousands of small cases", () => 
   expect(lengths.length).toBeGreaterThan(2000);
   expect(lengths.filter((n) => n === undefined).length).toBeGreaterThan(300);
   expect(lengths.filter((n) => (n ?? 0) >= 3).length).toBeGreaterThan(200);
+});
+
+describe("where there are too many states to look at all of them", () => {
+  const numbersOf = (problem: PlainCase, ids: readonly string[]) => {
+    const all = ids.map((id) => problem.releases.find((r) => r.id === id));
+    const sum = (of: (r: PlainRelease | undefined) => number) => all.reduce((total, r) => total + of(r), 0);
+    return [
+      sum((r) => (r?.erases ? 1 : 0)),
+      ids.length,
+      sum((r) => r?.risk ?? 0),
+      sum((r) => r?.minutes ?? 0),
+    ];
+  };
+  const notMore = (a: readonly number[], b: readonly number[]): boolean => {
+    for (const [i, one] of a.entries()) if (one !== b[i]) return one < (b[i] ?? 0);
+    return true;
+  };
+
+  test("the way found is a way, costs no less than the best, and the best no less than was said; never is it said that there is none", () => {
+    let found = 0;
+    let untold = 0;
+    fc.assert(
+      fc.property(fc.oneof(plainCase, ladders), fc.integer({ min: 1, max: 4 }), (problem, most) => {
+        const catalogue = realCatalogue(problem.releases);
+        const state = realState(catalogue, problem.state);
+        if (!state) return;
+        const goal: Goal = new Map(Object.entries(problem.goal));
+        const told = findRoute(state, goal, catalogue, { hardwareRevision: "this" }, { most });
+        const wanted = oracleRoute(problem);
+        if (!told.ok) {
+          if (told.problem.kind === "no-route") expect(wanted).toBeUndefined();
+          else untold++;
+          return;
+        }
+        const ids = told.value.steps.map((s) => s.release);
+        expect(wanted).toBeDefined();
+        if (!told.value.atLeast) {
+          expect(ids).toEqual(wanted);
+          return;
+        }
+        found++;
+        const { erasing, installs, risk, minutes } = told.value.atLeast;
+        const best = numbersOf(problem, wanted ?? []);
+        expect(isWay(problem, ids)).toBe(true);
+        expect(notMore([erasing, installs, risk, minutes], best)).toBe(true);
+        // A way that keeps to stricter rules than the best needs may cost more, never less.
+        if (!told.value.passesWithdrawn) expect(notMore(best, numbersOf(problem, ids))).toBe(true);
+      }),
+      { numRuns: 1500 },
+    );
+    expect(found).toBeGreaterThan(100);
+    expect(untold).toBeLessThan(100);
+  });
+});
+
+test("how far one can get is the greatest by version, not what came out last", () => {
+  const catalogue = catalogueOf([
+    component("main", [
+      release("r30", "3.0", {}, { releasedOn: plain("2024-01-01") }),
+      release("r20", "2.0", {}, { releasedOn: plain("2025-01-01") }),
+      release("r40", "4.0", { from: ">= 3.5" }, { releasedOn: plain("2026-01-01") }),
+    ]),
+  ]);
+  const problem = ids(catalogue, { main: "1.0" }, { main: "r40" });
+  expect(problem).toMatchObject({ kind: "no-route", farthest: { release: "r30" } });
 });

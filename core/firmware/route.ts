@@ -3,10 +3,11 @@
 import { bad, good, type Result } from "../quantities/result.ts";
 import type { Catalogue, PlacedRelease } from "./catalogue.ts";
 import { type Conditions, ERASES, type Erases } from "./conditions.ts";
+import { type Cost, partsOf } from "./route/cost.ts";
 import { reachable, type Stop, stopsOf } from "./route/explain.ts";
 import { type Fitting, type Leave, type Places, placesOf } from "./route/lattice.ts";
 import { type Install, search } from "./route/search.ts";
-import type { Version } from "./version.ts";
+import { orderVersions, type Version } from "./version.ts";
 
 export type { Stop } from "./route/explain.ts";
 
@@ -35,9 +36,11 @@ export type Route = {
   readonly passesWithdrawn: boolean;
   /** Components without a goal that end below what they run now, since nothing else leads there. */
   readonly lowers: readonly string[];
+  /** There were too many states to look at all of them: this is the best way found, and none costs less than this. */
+  readonly atLeast?: Cost;
 };
 
-export type RouteProblem = NoRoute | { readonly kind: "too-wide" };
+export type RouteProblem = NoRoute | { readonly kind: "too-many-states" };
 
 export type NoRoute = {
   readonly kind: "no-route";
@@ -49,6 +52,10 @@ export type NoRoute = {
 export type RouteOptions = {
   /** Which releases may be used as stepping stones; the goals always may. Every one, if absent. */
   readonly allows?: (release: PlacedRelease) => boolean;
+  /** How many different states are looked at at most. */
+  readonly most?: number;
+  /** Where that does not do, nothing that may not be the best is looked for. */
+  readonly onlyBest?: boolean;
 };
 
 const TIERS = [
@@ -61,8 +68,9 @@ const TIERS = [
 /**
  * The best route: the least in installs that erase, installs, summed risk, minutes, then release ids. Withdrawn releases
  * are passed through only if nothing else leads there; after that, other components are lowered only if nothing else does.
- * Problems: `no-route`, with how far one gets and the conditions that stop it there; `too-wide`, where components depend
- * on each other in so many ways that the search gave up rather than keep a page waiting.
+ * Where components depend on each other in so many ways that not all can be looked at, the best way found, which says what the best costs
+ * at least. Problems: `no-route`, with how far one gets and the conditions that stop it there; `too-many-states`, where not even
+ * some way was found in the time that a page may take: that is not to say that there is none.
  */
 export function findRoute(
   state: State,
@@ -80,9 +88,11 @@ export function findRoute(
   });
   if (!goals.includes(-1) && goals.some((g) => g !== undefined)) {
     for (const tier of TIERS) {
-      const found = search({ places, goals }, unit, { ...tier, allows });
-      if (found === "too-wide") return bad({ kind: "too-wide" });
-      if (found !== "none") return good(routeOf(places, found.installs, goals));
+      const found = search({ places, goals }, unit, { ...tier, allows }, options);
+      if (found.kind === "too-many") return bad({ kind: "too-many-states" });
+      if (found.kind === "way") return good(routeOf(places, found.installs, goals));
+      if (found.kind === "good")
+        return good({ ...routeOf(places, found.installs, goals), atLeast: partsOf(found.atLeast) });
     }
   }
   return bad(explain(state, goal, releases, places, goals, unit, { ...TIERS[3], allows }, options));
@@ -152,6 +162,10 @@ const isBelow = (own: Places, place: number): boolean => {
   return version !== undefined && own.against(version.cleaned)[place] === -1;
 };
 
+/** How far one gets is tried from the farthest down: so many releases, with so many states each. */
+const MOST_TRIED = 60;
+const STATES_EACH = 500;
+
 function explain(
   state: State,
   goal: Goal,
@@ -182,15 +196,15 @@ function explain(
           place !== own.start && reached[c]?.[place] && below && !release.withdrawn && !isBelow(own, place)
         );
       })
-      .reverse();
+      // The greatest by version first, whatever the dates say; of what cannot be ordered the later one.
+      .sort((a, b) => orderVersions(b.release.read, a.release.read) || b.place - a.place)
+      .slice(0, MOST_TRIED);
     for (const { release } of lower) {
-      const part = findRoute(
-        state,
-        new Map([[own.prepared.component.id, release.id]]),
-        releases,
-        unit,
-        options,
-      );
+      const part = findRoute(state, new Map([[own.prepared.component.id, release.id]]), releases, unit, {
+        ...options,
+        most: STATES_EACH,
+        onlyBest: true,
+      });
       if (part.ok) {
         return {
           kind: "no-route",

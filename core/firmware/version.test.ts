@@ -4,7 +4,7 @@ import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { cleanReadout } from "./clean.ts";
 import { inferScheme } from "./infer.ts";
-import { compareVersions, type Numbering, readVersion, type Scheme } from "./version.ts";
+import { compareVersions, type Numbering, readVersion, type Scheme, versionReader } from "./version.ts";
 
 const dotted: Scheme = { numbering: { kind: "dotted" } };
 const decimal: Scheme = { numbering: { kind: "decimal" } };
@@ -228,4 +228,21 @@ describe("inferring the numbering", () => {
     expect(mixed.best.tau).toBeCloseTo(1 / 3);
     expect(mixed.best.unreadable).toBe(1);
   });
+});
+
+test("of several endings the longest is taken off, in whatever order they are written down", () => {
+  for (const suffixes of [
+    ["-eu", "-mk2-eu"],
+    ["-mk2-eu", "-eu"],
+  ])
+    expect(versionReader({ numbering: { kind: "dotted" }, suffixes }).clean("V1.14-MK2-EU")).toBe("1.14");
+  expect(versionReader({ numbering: { kind: "dotted" }, suffixes: ["u", "-eu"] }).clean("1.14-eu")).toBe(
+    "1.14",
+  );
+});
+
+test("a label is parted by white space of any kind", () => {
+  const reader = versionReader({ numbering: { kind: "dotted" } });
+  for (const text of ["FW\t1.14", "Ver.\u00a01.14", "version\n:\t 1.14", "F/W \u2003 1.14 "])
+    expect([text, reader.clean(text)]).toEqual([text, "1.14"]);
 });

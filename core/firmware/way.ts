@@ -35,14 +35,12 @@ export function goalOfNeeds(
   return goal;
 }
 
-export type Way = {
-  readonly goal: Goal;
-  readonly result: Result<Route, RouteProblem>;
-  /** It steps on releases of tracks that the group does not use, since nothing else leads there. */
-  readonly offTrack: boolean;
-};
+export type Way = { readonly goal: Goal; readonly result: Result<Route, RouteProblem> };
 
-/** The way of a unit to a goal: over tracks that its policy admits, else over any. `keep`: over nothing that erases. */
+/**
+ * The way of a unit to a goal, over tracks that its policy admits and no others. `policy` is that of the day (`policyOn`). `keep`: over nothing
+ * that erases.
+ */
 export function wayOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy, goal: Goal, keep = false): Way {
   const state = stateOfUnit(unit, catalogue);
   const spares = (release: { conditions?: { erases: string } }) =>
@@ -50,9 +48,7 @@ export function wayOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy, goa
   const result = findRoute(state, goal, catalogue, unit, {
     allows: (release) => isAdmitted(release, policy) && spares(release),
   });
-  if (result.ok) return { goal, result, offTrack: false };
-  const wider = findRoute(state, goal, catalogue, unit, { allows: spares });
-  return wider.ok ? { goal, result: wider, offTrack: true } : { goal, result, offTrack: false };
+  return { goal, result };
 }
 
 export const CARE = ["settings", "channels", "pairings", "identity"] as const;

@@ -165,7 +165,8 @@ function merged(
     const own = changes.filter((change) => change.driver === driver);
     const wanted = plans.flatMap(({ rule }) => (rule?.driver === driver ? [rule] : []));
     const [first] = own.filter((change) => change.kind === "put-driver");
-    if (!first) {
+    // One that must go for one chip may be what another needs: then it comes in a version that both take.
+    if (!first && wanted.length === 0) {
       result.push(removing(computer, driver));
       continue;
     }

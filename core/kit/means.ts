@@ -1,13 +1,14 @@
 // With what a unit's way can be gone: for each install on it the chains that reach into the radio, and whether all of it
 // stands ready, waits for kit, or has no route at all.
 import type { Catalogue } from "../firmware/catalogue.ts";
-import type { Policy } from "../firmware/policy.ts";
+import { type Policy, withoutPin } from "../firmware/policy.ts";
 import { liesIn, type Range } from "../firmware/range.ts";
 import type { Route, RouteProblem, Step } from "../firmware/route.ts";
 import type { UnitFacts } from "../firmware/unit.ts";
 import type { Version } from "../firmware/version.ts";
 import { stateOfUnit, wayOf } from "../firmware/way.ts";
 import { kept } from "../quantities/kept.ts";
+import { Memo } from "../quantities/memo.ts";
 import type { Result } from "../quantities/result.ts";
 import { type Chains, findChains, isReady, type PreparedKit } from "./chain.ts";
 import type { Job, Operation } from "./shapes.ts";
@@ -25,9 +26,10 @@ export type StepMeans = {
 
 export type Means =
   | { readonly kind: "ready" | "kit"; readonly steps: readonly StepMeans[] }
-  | { readonly kind: "no-route" };
+  /** `look-up`: it cannot be told whether there is a way; whoever keeps the catalogue should look at its conditions. */
+  | { readonly kind: "no-route" | "look-up" };
 
-/** A club that has noted no leads, no computers or no tools is asked for none: its kit is in somebody's head. */
+/** Leads, computers and tools are noted: without any of them nothing stands ready. */
 export const isKitKnown = ({ kit }: PreparedKit): boolean =>
   kit.leads.length > 0 && kit.computers.length > 0 && kit.tools.length > 0;
 
@@ -39,7 +41,7 @@ export function meansOfRoute(
   radio: Reachable,
   prepared: PreparedKit,
 ): Means {
-  if (!result.ok) return { kind: "no-route" };
+  if (!result.ok) return { kind: result.problem.kind === "no-route" ? "no-route" : "look-up" };
   const state = new Map(stateOfUnit(unit, catalogue));
   const steps = result.value.steps.map((step): StepMeans => {
     const { ways, tool } = step.conditions;
@@ -60,20 +62,14 @@ export function chainsFor(
   catalogue: Catalogue,
   prepared: PreparedKit,
 ): Chains {
-  const kept = remembered.get(prepared) ?? new Map<string, Chains>();
-  remembered.set(prepared, kept);
+  const known = kept(remembered, prepared, () => new Memo<string, Chains>(MOST_KNOWN));
   // What it runs matters only where some tool knows the model over some firmware alone.
   const picky = prepared.kit.tools.some((t) => t.supports.some((s) => s.model === job.model && s.firmware));
   const runs = picky ? [...state].map(([component, version]) => `${component} ${version.cleaned}`) : [];
   const key = JSON.stringify([job.model, job.plugs, job.operation, job.ways, job.tool, runs]);
-  let chains = kept.get(key);
-  if (!chains) {
-    chains = findChains({ ...job, meets: meeting(state, catalogue) }, prepared);
-    kept.set(key, chains);
-  }
-  return chains;
+  return known.get(key, () => findChains({ ...job, meets: meeting(state, catalogue) }, prepared));
 }
-const remembered = new WeakMap<PreparedKit, Map<string, Chains>>();
+const remembered = new WeakMap<PreparedKit, Memo<string, Chains>>();
 
 function meeting(state: ReadonlyMap<string, Version>, catalogue: Catalogue) {
   return (name: string, range: Range): boolean | undefined => {
@@ -108,23 +104,20 @@ export function meansOfNeed(
   radio: Reachable,
   catalogue: Catalogue,
   policy: Policy,
-  need: { readonly component: string; readonly release: string },
+  need: { readonly component: string; readonly release: string; readonly ends: boolean },
   prepared: PreparedKit,
 ): Means {
-  // Where no release has conditions, every release that fits can be installed over any other.
-  if (!isKitKnown(prepared) && isPlain(catalogue)) return READY;
   const byCatalogue = meansKnown.get(prepared) ?? new WeakMap<Catalogue, Map<string, Means>>();
   meansKnown.set(prepared, byCatalogue);
   const known = byCatalogue.get(catalogue) ?? new Map<string, Means>();
   byCatalogue.set(catalogue, known);
-  const key = `${need.release}|${textOf(policy)}|${radio.plugs.join()}|${standingText(unit, catalogue)}`;
+  const key = `${need.release}|${need.ends}|${textOf(policy)}|${radio.plugs.join()}|${standingText(unit, catalogue)}`;
   let means = known.get(key);
   if (!means) {
-    const { result } = wayOf(unit, catalogue, policy, new Map([[need.component, need.release]]));
-    means =
-      result.ok && !isKitKnown(prepared)
-        ? { kind: "ready", steps: [] }
-        : meansOfRoute(result, unit, catalogue, radio, prepared);
+    // What goes on after a pin has ended goes over what is admitted then.
+    const then = !need.ends && hasEnd(policy) ? withoutPin(policy) : policy;
+    const { result } = wayOf(unit, catalogue, then, new Map([[need.component, need.release]]));
+    means = meansOfRoute(result, unit, catalogue, radio, prepared);
     if (known.size >= MOST_KNOWN) known.clear();
     known.set(key, means);
   }
@@ -134,13 +127,7 @@ export function meansOfNeed(
 const MOST_KNOWN = 5000;
 const meansKnown = new WeakMap<PreparedKit, WeakMap<Catalogue, Map<string, Means>>>();
 
-const READY: Means = { kind: "ready", steps: [] };
-
-const isPlain = (catalogue: Catalogue): boolean =>
-  kept(plainCatalogues, catalogue, (all) =>
-    [...all.values()].every((part) => part.releases.every((r) => r.conditions === undefined && !r.draft)),
-  );
-const plainCatalogues = new WeakMap<Catalogue, boolean>();
+const hasEnd = ({ rule }: Policy): boolean => rule.kind === "pinned" && rule.until !== undefined;
 
 /** What a unit is and runs; asked for once for each of its needs. */
 const standingText = (unit: UnitFacts, catalogue: Catalogue): string =>

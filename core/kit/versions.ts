@@ -1,25 +1,22 @@
 // Versions of systems, drivers and tools, which count number by number, against ranges.
+
 import { boundsOf, liesIn, type Range } from "../firmware/range.ts";
 import { versionReader } from "../firmware/version.ts";
+import { kept } from "../quantities/kept.ts";
+import { Memo } from "../quantities/memo.ts";
 
 const reader = versionReader({ numbering: { kind: "dotted" } });
-const remembered = new WeakMap<Range, Map<string, boolean>>();
+const MOST_REMEMBERED = 500;
+const remembered = new WeakMap<Range, Memo<string, boolean>>();
 
 /** True if a version lies in a range; no range takes every version, and what is no version lies in none. */
 export function inRange(version: string, range: Range | undefined): boolean {
   if (!range) return true;
-  let known = remembered.get(range);
-  if (!known) {
-    known = new Map();
-    remembered.set(range, known);
-  }
-  let lies = known.get(version);
-  if (lies === undefined) {
+  const known = kept(remembered, range, () => new Memo<string, boolean>(MOST_REMEMBERED));
+  return known.get(version, () => {
     const read = reader.read(version);
-    lies = read.ok && liesIn(range, read.value, reader);
-    known.set(version, lies);
-  }
-  return lies;
+    return read.ok && liesIn(range, read.value, reader);
+  });
 }
 
 /**

@@ -15,7 +15,7 @@ export type Doing = (typeof DOINGS)[number];
 export function doingOf(
   need: Pick<Need, "kind">,
   away: boolean,
-  means: () => "ready" | "kit" | "no-route" = () => "ready",
+  means: () => "ready" | "kit" | "no-route" | "look-up" = () => "ready",
 ): Doing {
   switch (need.kind) {
     case "catalogue":

@@ -9,3 +9,19 @@ const INSTALLS = 2 ** 10;
 export const costOf = (conditions: Conditions): number =>
   (((conditions.erases === "nothing" ? 0 : 1) * INSTALLS + 1) * RISK + conditions.risk) * MINUTES +
   conditions.minutes;
+
+export type Cost = {
+  readonly erasing: number;
+  readonly installs: number;
+  readonly risk: number;
+  readonly minutes: number;
+};
+
+/** The parts of a summed cost. */
+export function partsOf(cost: number): Cost {
+  const minutes = cost % MINUTES;
+  const above = Math.floor(cost / MINUTES);
+  const risk = above % RISK;
+  const counts = Math.floor(above / RISK);
+  return { erasing: Math.floor(counts / INSTALLS), installs: counts % INSTALLS, risk, minutes };
+}

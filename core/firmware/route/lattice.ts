@@ -1,4 +1,6 @@
 // One component's releases as places one can be in, and which installs lead from place to place, requirements aside.
+
+import { Memo } from "../../quantities/memo.ts";
 import { type PlacedRelease, type PreparedComponent, TRACKS } from "../catalogue.ts";
 import { type Conditions, PLAIN_CONDITIONS } from "../conditions.ts";
 import type { Range } from "../range.ts";
@@ -25,6 +27,8 @@ export type Places = {
 };
 
 export const UNTOLD = 2;
+/** Bounds and ranges remembered for the places of a component; a dossier of 200 releases names some hundred. */
+const MOST_REMEMBERED = 3000;
 
 /** The places of a component for a unit that runs `version` (undefined: nobody knows). */
 export function placesOf(prepared: PreparedComponent, version: Version | undefined): Places {
@@ -47,26 +51,19 @@ function makePlaces(
   const { releases } = prepared;
   const versions = [...releases.map((r) => r.read), ...beside];
   const ladder = ladderOf(versions);
-  const orders = new Map<string, Int8Array>();
-  const against = (text: string): Int8Array => {
-    let found = orders.get(text);
-    if (!found) {
+  const orders = new Memo<string, Int8Array>(MOST_REMEMBERED);
+  const against = (text: string): Int8Array =>
+    orders.get(text, () => {
       const read = prepared.reader.read(text);
-      found = read.ok ? ordersTo(read.value, versions, ladder) : new Int8Array(versions.length).fill(UNTOLD);
-      orders.set(text, found);
-    }
-    return found;
-  };
-  const ranges = new Map<Range, Uint8Array>();
-  const within = (range: Range): Uint8Array => {
-    let found = ranges.get(range);
-    if (!found) {
-      found = new Uint8Array(versions.length);
+      return read.ok ? ordersTo(read.value, versions, ladder) : new Int8Array(versions.length).fill(UNTOLD);
+    });
+  const ranges = new Memo<Range, Uint8Array>(MOST_REMEMBERED);
+  const within = (range: Range): Uint8Array =>
+    ranges.get(range, () => {
+      const found = new Uint8Array(versions.length);
       for (const stretch of range) markStretch(found, stretch, against);
-      ranges.set(range, found);
-    }
-    return found;
-  };
+      return found;
+    });
   const conditions = releases.map((r) => r.conditions ?? PLAIN_CONDITIONS);
   let sources: readonly Uint8Array[] | undefined;
   return {
