@@ -165,12 +165,12 @@ test("needs follow the kit: ready, waiting, ready again, and away before all", a
   await trying((tx) => setHold(tx, [laid.unit], null));
 });
 
-test("a club that has noted no kit is asked for none", async () => {
+test("with a kind of kit that is not there at all nothing is ready", async () => {
   const told = await trying(async (tx) => {
     await shelveThing(tx, "computer", laid.computer);
     return doing(tx);
   });
-  expect(told).toEqual(["install"]);
+  expect(told).toEqual(["kit"]);
   expect((await withClub(two, loadKit)).prepared.kit.leads).toEqual([]);
 });
 

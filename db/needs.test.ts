@@ -72,7 +72,7 @@ async function fromScratch(tx: Tx): Promise<string[]> {
       needsOf(unit, facts.catalogues.get(unit.model) ?? new Map(), policyOf(facts, unit)).map((need) =>
         recordOf(
           need,
-          doingOf(need, unit.away, () => "ready"),
+          doingOf(need, unit.away, () => "kit"),
         ),
       ),
     ),

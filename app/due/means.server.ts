@@ -9,9 +9,9 @@ import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { kitNames, whyNone } from "../kit/shown.ts";
 import { listed } from "../ui/words/count.ts";
-import { sayChange, sayCost } from "../ui/words/kit.ts";
+import { sayChange, sayCost, sayVerdict } from "../ui/words/kit.ts";
 
-export type RowMeans = { readonly words: string; readonly verdict?: Verdict };
+export type RowMeans = { readonly words: string; readonly verdict?: Verdict; readonly word?: string };
 
 export const meansKey = (row: Pick<BoardRow, "unit_id" | "component_id">): string =>
   `${row.unit_id} ${row.component_id}`;
@@ -54,7 +54,11 @@ export async function meansOfRows(
         best.computer.name,
         best.tool && names.tool(best.tool.tool),
       ];
-      told[meansKey(row)] = { words: parts.filter(Boolean).join(", "), verdict: best.evidence.verdict };
+      told[meansKey(row)] = {
+        words: parts.filter(Boolean).join(", "),
+        verdict: best.evidence.verdict,
+        word: sayVerdict(best.evidence),
+      };
     } else if (near) {
       const cost = sayCost(near, names);
       const acts = listed(near.changes.map((change) => sayChange(change, names)));

@@ -4,7 +4,6 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import type { BoardName, BoardRow } from "#db/board.ts";
 import type { SignedIn } from "../context.ts";
 import { namesOf } from "../ui/why.tsx";
-import { VERDICT_WORD } from "../ui/words/kit.ts";
 import { sayNeed } from "../ui/words/need.ts";
 import { meansKey, type RowMeans } from "./means.server.ts";
 
@@ -56,7 +55,7 @@ export function shownRows(
       ...(urgency && { urgency }),
       says: sayNeed({ ...row, dueFrom: row.due_from }, names, row.component !== "main"),
       ...(with_ && {
-        means: with_.verdict ? `${VERDICT_WORD[with_.verdict]}: ${with_.words}` : with_.words,
+        means: with_.word ? `${with_.word}: ${with_.words}` : with_.words,
       }),
       where: holder ? `with ${holder}` : (called.get(`place${row.place_id}`) ?? "no place"),
       ...(row.holder_id === who.person && { mine: true }),

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { VERDICTS, type Verdict } from "#core/kit/evidence.ts";
 import type { Operation } from "#core/kit/shapes.ts";
 import { VerdictMark } from "../ui/chain.tsx";
-import { VERDICT_WORD } from "../ui/words/kit.ts";
+import { sayVerdict, VERDICT_WORD } from "../ui/words/kit.ts";
 
 export type Cell = {
   readonly verdict?: Verdict;
@@ -52,7 +52,10 @@ export function Board(props: {
                 <td key={props.computers[i]?.id}>
                   {cell.verdict ? (
                     <span className="flex flex-wrap items-baseline gap-x-2">
-                      <VerdictMark of={cell.verdict} word={VERDICT_WORD[cell.verdict]} />
+                      <VerdictMark
+                        of={cell.verdict}
+                        word={sayVerdict({ verdict: cell.verdict, tries: cell.tries, worked: cell.worked })}
+                      />
                       <span className="text-xs text-quiet">
                         {cell.tries > 0 ? `${cell.worked} of ${cell.tries}` : "no try"}
                         {cell.lead && `, ${cell.lead}`}

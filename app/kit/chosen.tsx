@@ -3,7 +3,6 @@ import { Link } from "react-router";
 import type { Operation } from "#core/kit/shapes.ts";
 import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";
 import { counted, listed } from "../ui/words/count.ts";
-import { VERDICT_WORD } from "../ui/words/kit.ts";
 import type { ChosenRadio } from "./chosen.server.ts";
 import { Means } from "./means.tsx";
 import { TriedFold } from "./tried.tsx";
@@ -60,7 +59,7 @@ function AllChains(props: {
       {chains.slice(0, DRAWN).map((chain) => (
         <div key={chain.key}>
           <p className="mb-1 flex items-baseline gap-2 text-sm text-quiet">
-            <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} /> {chain.evidence}
+            <VerdictMark of={chain.verdict} word={chain.word} /> {chain.evidence}
           </p>
           <ChainLine chain={chain} name={chain.short} />
           {tried(chain)}
@@ -71,7 +70,7 @@ function AllChains(props: {
           {chains.slice(DRAWN).map((chain) => (
             <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
               <span className="inline-flex flex-wrap items-baseline gap-x-2">
-                <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} />
+                <VerdictMark of={chain.verdict} word={chain.word} />
                 {chain.short}
                 <span className="text-quiet">{chain.evidence}</span>
               </span>

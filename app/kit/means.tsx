@@ -2,7 +2,6 @@
 // it; and the two presses that note how it went.
 import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";
 import { listed } from "../ui/words/count.ts";
-import { VERDICT_WORD } from "../ui/words/kit.ts";
 import type { ShownChains, ShownNear } from "./shown.ts";
 import { Tried, TriedFold } from "./tried.tsx";
 
@@ -68,6 +67,11 @@ function One(props: {
         <>
           <ChainLine chain={best} name={`The best chain: ${best.short}`} />
           <Tried chain={best} operation="flash" unit={props.unit} receipt={receipt} />
+          {best.dissent.length > 0 && (
+            <p className="mt-1 text-sm font-semibold">
+              The advice contradicts itself; until our own tries settle it, this is untried.
+            </p>
+          )}
           {best.dissent.map((text) => (
             <p key={text} className="text-sm text-quiet">
               {text}.
@@ -97,7 +101,7 @@ function One(props: {
           <ul className="mt-1 flex flex-col gap-1.5">
             {others.map((chain) => (
               <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
-                <VerdictMark of={chain.verdict} word={VERDICT_WORD[chain.verdict]} />
+                <VerdictMark of={chain.verdict} word={chain.word} />
                 {chain.short} <span className="text-quiet">{chain.evidence}</span>
                 <TriedFold chain={chain} operation="flash" unit={props.unit} receipt={receipt} />
               </li>
@@ -118,7 +122,7 @@ function Verdict(props: {
   if (best) {
     return (
       <span className="flex flex-wrap items-baseline gap-x-2 font-sans text-sm font-normal text-quiet">
-        <VerdictMark of={best.verdict} word={VERDICT_WORD[best.verdict]} /> {best.evidence}
+        <VerdictMark of={best.verdict} word={best.word} /> {best.evidence}
       </span>
     );
   }

@@ -1,5 +1,6 @@
 // Chains as they are drawn: links with their words and state, ready to be sent to a page.
 import type { Break, Chain, Chains, NearChain } from "#core/kit/chain.ts";
+import type { Chip, DriverRule } from "#core/kit/shapes.ts";
 import type { KnownKit } from "#db/kit.ts";
 import type { ShownChain, ShownLink } from "../ui/chain.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -11,7 +12,10 @@ import {
   sayChip,
   sayCost,
   sayEvidence,
+  sayVerdict,
 } from "../ui/words/kit.ts";
+import { sayRange } from "../ui/words/route.ts";
+import { SOURCE_WORD } from "../ui/words/step.ts";
 
 export type ShownNear = ShownChain & { readonly changes: readonly string[]; readonly cost: string };
 
@@ -150,6 +154,7 @@ export function shownChain(chain: Chain, radio: string, names: KitNames): ShownC
     key: `${lead?.id ?? ""}|${computer.id}|${tool?.tool ?? ""}`,
     links,
     verdict: chain.evidence.verdict,
+    word: sayVerdict(chain.evidence),
     evidence: sayEvidence(chain.evidence),
     parts: {
       lead: lead?.offer === undefined ? (lead?.id ?? "") : "",
@@ -159,10 +164,27 @@ export function shownChain(chain: Chain, radio: string, names: KitNames): ShownC
     short: [lead?.tag ?? "straight in", computer.name, tool && names.tool(tool.tool)]
       .filter(Boolean)
       .join(", "),
-    dissent: (driver?.dissent ?? []).map(
-      (rule) => `${rule.source.what || rule.source.kind} says otherwise of ${chip ? sayChip(chip) : "it"}`,
+    // Where advice contradicts itself both sides are heard.
+    dissent: (driver && driver.dissent.length > 0 ? [...driver.rules, ...driver.dissent] : []).map((rule) =>
+      sayAdvice(rule, chip, names),
     ),
   };
+}
+
+/** "Our bench (Tuesday at the hut): Bramble 220, clone needs Bramble port driver 2.0 or newer." */
+function sayAdvice(rule: DriverRule, chip: Chip | undefined, names: KitNames): string {
+  const driver = rule.driver === undefined ? "a driver" : names.driver(rule.driver);
+  const range = rule.range ? ` ${sayRange(rule.range)}` : "";
+  const says = {
+    "built-in": "is served by the system itself",
+    needs: `needs ${driver}${range}`,
+    "must-not": `must not meet ${driver}${range}`,
+    "no-support": "is not served at all",
+  }[rule.says];
+  const source = rule.source.what
+    ? `${SOURCE_WORD[rule.source.kind]} (${rule.source.what})`
+    : SOURCE_WORD[rule.source.kind];
+  return `${source}: ${chip ? sayChip(chip) : "it"} ${says}`;
 }
 
 const shownNear = (near: NearChain, radio: string, names: KitNames): ShownNear => ({

@@ -21,6 +21,8 @@ export type ShownChain = {
   readonly short: string;
   /** What advice otherwise says about the driver. */
   readonly dissent: readonly string[];
+  /** The verdict in a word or two. */
+  readonly word: string;
 };
 
 const STATE_WORD: Record<LinkState, string> = { sound: "", untried: "untried", broken: "open" };

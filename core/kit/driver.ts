@@ -99,7 +99,7 @@ function planningFor(chip: Chip, computer: Computer, all: readonly DriverRule[])
 }
 
 /**
- * The verdict of the strongest advice: what speaks of this grade of chip before what speaks of any, then our own bench
+ * Where advice contradicts itself on a computer as it stands, it is untried at best. Else the verdict of the strongest advice: what speaks of this grade of chip before what speaks of any, then our own bench
  * before the maker, another club and hearsay. Of equally strong advice, all that forbids must be kept, and one way that
  * serves is enough.
  */
@@ -112,7 +112,9 @@ export function driverVerdict(chip: Chip, computer: Computer, all: readonly Driv
   const [best] = plans;
   if (best?.changes.length === 0) {
     const driver = best.rule?.driver;
-    return { state: "sound", ...(driver !== undefined && { driver }), breaks: [], changes: [], ...told };
+    // Other advice says that it does not go like this: then it is not known to, until our own tries tell.
+    const state = dissent.every((rule) => isMet(rule, computer)) ? "sound" : "untried";
+    return { state, ...(driver !== undefined && { driver }), breaks: [], changes: [], ...told };
   }
   const breaks = offenders.map(([driver, has]): DriverBreak => ({ kind: "driver-must-not", driver, has }));
   const asked = best ? best.rule : needs[0];
@@ -125,6 +127,21 @@ export function driverVerdict(chip: Chip, computer: Computer, all: readonly Driv
   }
   // A computer on which nobody may install or remove anything stays as it is.
   return { state: "broken", breaks, ...(best && computer.admin && { changes: best.changes }), ...told };
+}
+
+/** Whether a piece of advice is content with a computer as it stands. */
+function isMet(rule: DriverRule, computer: Computer): boolean {
+  const has = rule.driver === undefined ? undefined : computer.drivers.get(rule.driver);
+  switch (rule.says) {
+    case "built-in":
+      return true;
+    case "needs":
+      return rule.driver === undefined || (has !== undefined && inRange(has, rule.range));
+    case "must-not":
+      return has === undefined || !inRange(has, rule.range);
+    case "no-support":
+      return false;
+  }
 }
 
 /**

@@ -42,7 +42,8 @@ function needsOfComponent(unit: UnitFacts, prepared: PreparedComponent, policy: 
     const need = firmwareNeed(unit, component, policy, reading, call, seen);
     if (need) needs.push(need);
   }
-  if (isAheadOfAll(prepared, prepared.releases, version)) {
+  // Ahead of releases that are for other hardware says nothing: of its own we know none.
+  if (!unlisted && isAheadOfAll(prepared, prepared.releases, version)) {
     const because: Fact[] = [seen, { kind: "runs-uncatalogued", version: version.cleaned }];
     const need: Need = {
       unit: unit.id,

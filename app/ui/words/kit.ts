@@ -22,6 +22,13 @@ export const VERDICT_WORD: Record<Verdict, string> = {
   "known-bad": "known bad",
 };
 
+/** The verdict in a word or two: what was tried a few times is not untried. */
+export function sayVerdict(e: Pick<Evidence, "verdict" | "tries" | "worked">): string {
+  if (e.verdict !== "untried" || e.tries === 0) return VERDICT_WORD[e.verdict];
+  const failed = e.tries - e.worked;
+  return failed > 0 ? `failed ${failed} of ${e.tries}` : `worked ${e.worked} of ${e.tries}`;
+}
+
 export const OPERATION_WORD: Record<Operation, string> = { read: "read", write: "write", flash: "flash" };
 
 export const LEAD_KIND_WORD: Record<LeadKind, string> = {
