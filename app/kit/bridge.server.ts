@@ -1,14 +1,8 @@
 // Answers which lead something is; and the club's table of USB ids, named by hand or filled from the system's own list.
 import fs from "node:fs/promises";
 import { z } from "zod";
-import {
-  type Bridge,
-  type Fault,
-  identifyBridge,
-  readDeviceList,
-  readUsbList,
-  usbText,
-} from "#core/kit/bridge.ts";
+import { type Bridge, identifyBridge, readUsbList, usbText } from "#core/kit/bridge.ts";
+import { type Fault, readDeviceList } from "#core/kit/device-list.ts";
 import type { DriverVerdict } from "#core/kit/driver.ts";
 import type { Computer } from "#core/kit/shapes.ts";
 import { loadKit } from "#db/kit.ts";

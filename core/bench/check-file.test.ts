@@ -80,6 +80,43 @@ test("empty, too large, cut short, damaged, a bomb", () => {
   expect(check("many.zip", many)).toMatchObject({ problem: { kind: "zip-bomb" } });
 });
 
+test("a file whose own content is a release's is that release, whatever is inside of it and whether it can be opened", () => {
+  const inner = zipSync({ "w.img": content("1.14") });
+  const closed = Uint8Array.from(inner);
+  // The flag for a password, in the directory's entry.
+  closed[
+    closed.findIndex((_, i) => closed[i] === 0x50 && closed[i + 1] === 0x4b && closed[i + 2] === 1) + 8
+  ] = 1;
+  const packed = (bytes: Uint8Array): KnownFile => ({
+    release: "r2.0",
+    title: "Wicket main 2.0",
+    sha256: sha(bytes),
+    size: bytes.length,
+    name: "w.zip",
+  });
+  for (const bytes of [inner, closed, inner.subarray(0, 60)]) {
+    const verdict = (wanted: string[]) => {
+      const told = checkFile({ name: "w.zip", bytes }, [...all, packed(bytes)], wanted);
+      return told.ok ? told.value.verdict : told.problem;
+    };
+    expect(verdict(["r2.0"])).toMatchObject({ kind: "this-release", release: { release: "r2.0" } });
+    // Not the release that is packed in it, either.
+    expect(verdict(["r1.14"])).toMatchObject({ kind: "another-release", releases: [{ release: "r2.0" }] });
+  }
+});
+
+test("a zip with a password, or packed in a way that we do not know, is said to be that", () => {
+  const zip = zipSync({ "w.img": content("1.14"), "x.img": content("1.10") });
+  const entry = zip.findLastIndex((_, i) => zip[i] === 0x50 && zip[i + 1] === 0x4b && zip[i + 2] === 1);
+  const told = (offset: number, value: number) => {
+    const bytes = Uint8Array.from(zip);
+    bytes[entry + offset] = value;
+    return check("w.zip", bytes);
+  };
+  expect(told(8, 1)).toMatchObject({ problem: { kind: "zip-encrypted", name: "x.img" } });
+  expect(told(10, 99)).toMatchObject({ problem: { kind: "zip-method", name: "x.img", method: 99 } });
+});
+
 test("bytes of any kind are answered, and the hash is the platform's own", () => {
   fc.assert(
     fc.property(fc.uint8Array({ minLength: 1, maxLength: 300 }), fc.boolean(), (bytes, zipLike) => {

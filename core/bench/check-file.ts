@@ -48,7 +48,8 @@ export type CheckProblem =
 /**
  * Checks a file against the releases that are known. `wanted` are the releases that it should be; without any, every
  * known release will do. `models` are names to look for in its text.
- * Problems: `empty`, `too-large` (over 64 MiB), `zip-damaged` (cut short or not readable), `zip-bomb` (it would unpack
+ * Problems: `empty`, `too-large` (over 64 MiB), `zip-damaged` (cut short or not readable), `zip-encrypted`, `zip-method` (packed in a way
+ * that we do not know), `zip-bomb` (it would unpack
  * to more than 256 MiB or more than 2,000 entries).
  */
 export function checkFile(
@@ -60,7 +61,8 @@ export function checkFile(
   if (file.bytes.length === 0) return bad({ kind: "empty" });
   if (file.bytes.length > LARGEST_CHECKED) return bad({ kind: "too-large", limit: LARGEST_CHECKED });
   const whole = partOf(file.name, file.bytes, known, models);
-  const zip = readZip(file.bytes);
+  // Its own hash is a release's: then it is that, whatever is inside of it, and whether that can be opened.
+  const zip = whole.releases.length > 0 ? undefined : readZip(file.bytes);
   if (zip && !zip.ok) return zip;
   const entries = (zip?.value ?? []).map((entry) => partOf(entry.name, entry.bytes, known, models));
   return good({ file: whole, entries, verdict: verdictOf(whole, entries, known, wanted) });

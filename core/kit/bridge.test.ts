@@ -1,7 +1,8 @@
 // Device lists of the common systems, as they are pasted, and texts that are none.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { identifyBridge, readDeviceList, readUsbList, usbText } from "./bridge.ts";
+import { identifyBridge, readUsbList, usbText } from "./bridge.ts";
+import { readDeviceList } from "./device-list.ts";
 import type { Computer, DriverRule, Lead } from "./shapes.ts";
 
 const VENDOR = 0xf1c7;

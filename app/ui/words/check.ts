@@ -43,6 +43,10 @@ export function sayCheckProblem(problem: CheckProblem): string {
       return `The file is larger than ${problem.limit / 1024 / 1024} MiB; no radio takes that much.`;
     case "zip-damaged":
       return "The zip is cut short or damaged. Fetch it again.";
+    case "zip-encrypted":
+      return `The zip wants a password for “${problem.name.slice(0, 60)}”. It cannot be looked into; its own content is no release that we know.`;
+    case "zip-method":
+      return `“${problem.name.slice(0, 60)}” in the zip is packed in a way that we do not know (${problem.method}). Unpack it and check what comes out.`;
     case "zip-bomb":
       return "The zip would unpack to an absurd size. Do not open it.";
   }
