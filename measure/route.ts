@@ -5,6 +5,7 @@ import { findRoute } from "#core/firmware/route.ts";
 import type { Version } from "#core/firmware/version.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
 import { best, type Measured, under } from "./clock.ts";
+import { interlinked } from "./interlinked.ts";
 
 const NAMES = ["main", "panel", "dsp", "bluetooth"];
 const RELEASES = 200;
@@ -62,5 +63,44 @@ export async function measureRoute(): Promise<Measured[]> {
     });
     results.push(under(`route over 4 components of 200 releases, ${what} (${steps} installs)`, time, 50));
   }
-  return results;
+  return [...results, ...measureInterlinked()];
+}
+
+const SEEDS = 400;
+
+/** Conditions interlinked at random: how many are answered exactly, and how long each takes. */
+function measureInterlinked(): Measured[] {
+  const times: number[] = [];
+  const count = { exact: 0, good: 0, none: 0, untold: 0 };
+  for (let seed = 1; seed <= SEEDS; seed++) {
+    const { catalogue, state, goal } = interlinked(seed);
+    const begun = performance.now();
+    const told = findRoute(state, goal, catalogue, {});
+    times.push(performance.now() - begun);
+    if (told.ok) count[told.value.atLeast ? "good" : "exact"]++;
+    else count[told.problem.kind === "no-route" ? "none" : "untold"]++;
+  }
+  times.sort((a, b) => a - b);
+  const at = (share: number) => times[Math.min(SEEDS - 1, Math.floor(SEEDS * share))] ?? 0;
+  const longest = at(1);
+  return [
+    {
+      what: `${SEEDS} ways over 4 components of 200 releases interlinked at random: 95th percentile`,
+      value: `${at(0.95).toFixed(0)} ms (median ${at(0.5).toFixed(0)} ms)`,
+      asked: "under 50 ms",
+      ok: at(0.95) < 50,
+    },
+    {
+      what: "the longest of them",
+      value: `${longest.toFixed(0)} ms`,
+      asked: "under 2000 ms",
+      ok: longest < 2000,
+    },
+    {
+      what: "how they are answered",
+      value: `${count.exact} exactly, ${count.good} with the best found and its distance, ${count.none} no way, ${count.untold} not told`,
+      asked: "all exactly",
+      ok: count.good + count.untold === 0,
+    },
+  ];
 }

@@ -233,3 +233,38 @@ describe("a tool on a computer", () => {
     expect(verdict(worse, {}, { meets: () => false }).changes).toMatchObject([{ kind: "put-tool" }]);
   });
 });
+
+describe("advice that contradicts itself", () => {
+  it("is untried at best, with both sides told; sound is only what all of it is content with", () => {
+    const needs = rule({ id: "needs", says: "needs", driver: "d", source: { kind: "bench", what: "" } });
+    const never = rule({ id: "never", says: "must-not", driver: "d", source: { kind: "hearsay", what: "" } });
+    expect(driverVerdict(chip, has({ d: "1" }), [needs, never])).toMatchObject({
+      state: "untried",
+      breaks: [],
+      rules: [{ id: "needs" }],
+      dissent: [{ id: "never" }],
+    });
+    const content = rule({ id: "built", says: "built-in", source: { kind: "club", what: "" } });
+    expect(driverVerdict(chip, has({ d: "1" }), [needs, content]).state).toBe("sound");
+    const says = fc.constantFrom("built-in", "needs", "must-not", "no-support");
+    const advice = fc.record({
+      says,
+      driver: fc.constantFrom("d", "e"),
+      kind: fc.constantFrom(...SOURCE_KINDS),
+    });
+    const installed = fc.constantFrom<Record<string, string>>({}, { d: "1" }, { e: "1" }, { d: "1", e: "1" });
+    fc.assert(
+      fc.property(fc.array(advice, { minLength: 1, maxLength: 4 }), installed, (all, drivers) => {
+        const rules = all.map(({ says, driver, kind }, i) =>
+          rule({ id: `${i}`, says, driver, source: { kind, what: "" } }),
+        );
+        const told = driverVerdict(chip, has(drivers), rules);
+        const refused = all.some(
+          (one) => one.says === "no-support" || (one.says === "must-not" && one.driver in drivers),
+        );
+        if (refused) expect(told.state).not.toBe("sound");
+      }),
+      { numRuns: 500 },
+    );
+  });
+});

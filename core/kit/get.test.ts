@@ -12,7 +12,7 @@ beforeAll(async () => {
 
 const OFFERS = ["a", "b", "c", "d", "e", "f", "g"];
 const cases = fc.record({
-  prices: fc.array(fc.integer({ min: 1, max: 12 }), { minLength: OFFERS.length, maxLength: OFFERS.length }),
+  prices: fc.array(fc.integer({ min: 0, max: 12 }), { minLength: OFFERS.length, maxLength: OFFERS.length }),
   wanting: fc.array(
     fc.record({
       weight: fc.constantFrom(1, 2, 4),
@@ -99,5 +99,39 @@ describe("what to get", () => {
     const curve = wholeCurve(wanting, prices, solve, () => ++heard < 3);
     expect(heard).toBe(3);
     expect(curve.ok && curve.value).toHaveLength(3);
+  });
+});
+
+describe("odd money", () => {
+  const wanting: Wanting[] = [
+    { unit: "u", weight: 4, sets: [["a"]] },
+    { unit: "v", weight: 2, sets: [["b"], ["c"]] },
+  ];
+  const prices = new Map([
+    ["a", 1200],
+    ["b", 0],
+    ["c", 0],
+    ["d", 0],
+  ]);
+  it("what costs nothing is got where it frees something, once, and begins the curve", () => {
+    const best = bestPurchase(wanting, prices, 0, solve);
+    expect(best.ok && best.value).toMatchObject({ money: 0, weight: 2, units: ["v"] });
+    expect(best.ok && best.value.offers).toHaveLength(1);
+    const curve = wholeCurve(wanting, prices, solve);
+    expect(curve.ok && curve.value.map((p) => [p.money, p.weight, p.offers.length])).toEqual([
+      [0, 2, 1],
+      [1200, 6, 2],
+    ]);
+  });
+  it.each([
+    [-1, 0],
+    [Number.NaN, 0],
+    [1199.99, 2],
+    [1200.5, 6],
+    [1e21, 6],
+    [Number.POSITIVE_INFINITY, 6],
+    [undefined, 6],
+  ])("a budget of %s frees %s", (budget, weight) => {
+    expect(bestPurchase(wanting, prices, budget, solve)).toMatchObject({ ok: true, value: { weight } });
   });
 });

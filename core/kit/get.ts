@@ -41,14 +41,40 @@ export function bestPurchase(
   solve: Solve,
 ): Result<Purchase, GetProblem> {
   const programme = prepare(wanting, prices);
-  if (programme.groups.length === 0) return good({ offers: [], money: 0, weight: 0, units: [] });
-  const most = solve(maximum(programme, budget));
+  if (programme.groups.length === 0) return good(NOTHING);
+  const limit = limitOf(programme, budget);
+  if (limit !== undefined && limit < 0) return good(NOTHING);
+  const most = solve(maximum(programme, limit));
   if (!most.optimal) return bad({ kind: "unsolved" });
   const weight = Math.round(programme.groups.reduce((sum, g, i) => sum + g.weight * most.value(`y${i}`), 0));
   const least = solve(cheapest(programme, weight));
   if (!least.optimal) return bad({ kind: "unsolved" });
   const offers = programme.offers.filter((_, i) => least.value(`x${i}`) > 0.5);
-  return good(purchaseOf(offers, wanting, prices));
+  return good(withoutUseless(purchaseOf(offers, wanting, prices), wanting, prices));
+}
+
+const NOTHING: Purchase = { offers: [], money: 0, weight: 0, units: [] };
+
+/** A budget as the programme takes it: whole coins, no more than everything costs; what is no sum of money buys nothing. */
+function limitOf({ costs }: Programme, budget: number | undefined): number | undefined {
+  if (budget === undefined || budget === Number.POSITIVE_INFINITY) return undefined;
+  if (!(budget >= 0)) return -1;
+  const all = costs.reduce((total, price) => total + price, 0);
+  return Math.min(Math.floor(budget), all);
+}
+
+/** What costs nothing is free for the solver to take along: only what frees something is kept. */
+function withoutUseless(purchase: Purchase, wanting: readonly Wanting[], prices: Prices): Purchase {
+  let kept = purchase;
+  for (const offer of purchase.offers) {
+    const less = purchaseOf(
+      kept.offers.filter((one) => one !== offer),
+      wanting,
+      prices,
+    );
+    if (less.weight >= kept.weight) kept = less;
+  }
+  return kept;
 }
 
 /** What a choice of offers frees. */
@@ -76,17 +102,16 @@ export function wholeCurve(
   const programme = prepare(wanting, prices);
   const all = programme.groups.reduce((sum, g) => sum + g.weight, 0);
   const points: Purchase[] = [];
-  let last: Purchase = { offers: [], money: 0, weight: 0, units: [] };
+  let last = NOTHING;
   while (last.weight < all) {
     // The cheapest that frees more. It may free more than was asked for; the next step asks for more still, and if that
     // costs no more, this one was not worth its money.
     const found = solve(cheapest(programme, last.weight + 1));
     if (!found.optimal) return bad({ kind: "unsolved" });
-    const next = purchaseOf(
-      programme.offers.filter((_, i) => found.value(`x${i}`) > 0.5),
-      wanting,
-      prices,
-    );
+    const chosen = programme.offers.filter((_, i) => found.value(`x${i}`) > 0.5);
+    const next = withoutUseless(purchaseOf(chosen, wanting, prices), wanting, prices);
+    // A solver that answers less than it was asked for would be asked for ever.
+    if (next.weight <= last.weight) return bad({ kind: "unsolved" });
     if (next.money > last.money) {
       points.push(last);
       if (!onPoint(last)) return good(points);

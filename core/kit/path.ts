@@ -1,4 +1,5 @@
 // Ways from one connector to another through adapters, at most two of them.
+import { compareText } from "../firmware/digits.ts";
 import type { Adapter, Offer } from "./shapes.ts";
 
 /** An adapter of the club's, or one that could be bought. */
@@ -25,9 +26,26 @@ export function jointsOf(adapters: readonly Adapter[], offers: readonly Offer[])
         ]
       : [],
   );
-  return [...adapters, ...offered].filter(
-    (a) => a.carriesData && a.kind !== "antenna" && a.condition !== "broken" && a.condition !== "lost",
+  return oneOfEach(
+    [...adapters, ...offered].filter(
+      (a) => a.carriesData && a.kind !== "antenna" && a.condition !== "broken" && a.condition !== "lost",
+    ),
   );
+}
+
+/** Adapters that differ in nothing but their tags: two at the radio and two at the computer are as many as a chain can have. */
+const MOST_ALIKE = 2 * MOST_ADAPTERS;
+
+function oneOfEach(joints: readonly Joint[]): Joint[] {
+  const counts = new Map<string, number>();
+  return joints.filter(({ id: _id, tag: _tag, ...joint }) => {
+    const kind = JSON.stringify(
+      Object.entries({ ...joint, ends: [...joint.ends].sort() }).sort(([a], [b]) => compareText(a, b)),
+    );
+    const count = (counts.get(kind) ?? 0) + 1;
+    counts.set(kind, count);
+    return count <= MOST_ALIKE;
+  });
 }
 
 const weight = (path: Path): number =>

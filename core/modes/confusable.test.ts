@@ -41,3 +41,14 @@ test("talk and 5 beside talk and 6", () => {
     ]),
   ).toEqual([{ a: "update", b: "reset", onlyA: ["5"], onlyB: ["6"], difference: 3 }]);
 });
+
+test("a key named twice is one key, in whatever letters", () => {
+  const two = (keys: string[]) =>
+    confusable([
+      { id: "a", purpose: "update-mode", effect: "harmless", keys, turn: "on" },
+      { id: "b", purpose: "factory-reset", effect: "erase", keys: ["talk", "6"], turn: "on" },
+    ]);
+  expect(two(["talk", "5", "5", "TALK"])).toEqual(two(["talk", "5"]));
+  expect(two(["talk", "5", "5 "])).toMatchObject([{ onlyA: ["5"], onlyB: ["6"] }]);
+  expect(two(["talk", "6", "6"])).toEqual([]);
+});

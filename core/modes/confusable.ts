@@ -27,12 +27,12 @@ export type Confusable = {
  */
 export function confusable(combinations: readonly Combination[]): Confusable[] {
   const found: (Confusable & { readonly worst: number })[] = [];
-  const all = combinations.map((combination) => ({ a: combination, keysA: folded(combination) }));
+  const all = combinations.map((combination) => ({ a: combination, keysA: keysOf(combination) }));
   for (const [i, { a, keysA }] of all.entries()) {
     for (const { a: b, keysA: keysB } of all.slice(i + 1)) {
       if (a.effect === b.effect && a.purpose === b.purpose) continue;
-      const onlyA = a.keys.filter((key) => !keysB.has(key.toLowerCase()));
-      const onlyB = b.keys.filter((key) => !keysA.has(key.toLowerCase()));
+      const onlyA = [...keysA].flatMap(([key, name]) => (keysB.has(key) ? [] : [name]));
+      const onlyB = [...keysB].flatMap(([key, name]) => (keysA.has(key) ? [] : [name]));
       const apart = Math.max(onlyA.length, onlyB.length);
       const turned = a.turn !== b.turn;
       if (!(apart === 1 || (apart === 0 && turned))) continue;
@@ -56,4 +56,12 @@ export function confusable(combinations: readonly Combination[]): Confusable[] {
   return found.map(({ worst: _, ...pair }) => pair);
 }
 
-const folded = (combination: Combination) => new Set(combination.keys.map((key) => key.toLowerCase()));
+/** Each key once, however often and in whatever letters it is named, by its first name. */
+const keysOf = ({ keys }: Combination): Map<string, string> => {
+  const found = new Map<string, string>();
+  for (const key of keys) {
+    const name = key.trim();
+    if (!found.has(name.toLowerCase())) found.set(name.toLowerCase(), name);
+  }
+  return found;
+};

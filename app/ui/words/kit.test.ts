@@ -1,7 +1,7 @@
 // The words of the kit: what breaks a chain, what would close it, how well it is known, and what it costs.
 import { describe, expect, it, test } from "vitest";
 import type { Break, Change } from "#core/kit/chain.ts";
-import { moneyIn, sayBreak, sayChange, sayChip, sayCost, sayEvidence } from "./kit.ts";
+import { moneyIn, sayBreak, sayChange, sayChip, sayCost, sayEvidence, sayVerdict } from "./kit.ts";
 
 const names = {
   connector: (id: string) => `plug ${id}`,
@@ -91,4 +91,12 @@ describe("how well it is known", () => {
     expect(sayChip({ family: "Bramble 2", grade: "unknown" })).toBe("Bramble 2");
     expect(sayChip({ family: "", grade: "unknown" })).toBe("unknown chip");
   });
+});
+
+test("what was tried a few times is not called untried", () => {
+  expect(sayVerdict({ verdict: "untried", tries: 0, worked: 0 })).toBe("untried");
+  expect(sayVerdict({ verdict: "untried", tries: 1, worked: 0 })).toBe("failed 1 of 1");
+  expect(sayVerdict({ verdict: "untried", tries: 2, worked: 1 })).toBe("failed 1 of 2");
+  expect(sayVerdict({ verdict: "untried", tries: 3, worked: 3 })).toBe("worked 3 of 3");
+  expect(sayVerdict({ verdict: "proven", tries: 4, worked: 4 })).toBe("proven");
 });
