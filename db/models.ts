@@ -80,12 +80,14 @@ export async function releasesOf(tx: Tx, model: string): Promise<(ReleaseRow & {
   return rows;
 }
 
-export const confirmNumbering = (tx: Tx, component: string, numbering: Numbering, by: string) =>
-  tx.query("update component set numbering = $2, numbering_by = $3, numbering_at = now() where id = $1", [
-    component,
-    numbering,
-    by,
-  ]);
+/** Without a numbering what was confirmed is taken back. */
+export const confirmNumbering = (tx: Tx, component: string, numbering: Numbering | null, by: string) =>
+  tx.query(
+    `update component set numbering = $2, numbering_by = case when $2::jsonb is null then null else $3::bigint end,
+       numbering_at = case when $2::jsonb is null then null else now() end
+     where id = $1`,
+    [component, numbering, by],
+  );
 
 export async function unitTags(tx: Tx, ids: readonly string[]): Promise<string[]> {
   const { rows } = await tx.query<{ tag: string }>(

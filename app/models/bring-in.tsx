@@ -28,11 +28,11 @@ export async function action({ context, request }: Route.ActionArgs) {
   const text = file instanceof File && file.size > 0 ? await textOf(file) : String(form.get("text") ?? "");
   if (text.length > LARGEST)
     return data({ text: "", trouble: "That is larger than 4 MB; no dossier is." }, { status: 400 });
-  const read = readDossier(text);
-  if (!read.ok) return data({ text, trouble: sayDocumentProblem(read.problem) }, { status: 400 });
-  const { dossier, unknown } = read.value;
   const accepted = new Set(form.getAll("accept").map(String));
   return inClub(context, async (tx, who) => {
+    const read = readDossier(text, who.today);
+    if (!read.ok) return data({ text, trouble: sayDocumentProblem(read.problem) }, { status: 400 });
+    const { dossier, unknown } = read.value;
     if (form.get("intent") === "accept" && accepted.size > 0) {
       const { model } = await acceptDossier(tx, who, dossier, accepted);
       return redirect(`/models/${model}`);

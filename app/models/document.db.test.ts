@@ -2,6 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { differencesOf, factKey, factsOf } from "#core/dossier/differences.ts";
 import { type Dossier, readDossier } from "#core/dossier/document.ts";
+import { plain } from "#core/quantities/date.ts";
 import { openNeeds } from "#db/board.ts";
 import { loadFacts } from "#db/facts.ts";
 import { readLog } from "#db/log.ts";
@@ -10,6 +11,8 @@ import type { Tx } from "#db/pool.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 import { acceptDossier, oursFor, writeDossier } from "./document.server.ts";
+
+const TODAY = plain("2026-11-24");
 
 let club: DemoClub;
 beforeAll(async () => {
@@ -30,7 +33,7 @@ const named = async (tx: Tx, who: SignedIn, name: string) => {
 };
 /** As it would come from another club, through the file. */
 const sent = (dossier: Dossier): Dossier => {
-  const read = readDossier(JSON.stringify({ ...dossier, from: "Reedbank Radio Group" }));
+  const read = readDossier(JSON.stringify({ ...dossier, from: "Reedbank Radio Group" }), TODAY);
   if (!read.ok) throw new Error(JSON.stringify(read.problem));
   expect(read.value.unknown).toEqual([]);
   return read.value.dossier;

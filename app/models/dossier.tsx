@@ -1,8 +1,7 @@
 // A model's dossier, first page: components, how their versions count, the ladder, the releases.
-import { Form, Link } from "react-router";
+import { Link } from "react-router";
 import type { Catalogue } from "#core/firmware/catalogue.ts";
 import { standingOf } from "#core/firmware/standing.ts";
-import type { Numbering } from "#core/firmware/version.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
@@ -21,6 +20,7 @@ import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from
 import { HowToRead, IdentityHead } from "./identity.tsx";
 import { ConfirmForm } from "./known-from.tsx";
 import { confirm } from "./numbering.server.ts";
+import { Counting, CountSo } from "./numbering.tsx";
 import { ProcedureList, QuirkList } from "./procedures.tsx";
 import { ReleaseTable } from "./release-table.tsx";
 
@@ -141,6 +141,9 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
       }
     >
       {actionData && <Said answer={actionData} />}
+      {actionData && "asked" in actionData && actionData.asked && (
+        <CountSo key={JSON.stringify(actionData.asked)} asked={actionData.asked} />
+      )}
       <ConfirmForm />
       <IdentityHead
         model={model}
@@ -198,24 +201,7 @@ function ComponentPart({
           `. Just as well they count ${sayNumbering(component.runnerUp)}`}
         .
       </p>
-      {mayEdit && !component.confirmed && (
-        <div className="doubt mb-2 flex w-fit flex-wrap items-center gap-2 p-2 text-sm">
-          <span>How do they count?</span>
-          {[
-            component.numbering,
-            ...(component.runnerUp ? [component.runnerUp] : []),
-            { kind: "listed" } as Numbering,
-          ].map((numbering) => (
-            <Form method="post" key={JSON.stringify(numbering)}>
-              <input type="hidden" name="component" value={component.id} />
-              <input type="hidden" name="numbering" value={JSON.stringify(numbering)} />
-              <button type="submit" className="btn btn-outline btn-primary btn-sm">
-                {sayNumbering(numbering)}
-              </button>
-            </Form>
-          ))}
-        </div>
-      )}
+      {mayEdit && <Counting component={component} />}
       <Ladder
         rungs={component.rungs}
         name={`${loaderData.model.name} ${component.name}`}

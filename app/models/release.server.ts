@@ -7,6 +7,7 @@ import type { Catalogue, Release } from "#core/firmware/catalogue.ts";
 import { contradictionsOf } from "#core/firmware/contradictions.ts";
 import { policyOn } from "#core/firmware/policy.ts";
 import { whatIf } from "#core/firmware/what-if.ts";
+import { AHEAD, isAhead } from "#core/firmware/withdrawal.ts";
 import { effectOf, withRelease } from "#core/needs/effect.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { loadCatalogues, loadFacts, policyOf, type ReleaseRow } from "#db/facts.ts";
@@ -26,8 +27,7 @@ import { notFound, type SignedIn } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
 import { sayContradiction } from "../ui/words/contradiction.ts";
 import { conditionsOf, newReleaseValues, releaseShape, releaseValues } from "./release-form.ts";
-
-export type Touched = Record<"newlyDue" | "changed" | "freed" | "later", readonly string[]>;
+import { touchedBy } from "./touched.server.ts";
 
 const isId = (text: string) => /^\d{1,18}$/.test(text);
 
@@ -45,7 +45,7 @@ export async function loadRelease(tx: Tx, modelId: string, releaseId: string, to
   return {
     model,
     release,
-    whatIf: release && !release.draft ? await ifTarget(tx, model.id, release, today) : undefined,
+    whatIf: release && !release.draft ? await ifKept(tx, model.id, release, today) : undefined,
     components,
     revisions,
     values: release ? releaseValues(release, revisions) : newReleaseValues(today),
@@ -88,8 +88,7 @@ export async function actOnRelease(
   );
   const unknown = data.revisions.find((_, i) => revisionIds[i] === undefined);
   if (unknown) errors.revisions = `This model has no hardware revision ${unknown}.`;
-  if (data.withdrawnOn !== "" && data.withdrawnOn > who.today)
-    errors.withdrawnOn = "A withdrawal is noted when it is known, not before.";
+  if (data.withdrawnOn !== "" && isAhead({ on: data.withdrawnOn }, who.today)) errors.withdrawnOn = AHEAD;
   if (data.withdrawnOn !== "" && data.withdrawnWhy === "") errors.withdrawnWhy = "Say why it was withdrawn.";
   if (data.sourceWhat !== "" && data.sourceKind === "")
     errors.sourceKind = "Say what kind of source that is.";
@@ -128,21 +127,13 @@ export async function actOnRelease(
     for (const one of wrong) errors[one.field] ??= sayContradiction(one, version);
     return { values, errors, savableAsDraft: true };
   }
-  const effect = effectOf(
-    facts.units,
-    (unit) => policyOf(facts, facts.units.find((u) => u.id === unit.id) ?? { group: null }),
-    catalogue,
-    after,
-    who.today,
-  );
+  const effect = effectOf(facts.units, (unit) => policyOf(facts, unit), catalogue, after, who.today);
   if (form.get("intent") !== "save" && !draft) {
-    const touched: Touched = {
-      newlyDue: await unitTags(tx, effect.newlyDue),
-      changed: await unitTags(tx, effect.changed),
-      freed: await unitTags(tx, effect.freed),
-      later: await unitTags(tx, effect.later),
-    };
-    return { values, errors, touched };
+    const touched = await touchedBy(tx, effect);
+    const told = await ifTarget(tx, loaded.model.id, facts, after, component.id, id, who.today);
+    if (typeof put === "object") told.files[id] = "kept";
+    else if (data.sha256 !== "" && told.files[id] !== "kept") told.files[id] = "known";
+    return { values, errors, touched, whatIf: told };
   }
   if (unchanged && typeof put !== "object" && (loaded.release?.draft ?? false) === draft)
     return redirect(`/models/${loaded.model.id}`);
@@ -207,17 +198,30 @@ async function fileOf(form: FormData) {
   return { content, fields: { sha256, fileSize: String(content.length), fileName: file.name.slice(0, 200) } };
 }
 
-/** What it would take if every radio of the model went to this release. */
-async function ifTarget(tx: Tx, model: string, release: ReleaseRow, today: PlainDate) {
+/** What it would take if every radio of the model went to this release, as it is kept. */
+async function ifKept(tx: Tx, model: string, release: ReleaseRow, today: PlainDate) {
   const facts = await loadFacts(tx, { of: "model", id: model });
   const catalogue = facts.catalogues.get(model);
   if (!catalogue?.get(release.component_id)?.byId.has(release.id)) return undefined;
+  return ifTarget(tx, model, facts, catalogue, release.component_id, release.id, today);
+}
+
+/** The same for any catalogue: one with what was typed and not saved yet, too. */
+async function ifTarget(
+  tx: Tx,
+  model: string,
+  facts: Awaited<ReturnType<typeof loadFacts>>,
+  catalogue: Catalogue,
+  component: string,
+  release: string,
+  today: PlainDate,
+) {
   const told = whatIf(
     facts.units,
-    (unit) => policyOn(policyOf(facts, facts.units.find((u) => u.id === unit.id) ?? { group: null }), today),
+    (unit) => policyOn(policyOf(facts, unit), today),
     catalogue,
-    release.component_id,
-    release.id,
+    component,
+    release,
   );
   const names = Object.fromEntries(
     [...catalogue.values()].flatMap((p) => [
@@ -236,6 +240,7 @@ async function ifTarget(tx: Tx, model: string, release: ReleaseRow, today: Plain
       tx,
       told.stuck.map((s) => s.unit),
     ),
+    untoldTags: await unitTags(tx, told.untold),
     names,
     files: Object.fromEntries(
       (await releasesOf(tx, model)).map((r) => [r.id, r.stored ? "kept" : r.file_sha256 ? "known" : "none"]),

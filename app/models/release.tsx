@@ -7,8 +7,9 @@ import { unsentValues } from "../ui/unsent.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayRange, sayStop } from "../ui/words/route.ts";
 import type { Route } from "./+types/release";
-import { actOnRelease, loadRelease, type Touched } from "./release.server.ts";
+import { actOnRelease, loadRelease } from "./release.server.ts";
 import { ReleaseFields } from "./release-fields.tsx";
+import { TouchedUnits } from "./touched.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Release · Mossy Cabinet" }];
 
@@ -32,6 +33,8 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
   const errors: Readonly<Record<string, string>> = actionData?.errors ?? {};
   const savableAsDraft = actionData && "savableAsDraft" in actionData && actionData.savableAsDraft;
   const touched = actionData && "touched" in actionData ? actionData.touched : undefined;
+  // What was typed and looked at stands for what is kept, until it is.
+  const told = actionData && "whatIf" in actionData ? actionData.whatIf : loaderData.whatIf;
   return (
     <Page title={release ? `${model.name} ${release.version}` : `A new release for the ${model.name}`}>
       <p className="mb-4">
@@ -74,42 +77,10 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
             )}
           </div>
         </Form>
-        {loaderData.whatIf && <IfTarget told={loaderData.whatIf} />}
+        {told && <IfTarget told={told} />}
         {touched && <TouchedUnits key={JSON.stringify(touched)} touched={touched} />}
       </div>
     </Page>
-  );
-}
-
-/** The answer stands below a form that fills the screen. */
-const intoView = (answer: HTMLElement | null) => {
-  answer?.scrollIntoView({ block: "nearest" });
-};
-
-function TouchedUnits({ touched }: { readonly touched: Touched }) {
-  const parts = [
-    ["would need something", touched.newlyDue],
-    ["would need something else than now", touched.changed],
-    ["would be due later, on another day or for another reason", touched.later],
-    ["would need nothing more", touched.freed],
-  ] as const;
-  return (
-    <section role="status" ref={intoView} className="scroll-mb-20">
-      <h2 className="mb-2">What it would touch</h2>
-      {parts.every(([, tags]) => tags.length === 0) && <p>No radio: nothing would change for any of them.</p>}
-      <ul className="flex flex-col gap-3">
-        {parts
-          .filter(([, tags]) => tags.length > 0)
-          .map(([words, tags]) => (
-            <li key={words}>
-              <strong>
-                {tags.length} {words}
-              </strong>
-              <p className="tag">{tags.join(" ")}</p>
-            </li>
-          ))}
-      </ul>
-    </section>
   );
 }
 
@@ -122,7 +93,7 @@ function IfTarget({ told }: { readonly told: Told }) {
     component: (id: string) => told.names[id] ?? "?",
   };
   const stops = new Map(told.stuck.flatMap((s) => s.stops).map((stop) => [JSON.stringify(stop), stop]));
-  const total = told.there.length + told.reachTags.length + told.stuckTags.length;
+  const total = told.there.length + told.reachTags.length + told.stuckTags.length + told.untoldTags.length;
   return (
     <section>
       <h2 className="mb-1.5">If every radio went to it</h2>
@@ -130,12 +101,15 @@ function IfTarget({ told }: { readonly told: Told }) {
         {told.there.length} of {total} run it. {counted(told.reachTags.length, "radio")} would get there in
         about {counted(told.minutes, "minute")} of bench time; {told.losing === 0 ? "none" : told.losing}{" "}
         would lose at least the settings.{" "}
-        {told.stuckTags.length > 0 && `${counted(told.stuckTags.length, "radio")} would have no route.`}
+        {told.stuckTags.length > 0 && `${counted(told.stuckTags.length, "radio")} would have no route.`}{" "}
+        {told.untoldTags.length > 0 &&
+          `Whether ${counted(told.untoldTags.length, "radio has", "radios have")} a route was not found out in the time a page may take.`}
       </p>
       <dl className="mt-2 grid gap-x-4 gap-y-1 text-sm sm:grid-cols-[8rem_minmax(0,1fr)]">
         {[
           ["get there", told.reachTags],
           ["no route", told.stuckTags],
+          ["not known", told.untoldTags],
         ].map(([name, tags]) =>
           tags && tags.length > 0 ? (
             <div key={String(name)} className="contents">

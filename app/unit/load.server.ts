@@ -5,7 +5,7 @@ import type { Catalogue } from "#core/firmware/catalogue.ts";
 import type { Policy } from "#core/firmware/policy.ts";
 import { policyOn } from "#core/firmware/policy.ts";
 import { liesIn } from "#core/firmware/range.ts";
-import { goalOfNeeds, stateOfUnit, type Way, wayOf } from "#core/firmware/way.ts";
+import { goalOfNeeds, otherWay, stateOfUnit, type Way, wayOf } from "#core/firmware/way.ts";
 import { laterOf, type PlainDate } from "#core/quantities/date.ts";
 import type { StoredNeed } from "#db/board.ts";
 import { confirmationsOf, proceduresOf } from "#db/dossier.ts";
@@ -61,13 +61,22 @@ export function waysOf(
   const wanted = needs.map((n) => ({ kind: n.kind, component: n.component_id, targets: n.targets }));
   const goal = goalOfNeeds(wanted, day);
   const [first] = goal.values();
-  const owner = [...catalogue].find(([, prepared]) => prepared.byId.has(asked.to ?? ""));
-  const other = owner && asked.to !== undefined ? new Map([...goal, [owner[0], asked.to]]) : undefined;
+  // Without a release asked for, the wish alone is held beside the first.
+  const to = asked.to ?? (asked.keep ? first : undefined);
+  const owner = [...catalogue].find(([, prepared]) => prepared.byId.has(to ?? ""));
+  const aim = owner && to !== undefined ? new Map([...goal, [owner[0], to]]) : undefined;
+  const other = aim && otherWay(unit, catalogue, policyOn(policy, today), aim, asked.keep);
   return {
     goal: [...goal].map(([component, release]) => ({ component, release })),
     way: goal.size > 0 ? shown(wayOf(unit, catalogue, policyOn(policy, day), goal), catalogue) : undefined,
-    other: other && shown(wayOf(unit, catalogue, policyOn(policy, today), other, asked.keep), catalogue),
-    asked: { to: asked.to ?? first ?? "", keep: asked.keep },
+    other: other && {
+      ...shown(other.way, catalogue),
+      wish:
+        other.wish?.kind === "only-erasing"
+          ? { kind: other.wish.kind, way: shown(other.wish.way, catalogue) }
+          : other.wish,
+    },
+    asked: { to: to ?? first ?? "", keep: asked.keep, unlisted: to !== undefined && !owner },
     choices: [...catalogue.values()].flatMap((prepared) =>
       [...prepared.releases].reverse().map((release) => ({
         id: release.id,

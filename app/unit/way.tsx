@@ -4,7 +4,7 @@
 import { Form } from "react-router";
 import type { Cost } from "#core/firmware/route/cost.ts";
 import type { Route, RouteProblem } from "#core/firmware/route.ts";
-import { careOf } from "#core/firmware/way.ts";
+import { careOf, type Wish } from "#core/firmware/way.ts";
 import type { Result } from "#core/quantities/result.ts";
 import { Caution } from "../ui/caution.tsx";
 import { counted, listed } from "../ui/words/count.ts";
@@ -23,6 +23,14 @@ export type ShownWay = {
   readonly result: Result<Route, RouteProblem>;
   /** It installs community firmware. */
   readonly community: boolean;
+};
+
+/** What became of the wish to erase nothing, for a way that is held beside the first. */
+export type OtherWay = ShownWay & {
+  readonly wish:
+    | Exclude<Wish, { kind: "only-erasing" }>
+    | { readonly kind: "only-erasing"; readonly way: ShownWay }
+    | undefined;
 };
 
 export function WaySteps({ way, names }: { readonly way: ShownWay; readonly names: RouteNames }) {
@@ -138,13 +146,13 @@ export type Choice = { readonly id: string; readonly words: string };
 /** Another target, or the same without erasing anything: its route stands beside the first. */
 export function Compare(props: {
   readonly choices: readonly Choice[];
-  readonly asked: { readonly to: string; readonly keep: boolean };
+  readonly asked: { readonly to: string; readonly keep: boolean; readonly unlisted: boolean };
   readonly way: ShownWay | undefined;
-  readonly other: ShownWay | undefined;
+  readonly other: OtherWay | undefined;
   readonly names: RouteNames;
 }) {
   return (
-    <details open={props.other !== undefined} className="mt-2" id="compare">
+    <details open={props.other !== undefined || props.asked.unlisted} className="mt-2" id="compare">
       <summary className="link w-fit cursor-pointer list-none text-sm">Compare with another way</summary>
       <Form className="mt-2 mb-2 flex flex-wrap items-end gap-3 text-sm" preventScrollReset>
         <label className="font-semibold">
@@ -171,6 +179,11 @@ export function Compare(props: {
           Compare
         </button>
       </Form>
+      {props.asked.unlisted && (
+        <p className="doubt w-fit p-2 text-sm">
+          The release that was asked for is not in our list of this model, so nothing is held beside it.
+        </p>
+      )}
       {props.other && <Beside way={props.way} other={props.other} names={props.names} />}
     </details>
   );
@@ -178,7 +191,7 @@ export function Compare(props: {
 
 function Beside(props: {
   readonly way: ShownWay | undefined;
-  readonly other: ShownWay;
+  readonly other: OtherWay;
   readonly names: RouteNames;
 }) {
   const { way, other, names } = props;
@@ -191,9 +204,16 @@ function Beside(props: {
     ["Risk, added up", (r) => String(r.risk)],
   ];
   const cell = (shown: ShownWay | undefined, of: (route: Route) => string) =>
-    shown?.result.ok ? of(shown.result.value) : "no route";
+    !shown
+      ? "no route"
+      : shown.result.ok
+        ? of(shown.result.value)
+        : shown.result.problem.kind === "too-many-states"
+          ? "not found out"
+          : "no route";
   return (
     <>
+      {other.wish && <WishSaid wish={other.wish} names={names} />}
       <table className="table table-sm sheet w-auto">
         <thead>
           <tr>
@@ -217,6 +237,34 @@ function Beside(props: {
       </div>
     </>
   );
+}
+
+function WishSaid({
+  wish,
+  names,
+}: {
+  readonly wish: NonNullable<OtherWay["wish"]>;
+  readonly names: RouteNames;
+}) {
+  if (wish.kind === "goal-erases") {
+    return (
+      <p className="doubt mb-2 w-fit p-2 text-sm">
+        That wish cannot be met: {listed(wish.releases.map(names.release))}{" "}
+        {wish.releases.length === 1 ? "erases" : "erase"}, so every way there does. The other installs of this
+        one erase nothing.
+      </p>
+    );
+  }
+  if (wish.kind === "only-erasing" && wish.way.result.ok) {
+    const route = wish.way.result.value;
+    return (
+      <p className="doubt mb-2 w-fit p-2 text-sm">
+        That wish cannot be met: what leads there erases. The best way without it: {sayRoute(route)}, over{" "}
+        {listed(route.steps.map((s) => names.release(s.release)))}.
+      </p>
+    );
+  }
+  return null;
 }
 
 const sayAtLeast = ({ installs, erasing, minutes }: Cost): string =>

@@ -21,6 +21,7 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("model-added"), name: text }),
   z.object({ kind: z.literal("model-changed"), name: text, what: text }),
   z.object({ kind: z.literal("numbering-confirmed"), component: text, numbering: text }),
+  z.object({ kind: z.literal("numbering-taken-back"), component: text }),
   z.object({ kind: z.literal("release-added"), component: text, version: text, units: z.number() }),
   z.object({ kind: z.literal("release-corrected"), component: text, version: text, units: z.number() }),
   z.object({

@@ -2,8 +2,11 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { ACTS, type Act, may, ROLES, readRole } from "../club/acts.ts";
+import { plain as day } from "../quantities/date.ts";
 import { differencesOf, factKey, factsOf } from "./differences.ts";
 import { type Dossier, readDossier } from "./document.ts";
+
+const TODAY = day("2026-11-24");
 
 type Plain = {
   note: string;
@@ -40,6 +43,7 @@ function dossier(plain: Plain, from = "Lanternfen Radio Circle"): Dossier {
       })),
       quirks: plain.quirks.map((q) => ({ ...q, source: { kind: "bench" } })),
     }),
+    TODAY,
   );
   if (!read.ok) throw new Error(JSON.stringify(read.problem));
   return read.value.dossier;

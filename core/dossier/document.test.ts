@@ -1,7 +1,10 @@
 // Documents in and out: read strictly, unknown fields named, differences found and only those.
 import { expect, test } from "vitest";
+import { plain } from "../quantities/date.ts";
 import { differencesOf } from "./differences.ts";
 import { type Dossier, readDossier } from "./document.ts";
+
+const TODAY = plain("2026-11-24");
 
 const document = (): Record<string, unknown> => ({
   format: "mossy-cabinet/dossier",
@@ -36,7 +39,7 @@ const document = (): Record<string, unknown> => ({
 });
 
 const read = (value: unknown): Dossier => {
-  const found = readDossier(JSON.stringify(value));
+  const found = readDossier(JSON.stringify(value), TODAY);
   if (!found.ok) throw new Error(JSON.stringify(found.problem));
   return found.value.dossier;
 };
@@ -48,16 +51,16 @@ test("a document reads, and written again it reads the same", () => {
 });
 
 test("what is no document, of another format or version, or wrong, is answered", () => {
-  expect(readDossier("{")).toMatchObject({ problem: { kind: "not-json" } });
-  expect(readDossier("12")).toMatchObject({ problem: { kind: "not-json" } });
-  expect(readDossier("{}")).toMatchObject({ problem: { kind: "other-format" } });
-  expect(readDossier(JSON.stringify({ ...document(), version: 2 }))).toMatchObject({
+  expect(readDossier("{", TODAY)).toMatchObject({ problem: { kind: "not-json" } });
+  expect(readDossier("12", TODAY)).toMatchObject({ problem: { kind: "not-json" } });
+  expect(readDossier("{}", TODAY)).toMatchObject({ problem: { kind: "other-format" } });
+  expect(readDossier(JSON.stringify({ ...document(), version: 2 }), TODAY)).toMatchObject({
     problem: { kind: "other-version", version: "2" },
   });
-  expect(readDossier(JSON.stringify({ ...document(), components: [] }))).toMatchObject({
+  expect(readDossier(JSON.stringify({ ...document(), components: [] }), TODAY)).toMatchObject({
     problem: { kind: "wrong", at: "components" },
   });
-  expect(readDossier(JSON.stringify({ ...document(), writtenOn: "2026-02-30" }))).toMatchObject({
+  expect(readDossier(JSON.stringify({ ...document(), writtenOn: "2026-02-30" }), TODAY)).toMatchObject({
     problem: { kind: "wrong", at: "writtenOn" },
   });
 });
@@ -70,7 +73,7 @@ test("unknown fields are left out and named, wherever they stand", () => {
   odd.colour = "green";
   const release = odd.components[0]?.releases[0];
   if (release) release.mood = "fair";
-  const found = readDossier(JSON.stringify(odd));
+  const found = readDossier(JSON.stringify(odd), TODAY);
   expect(found.ok && [...found.value.unknown].sort()).toEqual(["colour", "components.0.releases.0.mood"]);
 });
 
@@ -97,4 +100,19 @@ test("differences: what is new, what is otherwise, and nothing that only ours ha
   expect(found[0]?.fields).toContainEqual({ name: "version", ours: undefined, theirs: "1.14" });
   expect(found[1]?.fields).toContainEqual({ name: "cure", ours: "wait", theirs: "wait ten seconds" });
   expect(differencesOf(undefined, theirs).length).toBeGreaterThan(found.length);
+});
+
+test("refuses a withdrawal that lies ahead of today, and says of what; one of today is read", () => {
+  const withdrawn = (on: string) => {
+    const value = document() as { components: { name: string; releases: object[] }[] };
+    const [part] = value.components;
+    if (part) part.releases = part.releases.map((r) => ({ ...r, withdrawn: { on, why: "it bricks" } }));
+    return readDossier(JSON.stringify(value), TODAY);
+  };
+  const ahead = withdrawn("2026-11-25");
+  expect(ahead).toMatchObject({ ok: false, problem: { kind: "withdrawn-ahead" } });
+  if (!ahead.ok && ahead.problem.kind === "withdrawn-ahead") {
+    expect(ahead.problem.releases.length).toBeGreaterThan(0);
+  }
+  expect(withdrawn("2026-11-24").ok).toBe(true);
 });

@@ -5,6 +5,8 @@ import { conditionsShape } from "../firmware/conditions.ts";
 import { plainDate } from "../firmware/policy.ts";
 import { rangeShape } from "../firmware/range.ts";
 import { DATE_PATTERNS } from "../firmware/schemes/dated.ts";
+import { isAhead } from "../firmware/withdrawal.ts";
+import type { PlainDate } from "../quantities/date.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { identityShape, partReadingShape } from "./identity.ts";
 import { procedureShape } from "./procedure.ts";
@@ -103,7 +105,9 @@ export type DocumentProblem =
   | { readonly kind: "not-json" }
   | { readonly kind: "other-format" }
   | { readonly kind: "other-version"; readonly version: string }
-  | { readonly kind: "wrong"; readonly at: string; readonly message: string };
+  | { readonly kind: "wrong"; readonly at: string; readonly message: string }
+  /** A withdrawal that lies ahead of today; `releases` as "part version". */
+  | { readonly kind: "withdrawn-ahead"; readonly releases: readonly string[] };
 
 export type ReadDossier = {
   readonly dossier: Dossier /** Fields we do not know, left out. */;
@@ -112,9 +116,10 @@ export type ReadDossier = {
 
 /**
  * Reads a document. Fields that the format does not have are left out and named.
- * Problems: `not-json`, `other-format`, `other-version`, `wrong` (where, and what was expected).
+ * Problems: `not-json`, `other-format`, `other-version`, `wrong` (where, and what was expected),
+ * `withdrawn-ahead`.
  */
-export function readDossier(text: string): Result<ReadDossier, DocumentProblem> {
+export function readDossier(text: string, today: PlainDate): Result<ReadDossier, DocumentProblem> {
   const raw = parseJson(text);
   if (raw === undefined) return bad({ kind: "not-json" });
   const head = z.looseObject({ format: z.literal(FORMAT), version: z.unknown() }).safeParse(raw);
@@ -139,7 +144,13 @@ export function readDossier(text: string): Result<ReadDossier, DocumentProblem> 
     }
     parsed = dossierDocument.safeParse(raw);
   }
-  if (parsed.success) return good({ dossier: parsed.data, unknown });
+  if (parsed.success) {
+    const releases = parsed.data.components.flatMap((part) =>
+      part.releases.filter((r) => isAhead(r.withdrawn, today)).map((r) => `${part.name} ${r.version}`),
+    );
+    if (releases.length > 0) return bad({ kind: "withdrawn-ahead", releases });
+    return good({ dossier: parsed.data, unknown });
+  }
   const [first] = parsed.error.issues;
   return bad({ kind: "wrong", at: first?.path.join(".") ?? "", message: first?.message ?? "" });
 }

@@ -1,12 +1,15 @@
 // Filling up: nothing that ours says is lost where theirs is silent, and all that theirs says stands.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { plain } from "../quantities/date.ts";
 import { differencesOf, factsOf, isSilent } from "./differences.ts";
 import { type Dossier, readDossier } from "./document.ts";
 import { filledUp } from "./merge.ts";
 
+const TODAY = plain("2026-11-24");
+
 const read = (value: unknown): Dossier => {
-  const found = readDossier(JSON.stringify(value));
+  const found = readDossier(JSON.stringify(value), TODAY);
   if (!found.ok) throw new Error(JSON.stringify(found.problem));
   return found.value.dossier;
 };

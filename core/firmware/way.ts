@@ -2,11 +2,11 @@
 // save before and put back after.
 import { type Need, targetOn } from "../needs/need.ts";
 import type { PlainDate } from "../quantities/date.ts";
-import type { Result } from "../quantities/result.ts";
+import { bad, type Result } from "../quantities/result.ts";
 import type { Catalogue } from "./catalogue.ts";
 import { placeReading } from "./placing.ts";
 import type { Policy } from "./policy.ts";
-import { findRoute, type Goal, type Route, type RouteProblem, type State } from "./route.ts";
+import { findRoute, type Goal, type Route, type RouteProblem, type State, type Stop } from "./route.ts";
 import { isAdmitted } from "./standing.ts";
 import { newestReading, type UnitFacts } from "./unit.ts";
 import type { Version } from "./version.ts";
@@ -38,8 +38,8 @@ export function goalOfNeeds(
 export type Way = { readonly goal: Goal; readonly result: Result<Route, RouteProblem> };
 
 /**
- * The way of a unit to a goal, over tracks that its policy admits and no others. `policy` is that of the day (`policyOn`). `keep`: over nothing
- * that erases.
+ * The way of a unit to a goal, over tracks that its policy admits and no others. `policy` is that of the day (`policyOn`).
+ * `keep`: over nothing that erases, but for the goal itself; see `otherWay`.
  */
 export function wayOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy, goal: Goal, keep = false): Way {
   const state = stateOfUnit(unit, catalogue);
@@ -48,7 +48,43 @@ export function wayOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy, goa
   const result = findRoute(state, goal, catalogue, unit, {
     allows: (release) => isAdmitted(release, policy) && spares(release),
   });
-  return { goal, result };
+  if (result.ok || result.problem.kind !== "no-route") return { goal, result };
+  const stops = result.problem.stops.map((stop): Stop => {
+    const release = catalogue.get(stop.component)?.byId.get(stop.release);
+    const admitted = stop.kind === "not-allowed" && release && isAdmitted(release, policy);
+    return admitted ? { kind: "erases", component: stop.component, release: stop.release } : stop;
+  });
+  return { goal, result: bad({ ...result.problem, stops }) };
+}
+
+/** What became of the wish to erase nothing. */
+export type Wish =
+  | { readonly kind: "met" }
+  /** The goals themselves erase, so that every way to them does; the rest of this one erases nothing. */
+  | { readonly kind: "goal-erases"; readonly releases: readonly string[] }
+  /** There is no way over nothing that erases, but this one that does. */
+  | { readonly kind: "only-erasing"; readonly way: Way }
+  /** Nothing leads there, whether it erases or not; or that could not be found out. */
+  | { readonly kind: "no-way" };
+
+/** Another way to hold beside the first one, and, where nothing that erases is wished for, whether that could be met. */
+export function otherWay(
+  unit: UnitFacts,
+  catalogue: Catalogue,
+  policy: Policy,
+  goal: Goal,
+  keep: boolean,
+): { readonly way: Way; readonly wish?: Wish } {
+  const way = wayOf(unit, catalogue, policy, goal, keep);
+  if (!keep) return { way };
+  if (way.result.ok) {
+    const releases = way.result.value.steps
+      .filter((step) => step.conditions.erases !== "nothing")
+      .map((step) => step.release);
+    return { way, wish: releases.length > 0 ? { kind: "goal-erases", releases } : { kind: "met" } };
+  }
+  const erasing = wayOf(unit, catalogue, policy, goal);
+  return { way, wish: erasing.result.ok ? { kind: "only-erasing", way: erasing } : { kind: "no-way" } };
 }
 
 export const CARE = ["settings", "channels", "pairings", "identity"] as const;

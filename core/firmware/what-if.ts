@@ -18,6 +18,8 @@ export type WhatIf = {
     readonly erases: Erases;
   }[];
   readonly stuck: readonly { readonly unit: string; readonly stops: readonly Stop[] }[];
+  /** No route was found within the bound of the search, which is not to say that there is none. */
+  readonly untold: readonly string[];
   readonly minutes: number;
   /** How many lose at least their settings. */
   readonly losing: number;
@@ -32,9 +34,9 @@ export type WhatIf = {
 };
 
 /** Routes are worked out once for all units that run the same, on the same hardware, under the same policy. */
-export function whatIf(
-  units: readonly UnitFacts[],
-  policyOf: (unit: UnitFacts) => Policy,
+export function whatIf<Unit extends UnitFacts>(
+  units: readonly Unit[],
+  policyOf: (unit: Unit) => Policy,
   catalogue: Catalogue,
   component: string,
   release: string,
@@ -45,6 +47,7 @@ export function whatIf(
   const there: string[] = [];
   const reach: WhatIf["reach"][number][] = [];
   const stuck: WhatIf["stuck"][number][] = [];
+  const untold: string[] = [];
   const installs = new Map<string, { component: string; release: string; times: number }>();
   const tools = new Map<string, { tool: Tool; radios: number }>();
   for (const unit of units) {
@@ -57,10 +60,9 @@ export function whatIf(
     const way = known.get(key) ?? wayOf(unit, catalogue, policy, goal);
     known.set(key, way);
     if (!way.result.ok) {
-      stuck.push({
-        unit: unit.id,
-        stops: way.result.problem.kind === "no-route" ? way.result.problem.stops : [],
-      });
+      const { problem } = way.result;
+      if (problem.kind === "no-route") stuck.push({ unit: unit.id, stops: problem.stops });
+      else untold.push(unit.id);
     } else if (way.result.value.steps.length === 0) there.push(unit.id);
     else {
       const { steps, minutes, erases } = way.result.value;
@@ -81,6 +83,7 @@ export function whatIf(
     there,
     reach,
     stuck,
+    untold,
     minutes: reach.reduce((sum, r) => sum + r.minutes, 0),
     losing: reach.filter((r) => ERASES.indexOf(r.erases) > 0).length,
     installs: [...installs.values()].sort((a, b) => b.times - a.times || (a.release < b.release ? -1 : 1)),

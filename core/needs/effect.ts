@@ -35,9 +35,9 @@ export function withRelease(
   return catalogueOf(components);
 }
 
-export function effectOf(
-  units: readonly UnitFacts[],
-  policyOf: (unit: UnitFacts) => Policy,
+export function effectOf<Unit extends UnitFacts>(
+  units: readonly Unit[],
+  policyOf: (unit: Unit) => Policy,
   before: Catalogue,
   after: Catalogue,
   today: PlainDate,

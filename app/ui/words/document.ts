@@ -1,5 +1,7 @@
 // What is wrong with a document that somebody brought.
 import type { DocumentProblem } from "#core/dossier/document.ts";
+import { AHEAD } from "#core/firmware/withdrawal.ts";
+import { listed } from "./count.ts";
 
 export function sayDocumentProblem(problem: DocumentProblem): string {
   switch (problem.kind) {
@@ -11,5 +13,7 @@ export function sayDocumentProblem(problem: DocumentProblem): string {
       return `This dossier is of version ${problem.version}; we read version 1. Ask for it in that version.`;
     case "wrong":
       return `At ${problem.at || "its start"} it is not as a dossier should be: ${problem.message}.`;
+    case "withdrawn-ahead":
+      return `${AHEAD} Here ${listed(problem.releases.slice(0, 5))} would be withdrawn on a day to come.`;
   }
 }

@@ -50,6 +50,8 @@ export function sayEntry(
       return `changed the model ${entry.name}: ${entry.what}`;
     case "numbering-confirmed":
       return `confirmed how ${entry.component} versions count: ${entry.numbering}`;
+    case "numbering-taken-back":
+      return `took back how ${entry.component} versions count: its releases tell it again`;
     case "release-added":
       return `added ${entry.component} ${entry.version}${touching(entry.units)}`;
     case "release-corrected":

@@ -67,7 +67,9 @@ export function sayStop(stop: Stop, names: RouteNames): string {
     case "may-fit":
       return `${what} may fit, but we do not know this radio's hardware revision or region.`;
     case "not-allowed":
-      return `${what} is ${stop.track} firmware, or erases what was to be kept.`;
+      return `${what} is ${stop.track} firmware, which is not admitted here.`;
+    case "erases":
+      return `${what} erases what was to be kept.`;
     case "from":
       return `${what} goes on only over ${sayRange(stop.range)}, ${stop.listed ? "and nothing leads there" : "and no release in our list is that"}.`;
     case "from-tracks":

@@ -13,6 +13,8 @@ export type Stop = { readonly component: string; readonly release: string } & (
   /** It may fit, but the unit's hardware revision or region is not known. */
   | { readonly kind: "may-fit" }
   | { readonly kind: "not-allowed"; readonly track: Track }
+  /** Its track is admitted, but nothing that erases is wanted. */
+  | { readonly kind: "erases" }
   /** Nothing that can be reached lies in its range; `listed` says whether any release does. */
   | { readonly kind: "from"; readonly range: Range; readonly listed: boolean }
   | { readonly kind: "from-tracks"; readonly tracks: readonly Track[] }

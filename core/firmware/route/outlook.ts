@@ -4,8 +4,13 @@
 import { costOf } from "./cost.ts";
 import { reachable } from "./explain.ts";
 import { type Fitting, type Leave, type Places, usablePlaces } from "./lattice.ts";
-import type { Wanted } from "./search.ts";
 import { thinned } from "./thin.ts";
+
+export type Wanted = {
+  readonly places: readonly Places[];
+  /** For each component the place to reach, or undefined if it has no goal. */
+  readonly goals: readonly (number | undefined)[];
+};
 
 export type Move = { readonly to: number; readonly cost: number; readonly extra: number };
 export type Requirement = { readonly component: number; readonly within: Uint8Array };

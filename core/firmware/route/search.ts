@@ -4,15 +4,9 @@
 import { compareText } from "../digits.ts";
 import { Heap } from "./heap.ts";
 import type { Fitting, Leave, Places } from "./lattice.ts";
-import { type Outlook, outlook } from "./outlook.ts";
+import { type Outlook, outlook, type Wanted } from "./outlook.ts";
 
 export type Install = { readonly component: number; readonly place: number };
-
-export type Wanted = {
-  readonly places: readonly Places[];
-  /** For each component the place to reach, or undefined if it has no goal. */
-  readonly goals: readonly (number | undefined)[];
-};
 
 /** So many different states, and moves out of them, are looked at before the search for the best gives up; real catalogues need a few hundred. */
 const MOST_STATES = 60_000;
