@@ -103,6 +103,12 @@ test("what if: minutes, files and software for all radios together", async ({ pa
   const told = page.locator("section").filter({ hasText: "If every radio went to it" });
   await expect(told).toContainText(/files.*main B12, \d+ times/);
   await expect(told.locator("dt", { hasText: "software" })).toBeVisible();
+  // What is typed and not saved is what is looked at.
+  await page.getByLabel("Version", { exact: true }).fill("B13-next");
+  await page.getByLabel("Minutes", { exact: true }).fill("240");
+  await page.getByRole("button", { name: "See what it touches" }).click();
+  await expect(page.getByRole("heading", { name: "What it would touch" })).toBeVisible();
+  await expect(told).toContainText(/main B13-next, \d+ times/);
 });
 
 test("steps are dragged into order", async ({ page }) => {
