@@ -7,7 +7,15 @@ import { targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
 import { loadFacts, policyOf } from "./facts.ts";
-import { decodeTargets, encodeTargets, type NeedRecord, recompute, recordOf, targetsSince } from "./needs.ts";
+import {
+  decodeTargets,
+  encodeTargets,
+  factText,
+  type NeedRecord,
+  recompute,
+  recordOf,
+  targetsSince,
+} from "./needs.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import { recordReading } from "./readings.ts";
 import { addRelease, withdrawRelease } from "./releases.ts";
@@ -287,4 +295,19 @@ test("many units, whose needs go in by COPY, have the same needs as by themselve
     ];
     expect(awkward.filter((part) => !has(part))).toEqual([]);
   });
+});
+
+test("a fact written out by hand reads as the fact, its day known or not", () => {
+  const on = fc.option(fc.constantFrom(first, plain("2025-12-31")), { nil: undefined });
+  const told = (day: ReturnType<typeof plain> | undefined) => (day === undefined ? {} : { on: day });
+  fc.assert(
+    fc.property(on, fc.string(), fc.nat(), (day, raw, n) => {
+      const facts = [
+        { kind: "stale", afterDays: n, ...told(day) },
+        { kind: "reading", reading: String(n), raw, ...told(day) },
+        { kind: "flash-unconfirmed", ...told(day) },
+      ] as const;
+      for (const fact of facts) expect(JSON.parse(factText(fact))).toEqual(fact);
+    }),
+  );
 });

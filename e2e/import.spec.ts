@@ -77,10 +77,10 @@ test("what is no table is answered, and what was pasted stays", async ({ page })
     .setInputFiles(sheet("a.csv", Buffer.from([80, 75, 3, 4, 0, 0, 1])));
   await page.getByRole("button", { name: "Look at it" }).click();
   await expect(page.getByText("That is not a table of text.")).toBeVisible();
-  await page.getByLabel("Or paste the rows here").fill('tag,model\n"W-1,Wicket');
+  await page.getByLabel("Or paste the rows here").fill('tag,model\n"W-1, the first,Wicket');
   await page.getByRole("button", { name: "Look at it" }).click();
   await expect(page.getByText("never closes")).toBeVisible();
-  await expect(page.getByLabel("Or paste the rows here")).toHaveValue('tag,model\n"W-1,Wicket');
+  await expect(page.getByLabel("Or paste the rows here")).toHaveValue('tag,model\n"W-1, the first,Wicket');
 });
 
 test("units go out as CSV and JSON", async ({ page }) => {
