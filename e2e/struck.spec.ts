@@ -1,0 +1,107 @@
+// What was wrong is put right without being lost: readings struck and dated back, tries struck, a sheet's doubts asked about.
+import { expect, test } from "@playwright/test";
+import { expectAccessible } from "./accessible.ts";
+import { openThing } from "./kit-page.ts";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+});
+test.afterAll(() => served.stop());
+
+test("a wrong reading is struck with a reason, stays crossed out, and what was read before counts again", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/units/W-03`);
+  const heading = page.getByRole("heading", { level: 1 });
+  const before = await heading.innerText();
+  await page.getByLabel("What does W-03 show?").fill("99.99");
+  await page.getByRole("button", { name: "Record" }).click();
+  await expect(heading).not.toHaveText(before);
+  const row = page.locator("#readings").getByRole("row").filter({ hasText: "99.99" });
+  await row.getByText("Strike it").click();
+  await row.getByRole("button", { name: "Strike" }).click();
+  // Without a reason it is not done.
+  await expect(row.locator("s")).toHaveCount(0);
+  await row.getByLabel("Why the reading 99.99 is wrong").fill("that was the battery");
+  await row.getByRole("button", { name: "Strike" }).click();
+  await expect(row.locator("s")).toHaveText("99.99");
+  await expect(row).toContainText("that was the battery");
+  await expect(heading).toHaveText(before);
+  await expectAccessible(page);
+  await page.goto(`${served.address}/log`);
+  await expect(page.getByText("that was the battery").first()).toBeVisible();
+});
+
+test("a reading is dated back, never ahead; an older one hides no newer one", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/units/W-04`);
+  const heading = page.getByRole("heading", { level: 1 });
+  const before = await heading.innerText();
+  await page.getByText("It was on another day").click();
+  const day = page.getByLabel("Read on");
+  await page.getByLabel("What does W-04 show?").fill("1.02");
+  await day.evaluate((field: HTMLInputElement) => field.removeAttribute("max"));
+  await day.fill("2090-01-01");
+  await page.getByRole("button", { name: "Record" }).click();
+  await expect(page.getByText("a reading may be dated back, not ahead")).toBeVisible();
+  await expect(page.getByLabel("What does W-04 show?")).toHaveValue("1.02");
+  await day.fill("2019-03-02");
+  await page.getByRole("button", { name: "Record" }).click();
+  const row = page.locator("#readings").getByRole("row").filter({ hasText: "2019" });
+  await expect(row).toContainText("1.02");
+  await expect(heading).toHaveText(before);
+});
+
+test("a try that was none is struck, and the chain is as it was before it", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/P-04`);
+  const means = page.locator("#means");
+  await means.getByRole("button", { name: "It failed" }).first().click();
+  await expect(page.getByRole("status").filter({ hasText: "Noted: it failed with" })).toBeVisible();
+  await page.goto(`${served.address}/units/P-04`);
+  await expect(means.getByText(/failed 1 of 1/).first()).toBeVisible();
+  await openThing(page, served.address, "Moth phone");
+  await page.getByText("Strike it").first().click();
+  await page
+    .getByLabel(/^Why this try counts no more/)
+    .first()
+    .fill("it was another radio");
+  await page.getByRole("button", { name: "Strike", exact: true }).first().click();
+  await expect(page.getByText(/struck: .*it was another radio/)).toBeVisible();
+  await page.goto(`${served.address}/units/P-04`);
+  await expect(means.getByText(/failed 1 of 1/)).toHaveCount(0);
+});
+
+test("a sheet's doubts are asked about: a near name, a missing day, words for nothing; the answers stay", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/import`);
+  const text =
+    "Radios of the circle\ntag,model,version,shade\nQ-01,Wiket,1.08,grey\nQ-02,Wicket,unread,green\nQ-03,Wicket,1.08,\n";
+  await page
+    .getByLabel("A file: CSV or TSV")
+    .setInputFiles({ name: "q.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
+  await page.getByRole("button", { name: "Look at it" }).click();
+  await expect(page.getByText("“shade” (2 cells)")).toBeVisible();
+  await expect(page.getByText("“Radios of the circle” above the columns")).toBeVisible();
+  const near = page.getByLabel("“Wiket” is nearly a model of ours");
+  await near.selectOption({ label: "Wicket" });
+  const nothing = page.getByLabel("Words that mean nothing");
+  await nothing.fill(`${await nothing.inputValue()}, unread`);
+  await page.getByRole("button", { name: "Look again" }).click();
+  await expect(near).toHaveValue(/.+/);
+  await expect(nothing).toHaveValue(/unread/);
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Bring in 3 radios" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
+  await page.goto(`${served.address}/units/Q-01`);
+  await expect(page.getByText("day not known")).toBeVisible();
+  await expect(page.getByText("nobody knows the day of this one").first()).toBeAttached();
+  await page.goto(`${served.address}/units/Q-02`);
+  await expect(page.getByText("We have not read this radio yet.")).toBeVisible();
+});
