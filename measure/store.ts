@@ -181,10 +181,12 @@ async function measureRelease(actor: Actor): Promise<Measured> {
 async function measureBoard(actor: Actor, owner: pg.Client): Promise<Measured[]> {
   await owner.query("vacuum analyze need");
   const limit = 50;
-  const board = (tx: Tx) => boardGroup(tx, "install", today, {}, "urgency", limit);
+  const board = (tx: Tx) => boardGroup(tx, "kit", today, {}, "urgency", limit);
   const { units, page, lookup, scans } = await withClub(actor, async (tx) => {
     const rows = await board(tx);
     const ids = rows.map((row) => row.unit_id);
+    // Nothing is measured on an empty page.
+    if (ids.length === 0) throw new Error("Due's first page has no rows");
     const time = await best(60, () => board(tx));
     const base = await best(60, () =>
       tx.query("select * from unit where club_id = $1 and id = any($2::bigint[])", [actor.club, ids]),
@@ -219,6 +221,6 @@ async function sequentialScans(tx: Tx): Promise<string[]> {
       return tx.query(text, values);
     },
   };
-  await boardGroup(spy, "install", today, {}, "urgency", 50);
+  await boardGroup(spy, "kit", today, {}, "urgency", 50);
   return spied.flatMap((line) => /Seq Scan on (need|unit|reading|release)\b/.exec(line)?.[1] ?? []);
 }

@@ -204,7 +204,10 @@ function answersIn(form: FormData): NearAnswers {
   for (let i = 0; i < MOST_ASKED; i++) {
     const key = form.get(`near-name-${i}`);
     const answer = String(form.get(`near-${i}`) ?? "");
-    if (typeof key === "string" && /^(new|\d{1,18})$/.test(answer)) answers.set(key, answer);
+    // A form sends every line end as two signs, and a key has one between maker and model.
+    if (typeof key === "string" && /^(new|\d{1,18})$/.test(answer)) {
+      answers.set(key.replaceAll("\r\n", "\n"), answer);
+    }
   }
   return answers;
 }
