@@ -193,9 +193,12 @@ function pinnedCall(
   ];
 }
 
-/** A call cut off at a day: nothing of it, nor of its targets, remains from then on. */
+/**
+ * A call cut off at a day: nothing of it, nor of its targets, remains from then on. One that speaks from the reading on does so
+ * although the first release it may lead to comes later.
+ */
 function endingAt(call: Call, end: PlainDate): Call[] {
-  if ((call.start ?? call.notBefore ?? call.targets[0]?.from ?? "") >= end) return [];
+  if ((call.start ?? call.notBefore ?? "") >= end) return [];
   return [{ ...call, end, targets: call.targets.filter((target) => target.from < end) }];
 }
 

@@ -408,7 +408,44 @@ test("pins, withdrawals and tracks left: on every day what that day alone would 
         }
       },
     ),
-    { numRuns: 1500 },
+    {
+      numRuns: 1500,
+      examples: [
+        // What must be left must be left although nothing to go to comes before the pin ends.
+        [
+          [
+            { day: 0, track: "factory", withdrawn: 0, revision: undefined, safety: false, watched: false },
+            {
+              day: 0,
+              track: "beta",
+              withdrawn: undefined,
+              revision: undefined,
+              safety: false,
+              watched: false,
+            },
+            {
+              day: 1,
+              track: "factory",
+              withdrawn: undefined,
+              revision: undefined,
+              safety: false,
+              watched: false,
+            },
+          ],
+          {
+            rule: "newest",
+            days: 0,
+            beta: false,
+            holdTo: undefined,
+            breaks: false,
+            community: false,
+            pin: { n: 1, until: 0 },
+          },
+          2,
+          0,
+        ],
+      ],
+    },
   );
   expect([...causes].sort()).toEqual(["aside", "behind", "pinned", "withdrawn"]);
 });
