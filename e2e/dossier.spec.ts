@@ -88,11 +88,17 @@ test("a route over a stepping stone, and one over other parts first", async ({ p
   const order = await page.locator("ol > li strong").allInnerTexts();
   expect(order.indexOf("dsp 2.0")).toBeGreaterThanOrEqual(0);
   expect(order.indexOf("dsp 2.0")).toBeLessThan(order.indexOf("main B12"));
-  await page.goto(`${served.address}/units/W-03?to=&keep=on`);
+  await page.goto(`${served.address}/units/W-03`);
   await page.getByText("Compare with another way").click();
   await page.getByLabel("over nothing that erases").check();
   await page.getByRole("button", { name: "Compare" }).click();
   await expect(page.getByRole("cell", { name: "no route" }).first()).toBeVisible();
+  await expect(page.getByText("That wish cannot be met: what leads there erases.")).toBeVisible();
+  // The wish alone is one, too; a release that is not in the list is said to be that.
+  await page.goto(`${served.address}/units/W-03?to=&keep=on`);
+  await expect(page.getByText("That wish cannot be met: what leads there erases.")).toBeVisible();
+  await page.goto(`${served.address}/units/W-03?to=999999`);
+  await expect(page.getByText("not in our list of this model")).toBeVisible();
 });
 
 test("a radio without a route says what stops it", async ({ page }) => {

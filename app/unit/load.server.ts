@@ -62,7 +62,7 @@ export function waysOf(
   const goal = goalOfNeeds(wanted, day);
   const [first] = goal.values();
   // Without a release asked for, the wish alone is held beside the first.
-  const to = asked.to ?? (asked.keep ? first : undefined);
+  const to = asked.to || (asked.keep ? first : undefined);
   const owner = [...catalogue].find(([, prepared]) => prepared.byId.has(to ?? ""));
   const aim = owner && to !== undefined ? new Map([...goal, [owner[0], to]]) : undefined;
   const other = aim && otherWay(unit, catalogue, policyOn(policy, today), aim, asked.keep);
