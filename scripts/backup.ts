@@ -1,9 +1,8 @@
 // ./backup: all records in one file, from one moment, while serving; and whether a file can be brought back.
 import fs from "node:fs";
 import path from "node:path";
-import { parseArgs } from "node:util";
 import { hashOf, readArchive, tablesOf, writeArchive } from "./archive.ts";
-import { bringBack, named, reach, runPostgres, scratchFolder, withClient } from "./keep.ts";
+import { bringBack, fileAndFlag, named, reach, runPostgres, scratchFolder, withClient } from "./keep.ts";
 import { orExit, PlainFailure } from "./plain.ts";
 import { startCluster } from "./postgres.ts";
 
@@ -16,34 +15,19 @@ const HELP = `./backup FILE [--verify]
   MOSSY_ADMIN_URL with MOSSY_OWNER_URL: the records are on a server of your own (docs/hosting.md)`;
 
 await orExit(async () => {
-  const { values, positionals } = options();
-  const [file] = positionals;
-  if (values.help || !file || positionals.length > 1) {
-    console.log(HELP);
-    if (!values.help) process.exitCode = 1;
-    return;
-  }
+  const asked = fileAndFlag(HELP, "verify");
+  if (!asked) return;
+  const { file, flagged } = asked;
   const target = path.resolve(file);
   const there = fs.existsSync(target);
-  if (there && !values.verify)
+  if (there && !flagged)
     throw new PlainFailure(
       `${file} is there already, and a backup is never written over. Choose another name.`,
     );
   const made = there ? undefined : await make(target);
-  if (values.verify) await verify(target);
-  if (made) await note(made, values.verify === true);
+  if (flagged) await verify(target);
+  if (made) await note(made, flagged);
 });
-
-function options() {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: { verify: { type: "boolean" }, help: { type: "boolean", short: "h" } },
-    });
-  } catch (error) {
-    throw new PlainFailure(`${error instanceof Error ? error.message : error}\n\n${HELP}`);
-  }
-}
 
 /** Dumps from one snapshot and counts in the same one, while others go on writing. Answers the bytes of the file. */
 async function make(target: string): Promise<number> {

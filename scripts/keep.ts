@@ -4,6 +4,7 @@ import fs from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
+import { parseArgs } from "node:util";
 import pg from "pg";
 import { differences, type Tables, tablesOf } from "./archive.ts";
 import { PlainFailure } from "./plain.ts";
@@ -111,4 +112,25 @@ export async function bringBack(adminUrl: string, dump: string, wanted: Tables):
   const wrong = differences(wanted, found);
   if (wrong.length > 0)
     throw new PlainFailure(`What came back is not what was kept:\n  ${wrong.slice(0, 12).join("\n  ")}`);
+}
+
+/** One FILE and one flag from the command line; prints the help and answers nothing where that is what was asked, or no FILE was given. */
+export function fileAndFlag(help: string, flag: string): { file: string; flagged: boolean } | undefined {
+  const { values, positionals } = parsed(help, flag);
+  const [file] = positionals;
+  if (!values.help && file && positionals.length === 1) return { file, flagged: values[flag] === true };
+  console.log(help);
+  if (!values.help) process.exitCode = 1;
+  return undefined;
+}
+
+function parsed(help: string, flag: string) {
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: { [flag]: { type: "boolean" }, help: { type: "boolean", short: "h" } },
+    });
+  } catch (error) {
+    throw new PlainFailure(`${error instanceof Error ? error.message : error}\n\n${help}`);
+  }
 }

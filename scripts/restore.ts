@@ -2,11 +2,10 @@
 // place of the one there was, which is kept under another name.
 import path from "node:path";
 import readline from "node:readline/promises";
-import { parseArgs } from "node:util";
 import type pg from "pg";
 import { knownMigrations, migrate } from "#db/migrate.ts";
 import { type Manifest, readArchive } from "./archive.ts";
-import { bringBack, named, reach, scratchFolder, withClient } from "./keep.ts";
+import { bringBack, fileAndFlag, named, reach, scratchFolder, withClient } from "./keep.ts";
 import { orExit, PlainFailure } from "./plain.ts";
 
 const HELP = `./restore FILE [--replace]
@@ -17,13 +16,9 @@ const HELP = `./restore FILE [--replace]
   MOSSY_ADMIN_URL with MOSSY_OWNER_URL: the records are on a server of your own (docs/hosting.md)`;
 
 await orExit(async () => {
-  const { values, positionals } = options();
-  const [file] = positionals;
-  if (values.help || !file || positionals.length > 1) {
-    console.log(HELP);
-    if (!values.help) process.exitCode = 1;
-    return;
-  }
+  const asked = fileAndFlag(HELP, "replace");
+  if (!asked) return;
+  const { file, flagged: replace } = asked;
   const scratch = scratchFolder();
   const reached = await reach(console.log);
   try {
@@ -31,7 +26,7 @@ await orExit(async () => {
     const manifest = await readArchive(path.resolve(file), dump);
     mustBeKnown(manifest);
     const clubs = await withClient(reached.adminUrl, clubsIn);
-    if (clubs.length > 0 && !values.replace) await ask(clubs, manifest);
+    if (clubs.length > 0 && !replace) await ask(clubs, manifest);
     await putInPlace(reached, dump, manifest);
     console.log(
       `Restored what was kept on ${manifest.madeAt}. ${clubs.length > 0 ? `What was there is kept as the database ${reached.database}_before, until the next restore.` : ""}`,
@@ -41,17 +36,6 @@ await orExit(async () => {
     scratch.remove();
   }
 });
-
-function options() {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: { replace: { type: "boolean" }, help: { type: "boolean", short: "h" } },
-    });
-  } catch (error) {
-    throw new PlainFailure(`${error instanceof Error ? error.message : error}\n\n${HELP}`);
-  }
-}
 
 /** A newer version's tables cannot be read by this one. */
 function mustBeKnown(manifest: Manifest): void {

@@ -1,6 +1,6 @@
 // What was tried with a thing of the kit, newest first. A try that was noted wrongly is struck, and counts no more.
-import { Form } from "react-router";
 import { useClub } from "../ui/club.ts";
+import { Strike } from "../ui/strike.tsx";
 import { sayInstant } from "../ui/words/time.ts";
 
 export type ShownTry = {
@@ -43,23 +43,12 @@ export function Tries({
               </span>
             </span>
             {!one.struck && (
-              <details>
-                <summary className="cursor-pointer text-quiet">Strike it</summary>
-                <Form method="post" className="mt-1 flex gap-2" preventScrollReset>
-                  <input type="hidden" name="intent" value="strike" />
-                  <input type="hidden" name="try" value={one.id} />
-                  <input
-                    name="why"
-                    aria-label={`Why this try counts no more: ${said(one)}`}
-                    placeholder="why it counts no more"
-                    maxLength={300}
-                    className="input input-sm min-w-40"
-                  />
-                  <button type="submit" className="btn btn-sm btn-outline btn-error">
-                    Strike
-                  </button>
-                </Form>
-              </details>
+              <Strike
+                name="try"
+                id={one.id}
+                label={`Why this try counts no more: ${said(one)}`}
+                hint="why it counts no more"
+              />
             )}
           </li>
         ))}

@@ -1,8 +1,9 @@
 // What happened to a radio, and every reading of it.
-import { Form, Link } from "react-router";
+import { Link } from "react-router";
 import { dateInZone } from "#core/quantities/date.ts";
 import type { CustodyRow } from "#db/units.ts";
 import { useClub, useMay } from "../ui/club.ts";
+import { Strike } from "../ui/strike.tsx";
 import { sayEntry } from "../ui/words/log.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
@@ -102,7 +103,13 @@ export function Readings({
                     {r.struck ? (
                       `Struck by ${r.struck.by ?? "somebody"} on ${sayInstant(r.struck.at, locale, timeZone)}: ${r.struck.why}`
                     ) : mayStrike ? (
-                      <Strike reading={r} why={refused?.reading === r.id ? refused.why : undefined} />
+                      <Strike
+                        name="reading"
+                        id={r.id}
+                        label={`Why the reading ${r.raw} is wrong`}
+                        hint="why it is wrong"
+                        why={refused?.reading === r.id ? refused.why : undefined}
+                      />
                     ) : null}
                   </td>
                 </tr>
@@ -112,29 +119,5 @@ export function Readings({
         </div>
       )}
     </section>
-  );
-}
-
-/** For a reading that was wrong; it stays in sight, crossed out. */
-function Strike({ reading, why }: { readonly reading: Read; readonly why: string | undefined }) {
-  return (
-    <details open={why !== undefined}>
-      <summary className="cursor-pointer text-quiet">Strike it</summary>
-      <Form method="post" className="mt-1 flex gap-2" preventScrollReset>
-        <input type="hidden" name="intent" value="strike" />
-        <input type="hidden" name="reading" value={reading.id} />
-        <input
-          name="why"
-          aria-label={`Why the reading ${reading.raw} is wrong`}
-          placeholder="why it is wrong"
-          defaultValue={why}
-          maxLength={300}
-          className="input input-sm min-w-40 grow"
-        />
-        <button type="submit" className="btn btn-sm btn-outline btn-error">
-          Strike
-        </button>
-      </Form>
-    </details>
   );
 }

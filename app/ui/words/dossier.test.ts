@@ -27,6 +27,7 @@ test("every stop says which release, and what it lacks", () => {
     { ...at, kind: "does-not-fit" },
     { ...at, kind: "may-fit" },
     { ...at, kind: "not-allowed", track: "community" },
+    { ...at, kind: "erases" },
     { ...at, kind: "from", range, listed: true },
     { ...at, kind: "from", range, listed: false },
     { ...at, kind: "from-tracks", tracks: ["factory"] },
@@ -38,6 +39,13 @@ test("every stop says which release, and what it lacks", () => {
   const said = stops.map((stop) => sayStop(stop, names));
   for (const sentence of said) expect(sentence).toMatch(/^C1 R2 .*\.$/);
   expect(new Set(said).size).toBe(stops.length);
+});
+
+test("a track that is not admitted and what erases are told apart", () => {
+  const names = { release: (id: string) => `R${id}`, component: (id: string) => `C${id}` };
+  const at = { component: "1", release: "2" };
+  expect(sayStop({ ...at, kind: "not-allowed", track: "community" }, names)).not.toMatch(/erases/);
+  expect(sayStop({ ...at, kind: "erases" }, names)).toBe("C1 R2 erases what was to be kept.");
 });
 
 test("every step is one sentence; signs follow it", () => {
