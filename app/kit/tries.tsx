@@ -33,7 +33,7 @@ export function Tries({
       )}
       <ul className="sheet divide-y divide-line">
         {tries.map((one) => (
-          <li key={one.id} className="flex flex-wrap items-baseline gap-x-4 px-3 py-2 text-sm">
+          <li key={one.id} className="flex flex-wrap items-baseline gap-x-4 px-3 sm:flex-nowrap py-2 text-sm">
             <span className={`min-w-0 grow ${one.struck ? "text-quiet" : ""}`}>
               {one.struck ? <s>{said(one)}</s> : said(one)}
               <span className="text-quiet">

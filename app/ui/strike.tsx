@@ -11,7 +11,7 @@ export function Strike(props: {
   readonly why?: string | undefined;
 }) {
   return (
-    <details open={props.why !== undefined}>
+    <details open={props.why !== undefined} className="shrink-0">
       <summary className="cursor-pointer text-quiet">Strike it</summary>
       <Form method="post" className="mt-1 flex gap-2" preventScrollReset>
         <input type="hidden" name="intent" value="strike" />
