@@ -1,122 +1,15 @@
-// Statements for units from a spreadsheet: what is known, and putting a whole plan in at once.
+// Statements for units from a spreadsheet: a whole plan is put in at once.
 
 import { PLAIN_POLICY } from "#core/firmware/policy.ts";
-import type { KnownModel, NewModel } from "#core/import/models.ts";
+import type { NewModel } from "#core/import/models.ts";
 import { folded, modelKey } from "#core/import/names.ts";
-import {
-  type KnownClub,
-  type KnownReadings,
-  type KnownRow,
-  type PlannedRow,
-  readingKey,
-} from "#core/import/plan.ts";
+import type { PlannedRow } from "#core/import/plan.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { groupBy } from "#core/quantities/group.ts";
 import { tell } from "./log.ts";
 import { addParts } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 import { noonOf } from "./readings.ts";
 import { bringUpToDate } from "./work.ts";
-
-type KnownUnitRow = {
-  id: string;
-  tag: string;
-  model_id: string;
-  hardware: string;
-  region: string;
-  serial: string;
-  place: string;
-  group_name: string;
-  note: string;
-  holder: string | null;
-};
-type KnownReadingRow = {
-  unit_id: string;
-  component: string;
-  raw: string;
-  read_on: PlainDate | null;
-  struck: boolean;
-};
-
-/** What the club has, with the readings of those radios that a sheet names. */
-export async function knownClub(tx: Tx, tags: ReadonlySet<string>): Promise<KnownClub> {
-  const units = await tx.query<KnownUnitRow>(
-    `select u.id, u.tag, u.model_id, coalesce(h.name, '') hardware, coalesce(u.region, '') region, u.serial,
-       coalesce(p.name, '') place, coalesce(g.name, '') group_name, u.note, w.name holder
-     from unit u
-     left join custody k on k.club_id = u.club_id and k.unit_id = u.id and k.back_on is null
-     left join person w on w.club_id = k.club_id and w.id = k.person_id
-     left join hardware_revision h on h.club_id = u.club_id and h.id = u.hardware_revision_id
-     left join place p on p.club_id = u.club_id and p.id = u.place_id
-     left join unit_group g on g.club_id = u.club_id and g.id = u.group_id
-     where u.shelved_at is null`,
-  );
-  const readings = await tx.query<KnownReadingRow>(
-    `select r.unit_id, c.name component, r.raw, (r.read_at at time zone (select time_zone from club))::date read_on,
-       r.struck_at is not null struck
-     from reading r join unit u on u.club_id = r.club_id and u.id = r.unit_id
-     join component c on c.club_id = r.club_id and c.id = r.component_id and c.model_id = u.model_id
-     where r.unit_id = any($1::bigint[]) order by r.placed_at desc, r.id desc`,
-    [units.rows.filter((row) => tags.has(folded(row.tag))).map((row) => row.id)],
-  );
-  const people = await tx.query<{ id: string; name: string }>(
-    "select id, name from person where shelved_at is null",
-  );
-  const byUnit = groupBy(readings.rows, (row) => row.unit_id);
-  const former = await tx.query<{ tag: string; now: string }>(
-    `select f.tag, u.tag now from former_tag f join unit u on u.club_id = f.club_id and u.id = f.unit_id
-     where u.shelved_at is null order by f.id`,
-  );
-  const models = await tx.query<KnownModel>(
-    `select m.id, m.maker, m.name, array(select h.name from hardware_revision h where h.club_id = m.club_id and h.model_id = m.id) revisions,
-       array(select c.name from component c where c.club_id = m.club_id and c.model_id = m.id order by c.position, c.id) components
-     from model m where m.shelved_at is null`,
-  );
-  return {
-    models: models.rows,
-    people: byOwnName(people.rows),
-    renamed: new Map(former.rows.map(({ tag, now }) => [folded(tag), now])),
-    units: new Map(
-      units.rows.map((row): [string, KnownRow] => {
-        const own = byUnit.get(row.id) ?? [];
-        return [
-          folded(row.tag),
-          {
-            id: row.id,
-            model: row.model_id,
-            hardware: row.hardware,
-            region: row.region,
-            serial: row.serial,
-            place: row.place,
-            group: row.group_name,
-            note: row.note,
-            ...(row.holder !== null && { holder: row.holder }),
-            read: readByComponent(own),
-          },
-        ];
-      }),
-    ),
-  };
-}
-
-/** Those who share a name are not told apart by it. */
-function byOwnName(people: readonly { id: string; name: string }[]): Map<string, string> {
-  const found = groupBy(people, (person) => folded(person.name));
-  return new Map(
-    [...found].flatMap(([name, all]) => (all.length === 1 && all[0] ? [[name, all[0].id]] : [])),
-  );
-}
-
-const readByComponent = (newestFirst: readonly KnownReadingRow[]): Map<string, KnownReadings> =>
-  new Map(
-    [...groupBy(newestFirst, (row) => folded(row.component))].map(([component, own]) => [
-      component,
-      {
-        newest: own.find((r) => !r.struck)?.raw ?? "",
-        all: new Set(own.map((r) => readingKey(r.raw, r.read_on ?? undefined))),
-      },
-    ]),
-  );
 
 export type Brought = { readonly added: number; readonly changed: number; readonly readings: number };
 

@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { plain } from "#core/quantities/date.ts";
 import { findByLetters } from "./find.ts";
-import { knownClub } from "./import.ts";
+import { knownClub } from "./import-known.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import * as seed from "./seed.ts";
 import { PLAIN_UNIT, type TestDatabase, takenBack, testDatabase, twoClubs } from "./testing.ts";

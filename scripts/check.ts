@@ -9,7 +9,8 @@ import { orExit, PlainFailure } from "./plain.ts";
 const root = fileURLToPath(new URL("..", import.meta.url));
 const reports = fs.mkdtempSync(path.join(os.tmpdir(), "mossy-reports-"));
 
-type Count = { passed: number; failed: number };
+/** What a step came to; `names` are the tests that failed, for the last lines, since logs are cut from the front. */
+type Count = { passed: number; failed: number; names: string[] };
 type Step = {
   readonly name: string;
   readonly command: readonly string[];
@@ -59,17 +60,24 @@ const STEPS: readonly Step[] = [
 await orExit(async () => {
   ensureChromium();
   const wanted = process.argv.slice(2);
-  const total: Count = { passed: 0, failed: 0 };
+  const total: Count = { passed: 0, failed: 0, names: [] };
   for (const step of STEPS.filter((s) => wanted.length === 0 || wanted.includes(s.name))) {
     console.log(`\n== ${step.name}`);
     const ok = await run(step);
-    const count = (step.report && readReport(step)) ?? { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
+    const count = (step.report && readReport(step)) ?? {
+      passed: ok ? 1 : 0,
+      failed: ok ? 0 : 1,
+      names: [],
+    };
     // A runner that fails without naming a failed test has failed all the same.
     if (!ok && count.failed === 0) count.failed = 1;
+    if (!ok && count.names.length === 0) count.names.push("(the step itself; see what it printed)");
     total.passed += count.passed;
     total.failed += count.failed;
+    total.names.push(...count.names.map((name) => `${step.name}: ${name}`));
   }
   fs.rmSync(reports, { recursive: true, force: true });
+  if (total.names.length > 0) console.log(`\nFailed:\n${total.names.join("\n")}`);
   console.log(`\n${total.passed} passed, ${total.failed} failed`);
   process.exitCode = total.failed === 0 && total.passed > 0 ? 0 : 1;
 });
@@ -91,8 +99,40 @@ function readReport(step: Step): Count | undefined {
   const file = path.join(reports, `${step.name}.json`);
   if (!fs.existsSync(file)) return undefined;
   const report = JSON.parse(fs.readFileSync(file, "utf8"));
-  if (step.report === "vitest") return { passed: report.numPassedTests, failed: report.numFailedTests };
-  return { passed: report.stats.expected + report.stats.flaky, failed: report.stats.unexpected };
+  if (step.report === "playwright") {
+    return {
+      passed: report.stats.expected + report.stats.flaky,
+      failed: report.stats.unexpected,
+      names: browserFailures(report.suites),
+    };
+  }
+  const names: string[] = [];
+  for (const suite of report.testResults) {
+    const where = path.relative(root, suite.name);
+    const failed = suite.assertionResults.filter((t: { status: string }) => t.status === "failed");
+    for (const test of failed)
+      names.push(`${where}: ${test.fullName}: ${firstLine(test.failureMessages[0])}`);
+    if (suite.status === "failed" && failed.length === 0) names.push(`${where}: ${firstLine(suite.message)}`);
+  }
+  return { passed: report.numPassedTests, failed: report.numFailedTests, names };
+}
+
+type BrowserSuite = {
+  file: string;
+  specs: { ok: boolean; title: string; line: number }[];
+  suites?: BrowserSuite[];
+};
+
+function browserFailures(suites: readonly BrowserSuite[] = []): string[] {
+  return suites.flatMap((suite) => [
+    ...suite.specs.filter((s) => !s.ok).map((s) => `e2e/${suite.file}:${s.line}: ${s.title}`),
+    ...browserFailures(suite.suites),
+  ]);
+}
+
+function firstLine(text: unknown): string {
+  const [line = ""] = String(text ?? "").split("\n", 1);
+  return line.slice(0, 300);
 }
 
 function ensureChromium(): void {

@@ -7,7 +7,7 @@ import { folded } from "#core/import/names.ts";
 import { planImport } from "#core/import/plan.ts";
 import { readTable } from "#core/import/table.ts";
 import { openNeeds, releaseNames } from "#db/board.ts";
-import { knownClub } from "#db/import.ts";
+import { knownClub } from "#db/import-known.ts";
 import type { Tx } from "#db/pool.ts";
 import { addRelease } from "#db/releases.ts";
 import { seedComponent, seedModel } from "#db/seed.ts";
