@@ -352,6 +352,23 @@ describe("where there are too many states to look at all of them", () => {
   });
 });
 
+test("two that bar each other's last step are seen to, however many states a third adds", () => {
+  const others = Array.from({ length: 60 }, (_, i) => release(`p${i}`, `1.${i}`, {}));
+  const catalogue = catalogueOf([
+    component("main", [release("m1", "1.0", {}), release("m2", "2.0", { requires: [["dsp", "<= 1.0"]] })]),
+    component("dsp", [release("d1", "1.0", {}), release("d2", "2.0", { requires: [["main", "<= 1.0"]] })]),
+    component("panel", others),
+  ]);
+  const goal: Goal = new Map([
+    ["main", "m2"],
+    ["dsp", "d2"],
+    ["panel", "p59"],
+  ]);
+  const state = stateOf(catalogue, { main: "1.0", dsp: "1.0", panel: "1.0" });
+  const told = findRoute(state, goal, catalogue, {}, { most: 1 });
+  expect(told).toMatchObject({ ok: false, problem: { kind: "no-route" } });
+});
+
 test("how far one can get is the greatest by version, not what came out last", () => {
   const catalogue = catalogueOf([
     component("main", [

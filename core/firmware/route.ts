@@ -5,7 +5,7 @@ import type { Catalogue, PlacedRelease } from "./catalogue.ts";
 import { type Conditions, ERASES, type Erases } from "./conditions.ts";
 import { type Cost, partsOf } from "./route/cost.ts";
 import { reachable, type Stop, stopsOf } from "./route/explain.ts";
-import { type Fitting, type Leave, type Places, placesOf } from "./route/lattice.ts";
+import { type Fitting, type Leave, type Places, placesOf, usablePlaces } from "./route/lattice.ts";
 import { type Install, search } from "./route/search.ts";
 import { orderVersions, type Version } from "./version.ts";
 
@@ -87,7 +87,14 @@ export function findRoute(
     return wanted === undefined ? undefined : at;
   });
   if (!goals.includes(-1) && goals.some((g) => g !== undefined)) {
+    const tried = new Set<string>();
     for (const tier of TIERS) {
+      // Where nothing is withdrawn, or nothing lower is listed, the next tier allows nothing that this one did not.
+      const allowed = places
+        .map((own, c) => usablePlaces(own, unit, { ...tier, allows }, goals[c]).join(""))
+        .join();
+      if (tried.has(allowed)) continue;
+      tried.add(allowed);
       const found = search({ places, goals }, unit, { ...tier, allows }, options);
       if (found.kind === "too-many") return bad({ kind: "too-many-states" });
       if (found.kind === "way") return good(routeOf(places, found.installs, goals));

@@ -10,6 +10,12 @@ export const costOf = (conditions: Conditions): number =>
   (((conditions.erases === "nothing" ? 0 : 1) * INSTALLS + 1) * RISK + conditions.risk) * MINUTES +
   conditions.minutes;
 
+/** The greatest cost of as many installs, and as many that erase, as `cost` has: only risk and minutes are more. */
+export const atMostAsMany = (cost: number): number => {
+  const install = RISK * MINUTES;
+  return (Math.floor(cost / install) + 1) * install - 1;
+};
+
 export type Cost = {
   readonly erasing: number;
   readonly installs: number;

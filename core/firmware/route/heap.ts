@@ -56,3 +56,61 @@ export class Heap<Value> {
     this.#values[b] = value as Value;
   }
 }
+
+/** The same for numbers of which no more than `most` are in it at once: several times as fast. */
+export class NumberHeap {
+  readonly #keys: Float64Array;
+  readonly #values: Int32Array;
+  #size = 0;
+
+  constructor(most: number) {
+    this.#keys = new Float64Array(most);
+    this.#values = new Int32Array(most);
+  }
+
+  get size(): number {
+    return this.#size;
+  }
+
+  /** The least key; of an empty heap, nothing that means anything. */
+  get key(): number {
+    return this.#keys[0] as number;
+  }
+
+  push(key: number, value: number): void {
+    const [keys, values] = [this.#keys, this.#values];
+    let at = this.#size++;
+    while (at > 0) {
+      const parent = (at - 1) >> 1;
+      const above = keys[parent] as number;
+      if (above <= key) break;
+      keys[at] = above;
+      values[at] = values[parent] as number;
+      at = parent;
+    }
+    keys[at] = key;
+    values[at] = value;
+  }
+
+  /** The value of the least key. */
+  pop(): number {
+    const [keys, values] = [this.#keys, this.#values];
+    const top = values[0] as number;
+    const size = --this.#size;
+    const [key, value] = [keys[size] as number, values[size] as number];
+    let at = 0;
+    for (;;) {
+      let child = at * 2 + 1;
+      if (child >= size) break;
+      if (child + 1 < size && (keys[child + 1] as number) < (keys[child] as number)) child++;
+      const below = keys[child] as number;
+      if (below >= key) break;
+      keys[at] = below;
+      values[at] = values[child] as number;
+      at = child;
+    }
+    keys[at] = key;
+    values[at] = value;
+    return top;
+  }
+}

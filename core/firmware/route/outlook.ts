@@ -4,6 +4,7 @@
 import { costOf } from "./cost.ts";
 import { reachable } from "./explain.ts";
 import { type Fitting, type Leave, type Places, usablePlaces } from "./lattice.ts";
+import { leftInPairs } from "./pairs.ts";
 import { thinned } from "./thin.ts";
 
 export type Wanted = {
@@ -21,8 +22,12 @@ export type Outlook = {
   readonly requires: readonly (readonly (readonly Requirement[])[])[];
   /** The least that is left to do from somewhere. */
   readonly leftAt: (at: readonly number[]) => number;
+  /** The least by each component for itself, beyond which the moves are told. */
+  readonly nearLeftAt: (at: readonly number[]) => number;
   /** The moves of a component, by how much they add beyond the least. */
   readonly movesFrom: (component: number, at: readonly number[], place: number) => readonly Move[];
+  /** The same, looking further: what is left is then told by pairs of components as well. */
+  readonly inPairs: () => Outlook;
 };
 
 /** Undefined where a goal cannot be reached even if every requirement once met stayed met: then there is no way at all. */
@@ -88,13 +93,27 @@ export function outlook({ places, goals }: Wanted, unit: Fitting, leave: Leave):
     return mask;
   };
   const lists = places.map(() => new Map<number, readonly Move[]>());
-  return {
+  const leftAt = (at: readonly number[]) => {
+    let sum = 0;
+    for (let c = 0; c < at.length; c++) sum += tableOf(c, maskOf(c, at))[at[c] ?? 0] ?? 0;
+    return sum;
+  };
+  const found: Outlook = {
     sizes,
     requires,
-    leftAt: (at) => {
-      let sum = 0;
-      for (let c = 0; c < at.length; c++) sum += tableOf(c, maskOf(c, at))[at[c] ?? 0] ?? 0;
-      return sum;
+    leftAt,
+    nearLeftAt: leftAt,
+    inPairs: () => {
+      const inPairs = leftInPairs(
+        own.map((one, c) => ({
+          ...one,
+          size: sizes[c] ?? 0,
+          start: places[c]?.start ?? 0,
+          goal: goals[c],
+          requires: requires[c] ?? [],
+        })),
+      );
+      return { ...found, leftAt: (at) => Math.max(leftAt(at), inPairs(at)) };
     },
     movesFrom: (c, at, place) => {
       const mask = maskOf(c, at);
@@ -107,6 +126,7 @@ export function outlook({ places, goals }: Wanted, unit: Fitting, leave: Leave):
       return list;
     },
   };
+  return found;
 }
 
 function listMoves(

@@ -2,23 +2,26 @@
 // other component stood in the way, on the way past whatever the goals of the others still ask of it. All ways of equal cost are kept, so that
 // the one whose release ids come first is the answer, every time.
 import { compareText } from "../digits.ts";
+import { atMostAsMany } from "./cost.ts";
 import { Heap } from "./heap.ts";
 import type { Fitting, Leave, Places } from "./lattice.ts";
-import { type Outlook, outlook, type Wanted } from "./outlook.ts";
+import { type Outlook, outlook, type Requirement, type Wanted } from "./outlook.ts";
 
 export type Install = { readonly component: number; readonly place: number };
 
-/** So many different states, and moves out of them, are looked at before the search for the best gives up; real catalogues need a few hundred. */
+/** So many different states, and moves out of them, are looked at at first; real catalogues need a few hundred. */
 const MOST_STATES = 60_000;
-const MOST_MOVES = 1_500_000;
+const FIRST_LOOKS = 120_000;
+/** Then components are looked at in pairs, which takes longer to begin with and leads straighter; so much before the best is given up. */
+const MOST_LOOKS = 900_000;
 /** Then some good way is looked for: what is left to do counts for so much more, and of each state only the most promising moves. */
 const GREEDY = [
   { greed: 1.5, moves: 12 },
   { greed: 3, moves: 30 },
-  { greed: 6, moves: 1000 },
+  { greed: 6, moves: Number.POSITIVE_INFINITY },
 ] as const;
 const GREEDY_STATES = 12_000;
-const GREEDY_MOVES = 500_000;
+const GREEDY_LOOKS = 150_000;
 
 export type Found =
   | { readonly kind: "way"; readonly installs: readonly Install[] }
@@ -37,20 +40,23 @@ export function search(
   leave: Leave,
   { most = MOST_STATES, onlyBest = false }: { readonly most?: number; readonly onlyBest?: boolean } = {},
 ): Found | Good {
-  const ahead = outlook(wanted, unit, leave);
-  if (!ahead) return { kind: "none" };
-  const best = searchFor(wanted, ahead, {
-    states: most,
-    looks: MOST_MOVES,
-    greed: 1,
-    moves: Number.POSITIVE_INFINITY,
-  });
-  if (best.kind !== "too-many" || onlyBest) return best;
+  const near = outlook(wanted, unit, leave);
+  if (!near) return { kind: "none" };
+  const whole = { states: most, greed: 1, moves: Number.POSITIVE_INFINITY };
+  const first = searchFor(wanted, near, { ...whole, looks: FIRST_LOOKS });
+  if (first.kind !== "too-many" || onlyBest) return first;
+  const far = near.inPairs();
+  const best = searchFor(wanted, far, { ...whole, looks: MOST_LOOKS });
+  if (best.kind !== "too-many") return best;
+  const atLeast = Math.max(first.atLeast, best.atLeast);
   for (const { greed, moves } of GREEDY) {
-    const found = searchFor(wanted, ahead, { states: GREEDY_STATES, looks: GREEDY_MOVES, greed, moves });
-    if (found.kind === "way") return { ...found, kind: "good", atLeast: best.atLeast };
+    const effort = { states: GREEDY_STATES, looks: GREEDY_LOOKS, greed, moves };
+    const found = searchFor(wanted, far, effort);
+    // Only a search of all moves that comes to its end has seen that there is no way.
+    if (found.kind === "none" && moves === Number.POSITIVE_INFINITY) return found;
+    if (found.kind === "way") return { ...found, kind: "good", atLeast };
   }
-  return best;
+  return { kind: "too-many", atLeast };
 }
 
 type Effort = {
@@ -97,8 +103,9 @@ function searchFor({ places, goals }: Wanted, ahead: Outlook, effort: Effort): F
         continue;
       }
     }
-    // With greed everything is looked at at once: the order of what is left over counts for less than the goal.
-    const slack = greed > 1 ? Number.POSITIVE_INFINITY : key - own.cost - own.left;
+    // Moves that need another install are left for later; with greed, which does not go by what is least, none is.
+    const near = own.cost + ahead.nearLeftAt(at);
+    const slack = greed > 1 ? Number.POSITIVE_INFINITY : atMostAsMany(key) - near;
     let following = Number.POSITIVE_INFINITY;
     for (const [c, place] of at.entries()) {
       const list = ahead.movesFrom(c, at, place);
@@ -112,7 +119,7 @@ function searchFor({ places, goals }: Wanted, ahead: Outlook, effort: Effort): F
           following = Math.min(following, move.extra);
           break;
         }
-        if (!requires[c]?.[move.to]?.every(({ component, within }) => within[at[component] ?? 0])) continue;
+        if (!meets(requires[c]?.[move.to], at)) continue;
         const child = state + (move.to - place) * (radix[c] ?? 1);
         const cost = own.cost + move.cost;
         const before = known.get(child);
@@ -129,10 +136,19 @@ function searchFor({ places, goals }: Wanted, ahead: Outlook, effort: Effort): F
       }
       own.next[c] = i;
     }
-    if (following < Number.POSITIVE_INFINITY) open.push(own.cost + own.left + following, state);
+    if (following < Number.POSITIVE_INFINITY) open.push(near + following, state);
   }
   if (ends.length === 0) return { kind: "none" };
   return { kind: "way", installs: firstOfEqual(known, start, ends, places) };
+}
+
+function meets(requirements: readonly Requirement[] | undefined, at: readonly number[]): boolean {
+  if (!requirements) return false;
+  for (let i = 0; i < requirements.length; i++) {
+    const { component, within } = requirements[i] as Requirement;
+    if (!within[at[component] as number]) return false;
+  }
+  return true;
 }
 
 type Parent = { readonly state: number; readonly component: number; readonly place: number };
