@@ -1,6 +1,7 @@
 // Chains of many units, and the best purchase for many, each over a kit larger than a club's.
 import loadHighs from "highs";
 import { findChains, prepareKit } from "#core/kit/chain.ts";
+import { readDeviceList } from "#core/kit/device-list.ts";
 import { bestPurchase, type Wanting, wholeCurve } from "#core/kit/get.ts";
 import { chainsFor } from "#core/kit/means.ts";
 import type { Computer, DriverRule, Job, Kit, Lead, System, Tool } from "#core/kit/shapes.ts";
@@ -18,9 +19,10 @@ const FAMILIES = 10;
 const SYSTEMS: readonly System[] = ["Windows", "Linux", "macOS"];
 const pick = <T>(list: readonly T[], n: number): T => list[n % list.length] as T;
 
-function kit(): Kit {
+/** A kit with so many times as many leads, computers, drivers, tools and adapters; tries only of the first. */
+function kit(times = 1): Kit {
   const family = (n: number) => `chip ${n % FAMILIES}`;
-  const rules: DriverRule[] = Array.from({ length: DRIVERS }, (_, n) => ({
+  const rules: DriverRule[] = Array.from({ length: DRIVERS * times }, (_, n) => ({
     id: `r${n}`,
     family: family(n),
     system: pick(SYSTEMS, n),
@@ -28,7 +30,7 @@ function kit(): Kit {
     ...(n % 4 === 3 ? {} : { driver: `d${n}`, range: [{ atLeast: `${1 + (n % 5)}.0` }] }),
     source: { kind: "maker", what: "" },
   }));
-  const tools: Tool[] = Array.from({ length: TOOLS }, (_, n) => ({
+  const tools: Tool[] = Array.from({ length: TOOLS * times }, (_, n) => ({
     id: `t${n}`,
     name: `tool ${n}`,
     runsOn: SYSTEMS.slice(0, 1 + (n % 3)).map((system) => ({ system })),
@@ -39,7 +41,7 @@ function kit(): Kit {
     })),
     matchesFirmware: false,
   }));
-  const computers: Computer[] = Array.from({ length: COMPUTERS }, (_, n) => ({
+  const computers: Computer[] = Array.from({ length: COMPUTERS * times }, (_, n) => ({
     id: `c${n}`,
     name: `desk ${n}`,
     kind: "computer",
@@ -50,10 +52,10 @@ function kit(): Kit {
     bluetooth: n % 2 === 0,
     admin: n % 5 !== 0,
     condition: "sound",
-    drivers: new Map(Array.from({ length: DRIVERS }, (_, d) => [`d${d}`, `${(d + n) % 6}.1`])),
-    tools: new Map(Array.from({ length: TOOLS }, (_, t) => [`t${t}`, `1.${(t + n) % 8}`])),
+    drivers: new Map(Array.from({ length: DRIVERS * times }, (_, d) => [`d${d}`, `${(d + n) % 6}.1`])),
+    tools: new Map(Array.from({ length: TOOLS * times }, (_, t) => [`t${t}`, `1.${(t + n) % 8}`])),
   }));
-  const leads: Lead[] = Array.from({ length: LEADS }, (_, n) => ({
+  const leads: Lead[] = Array.from({ length: LEADS * times }, (_, n) => ({
     id: `l${n}`,
     tag: `K-${n}`,
     kind: "cable",
@@ -63,7 +65,7 @@ function kit(): Kit {
     carriesData: n % 9 !== 0,
     condition: "sound",
   }));
-  const adapters = Array.from({ length: 6 }, (_, n) => ({
+  const adapters = Array.from({ length: 6 * times }, (_, n) => ({
     id: `a${n}`,
     tag: `A-${n}`,
     kind: "usb" as const,
@@ -105,6 +107,7 @@ export async function measureKit(): Promise<Measured[]> {
     alone = 0;
     for (const job of jobs) alone += findChains(job, prepared).chains.length;
   });
+  const grown = [await timesAsMuch(1), await timesAsMuch(2), await timesAsMuch(4)];
   const solve = solverOf(await loadHighs());
   const offers = Array.from({ length: 60 }, (_, n) => `o${n}`);
   const prices = new Map(offers.map((offer, n) => [offer, 300 + ((n * 7919) % 4700)]));
@@ -136,6 +139,8 @@ export async function measureKit(): Promise<Measured[]> {
       asked: "no bound",
       ok: alone === chains,
     },
+    growth(grown),
+    under("a device list of 30,000 lines read", await best(3, () => readDeviceList(DEVICE_LIST)), 300),
     under(
       "what to get for 300 units with 60 offers and a third of the money, proven optimal",
       purchase,
@@ -144,3 +149,31 @@ export async function measureKit(): Promise<Measured[]> {
     { what: `its whole curve (${points} points)`, value: ms(curve), asked: "no bound", ok: points > 0 },
   ];
 }
+
+/** How long one radio's chains take, and how many there are, with a kit that has so many times as many of everything. */
+async function timesAsMuch(times: number): Promise<{ time: number; chains: number }> {
+  const job: Job = { model: "m0", plugs: ["plug 0"], operation: "flash", ways: ["cable"] };
+  const whole = kit(times);
+  let chains = 0;
+  const time = await best(5, () => {
+    chains = findChains(job, prepareKit(whole)).chains.length;
+  });
+  return { time, chains };
+}
+
+function growth(grown: readonly { time: number; chains: number }[]): Measured {
+  const [first, last] = [grown[0], grown.at(-1)];
+  const of = (at: { time: number; chains: number } | undefined) => (at ? at.time / at.chains : Number.NaN);
+  return {
+    what: "one radio's chains with a kit that grows in all parts at once to 4 times: time for each chain, against the small kit",
+    value: `${(of(last) / of(first)).toFixed(2)} (${grown.map((at) => `${ms(at.time)} for ${at.chains}`).join(", ")})`,
+    asked: "at most 1",
+    ok: of(last) <= of(first),
+  };
+}
+
+const DEVICE_LIST = Array.from(
+  { length: 30_000 },
+  (_, n) =>
+    `Bus 001 Device ${String(n % 1000).padStart(3, "0")}: ID f1c7:${(n % 65536).toString(16).padStart(4, "0")} serial`,
+).join("\n");
