@@ -9,7 +9,12 @@ import type { ServeOptions } from "../server/app.ts";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 
-export type Served = { readonly address: string; readonly stop: () => Promise<void> };
+export type Served = {
+  readonly address: string;
+  readonly stop: () => Promise<void>;
+  /** Its database, as the owner of the tables sees it. */
+  readonly ownerUrl: string;
+};
 
 const named = (url: string, database: string) => url.replace(/\/[^/]*$/, `/${database}`);
 
@@ -38,5 +43,5 @@ export async function serveFresh(
     path.join(root, "build/server/index.js")
   )) as typeof import("../server/app.ts");
   const running = await serve({ port: 0, clientFolder: path.join(root, "build/client"), ...more });
-  return { address: running.address, stop: running.stop };
+  return { address: running.address, stop: running.stop, ownerUrl: named(owner, name) };
 }

@@ -1,5 +1,6 @@
 // What was wrong is put right without being lost: readings struck and dated back, tries struck, a sheet's doubts asked about.
 import { expect, test } from "@playwright/test";
+import pg from "pg";
 import { expectAccessible } from "./accessible.ts";
 import { openThing } from "./kit-page.ts";
 import { type Served, serveFresh } from "./serve.ts";
@@ -106,4 +107,25 @@ test("a sheet's doubts are asked about: a near name, a missing day, words for no
   await expect(page.getByText("nobody knows the day of this one").first()).toBeAttached();
   await page.goto(`${served.address}/units/Q-02`);
   await expect(page.getByText("We have not read this radio yet.").first()).toBeVisible();
+});
+
+test("a log that tells of a day to come is said on every page, until that day is past", async ({ page }) => {
+  await signIn(page, served.address, "ida");
+  await page.goto(`${served.address}/cabinet`);
+  const alarm = page.getByRole("alert").filter({ hasText: "The server's clock is wrong, or was" });
+  await expect(alarm).toHaveCount(0);
+  const owner = new pg.Client({ connectionString: served.ownerUrl });
+  await owner.connect();
+  const { rows } = await owner.query(
+    "insert into log (club_id, kind, detail, at) select id, 'club-founded', '{}', now() + interval '400 days' from club returning id, extract(year from at)::text as year",
+  );
+  await page.goto(`${served.address}/due`);
+  await expect(alarm).toContainText(rows[0].year);
+  await expectAccessible(page);
+  await owner.query("alter table log disable trigger user");
+  await owner.query("update log set at = now() where id = $1", [rows[0].id]);
+  await owner.query("alter table log enable trigger user");
+  await owner.end();
+  await page.goto(`${served.address}/cabinet`);
+  await expect(alarm).toHaveCount(0);
 });

@@ -73,7 +73,7 @@ export function Readings({
       ) : (
         <div className="sheet overflow-x-auto">
           <table className="table table-sm">
-            <thead>
+            <thead className="max-sm:sr-only">
               <tr>
                 <th>When</th>
                 <th>Part</th>
@@ -87,7 +87,10 @@ export function Readings({
             </thead>
             <tbody>
               {readings.map((r) => (
-                <tr key={r.id} className={r.struck ? "text-quiet" : ""}>
+                <tr
+                  key={r.id}
+                  className={`max-sm:flex max-sm:flex-wrap max-sm:gap-x-3 max-sm:px-3 max-sm:py-2 max-sm:[&>td]:p-0 ${r.struck ? "text-quiet" : ""}`}
+                >
                   <td className="whitespace-nowrap">
                     {r.read_at ? (
                       sayInstant(r.read_at, locale, timeZone)
@@ -99,7 +102,7 @@ export function Readings({
                   <td className="ver max-w-60 break-all">{r.struck ? <s>{r.raw}</s> : r.raw}</td>
                   <td>{SOURCE_WORDS[r.source]}</td>
                   <td>{r.person}</td>
-                  <td>
+                  <td className="max-sm:basis-full">
                     {r.struck ? (
                       `Struck by ${r.struck.by ?? "somebody"} on ${sayInstant(r.struck.at, locale, timeZone)}: ${r.struck.why}`
                     ) : mayStrike ? (
