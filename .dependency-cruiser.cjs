@@ -14,7 +14,8 @@ module.exports = {
     only("core-knows-only-itself", "^core/", ["core/"]),
     only("db-uses-core", "^db/", ["db/", "core/"]),
     only("standins-use-core", "^standins/", ["standins/", "core/"]),
-    only("app-uses-db-core-standins", "^app/", ["app/", "db/", "core/", "standins/"]),
+    only("acts-use-db-and-core", "^acts/", ["acts/", "db/", "core/"]),
+    only("app-uses-acts-db-core-standins", "^app/", ["app/", "acts/", "db/", "core/", "standins/"]),
     only("ui-knows-no-database", "^app/ui/", ["app/ui/", "core/"]),
     {
       name: "core-uses-only-small-pure-packages",

@@ -6,8 +6,8 @@ import { tell } from "./log.ts";
 import type { Tx } from "./pool.ts";
 import { bringUpToDate } from "./work.ts";
 
-/** Not in it: sessions and links (they open doors), needs and work (they are worked out anew), files (by themselves). */
-const LEFT_OUT = ["club", "session", "one_time_link", "need", "work", "file"];
+/** Not in it: sessions and links (they open doors), needs and work (they are worked out anew), what was done by which form, files (by themselves). */
+const LEFT_OUT = ["club", "session", "one_time_link", "need", "work", "act_done", "file"];
 /** Columns that stay behind: secrets, and what the database numbers by itself. */
 const COLUMNS_LEFT = ["club_id", "password_hash", "catalogue_stamp", "kit_stamp"];
 /** All files together go with it up to so many bytes. */

@@ -1,21 +1,16 @@
 // Statements about readings. A reading is inserted, never changed; a wrong one is struck.
 import type { ReadingSource } from "#core/firmware/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { tell } from "./log.ts";
-import { recompute } from "./needs.ts";
 import type { Tx } from "./pool.ts";
 
 export type NewReading = {
   readonly unit: string;
   readonly component: string;
-  readonly componentName: string;
   readonly raw: string;
   readonly source: ReadingSource;
-  readonly note?: string;
+  readonly note?: string | undefined;
   /** The day it was read, if that is not now; in the club's time zone. */
   readonly on?: PlainDate | undefined;
-  /** The form's own number: the same one twice is one reading. */
-  readonly receipt: string;
   readonly by: string;
 };
 
@@ -23,17 +18,13 @@ export type NewReading = {
 export const noonOf = (day: string): string =>
   `least(now(), ((${day})::date + time '12:00') at time zone (select time_zone from club where id = current_club()))`;
 
-/**
- * Records a reading, tells the log, and brings the unit's needs up to date. False if this form was already taken. Throws what
- * `isAhead` knows for a day that has not come yet.
- */
-export async function recordReading(tx: Tx, reading: NewReading): Promise<boolean> {
-  const inserted = await tx.query(
-    `insert into reading (club_id, unit_id, component_id, raw, source, read_at, read_by, note, receipt)
-     values (current_club(), $1, $2, $3, $4, case when $8::date is null then now()
-       when $8::date > (now() at time zone (select time_zone from club where id = current_club()))::date then now() + interval '1 day'
-       else ${noonOf("$8")} end, $5, $6, $7)
-     on conflict (club_id, receipt) do nothing returning id`,
+/** Adds a reading. Throws what `isAhead` knows for a day that has not come yet. */
+export async function addReading(tx: Tx, reading: NewReading): Promise<void> {
+  await tx.query(
+    `insert into reading (club_id, unit_id, component_id, raw, source, read_at, read_by, note)
+     values (current_club(), $1, $2, $3, $4, case when $7::date is null then now()
+       when $7::date > (now() at time zone (select time_zone from club where id = current_club()))::date then now() + interval '1 day'
+       else ${noonOf("$7")} end, $5, $6)`,
     [
       reading.unit,
       reading.component,
@@ -41,24 +32,9 @@ export async function recordReading(tx: Tx, reading: NewReading): Promise<boolea
       reading.source,
       reading.by,
       reading.note ?? "",
-      reading.receipt,
       reading.on ?? null,
     ],
   );
-  if (inserted.rowCount === 0) return false;
-  await tell(
-    tx,
-    {
-      kind: "reading",
-      component: reading.componentName,
-      raw: reading.raw,
-      source: reading.source,
-      ...(reading.on && { on: reading.on }),
-    },
-    { unit: reading.unit },
-  );
-  await recompute(tx, { of: "units", ids: [reading.unit] });
-  return true;
 }
 
 /** True if a reading was refused because it is dated ahead. */

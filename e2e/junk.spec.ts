@@ -50,7 +50,7 @@ const KINDS = ["shelf", "handheld", "cable"];
 const INTENTS =
   "reading lend back hold lift confirm numbering withdraw shelve recover hardware tried open save accept";
 const JUNK = {
-  ...{ typed: "1.0", receipt: "not-a-uuid", to: "99999999999999", person: "9999999", until: "2026-13-45" },
+  ...{ typed: "1.0", key: "no key", to: "99999999999999", person: "9999999", until: "2026-13-45" },
   ...{ component: "999999", release: "99999", revision: "99999", id: "999999", dueBack: "2026-99-99" },
   ...{
     procedure: "abc",
@@ -97,7 +97,7 @@ test("what is no form, what no address has, and what cannot be written down are 
     415,
     expect.stringContaining("What was sent is no form."),
   ]);
-  const form = { intent: "reading", typed: "1.1\0 4", receipt: "x" };
+  const form = { intent: "reading", typed: "1.1\0 4", key: "x" };
   const zero = await request.post(`${served.address}/units/W-03`, { headers, form });
   expect([zero.status(), await zero.text()]).toEqual([400, expect.stringContaining("the byte zero")]);
   const address = await page.goto(`${served.address}/units/W%00`);

@@ -40,6 +40,7 @@ const STEPS: readonly Step[] = [
       "--config",
       ".dependency-cruiser.cjs",
       "core",
+      "acts",
       "db",
       "app",
       "server",

@@ -17,7 +17,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const lens = LENSES.find((l) => l.key === search.get("lens"))?.key ?? "needs";
   return lookInClub(context, async (tx, who) => {
     const wall = await loadWall(tx, who.today, search.get("unit"));
-    return { ...wall, lens, receipt: crypto.randomUUID() as string };
+    return { ...wall, lens };
   });
 }
 
@@ -48,7 +48,7 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
       <aside
         className={`${chosen ? "order-first" : ""} border-t border-line bg-base-100 px-5 py-4 lg:sticky lg:top-0 lg:h-dvh lg:overflow-y-auto lg:order-none lg:border-t-0 lg:border-l`}
       >
-        {chosen && <Chosen {...chosen} receipt={loaderData.receipt} key={chosen.drawer.tag} />}
+        {chosen && <Chosen {...chosen} key={chosen.drawer.tag} />}
         <div className={chosen ? "max-lg:hidden" : ""}>
           <Needed items={items} />
         </div>

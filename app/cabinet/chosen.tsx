@@ -5,7 +5,7 @@ import { ReadingField } from "../ui/reading-field.tsx";
 import { STANDING_WORD } from "../ui/words/standing.ts";
 import type { ChosenDrawer } from "./load.server.ts";
 
-export function Chosen(props: ChosenDrawer & { readonly receipt: string }) {
+export function Chosen(props: ChosenDrawer) {
   const { drawer, components, others } = props;
   const { person } = useClub();
   const mayRecord = useMay("record-reading", { holdsUnit: props.holderId === person });
@@ -23,7 +23,7 @@ export function Chosen(props: ChosenDrawer & { readonly receipt: string }) {
       {others.length > 0 && <p className="mt-1 text-sm text-quiet">{others.join(", ")}</p>}
       {mayRecord && (
         <div className="mt-2">
-          <ReadingField tag={drawer.tag} components={components} receipt={props.receipt} compact />
+          <ReadingField tag={drawer.tag} components={components} compact />
         </div>
       )}
       <Link className="link text-sm" to={`/units/${encodeURIComponent(drawer.tag)}`}>

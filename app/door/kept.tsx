@@ -3,13 +3,14 @@ import { Form, Link } from "react-router";
 import { signedIn } from "../context.ts";
 import { orAway } from "../frame/away.server.ts";
 import { seenIn } from "../frame/meanwhile.server.ts";
+import { KEY } from "../ui/form-key.tsx";
 import { DRAWN_FOR, SEEN } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/kept";
 import { keptForm, ownPath } from "./pack.server.ts";
 
 /** What only ties the form to what it was drawn from; the rest of what it sends is shown. */
-const TIES = new Set(["receipt", SEEN, DRAWN_FOR]);
+const TIES = new Set([KEY, SEEN, DRAWN_FOR]);
 
 /** Field by field: what it was drawn with, where that is known, and what it would become. */
 function differences(fields: readonly (readonly [string, string])[]) {

@@ -254,6 +254,7 @@ describe("the wall", () => {
 describe("several on hold at once", () => {
   const form = (fields: Record<string, string>, units: readonly string[]) => {
     const data = new FormData();
+    data.append("key", crypto.randomUUID());
     for (const [name, value] of Object.entries(fields)) data.append(name, value);
     for (const id of units) data.append("unit", id);
     return data;

@@ -1,5 +1,6 @@
 // The form that puts all picked radios on hold. It comes to the foot of the screen as soon as one is picked, and answers there.
 import { Form } from "react-router";
+import { FormKey } from "../ui/form-key.tsx";
 import type { HoldAnswer } from "./hold-answer.ts";
 
 /** The picks among the rows belong to this form by its id. */
@@ -10,10 +11,11 @@ export function HoldPicked({ answer }: { readonly answer: HoldAnswer | undefined
       method="post"
       id="picked"
       preventScrollReset
-      key={answer?.ok ? answer.receipt : ""}
+      key={answer?.ok ? answer.done : ""}
       data-answered={answer && ""}
       className="sheet mt-6 flex flex-wrap items-center gap-x-3 gap-y-2 p-3 text-sm"
     >
+      <FormKey />
       <p className="font-semibold">The picked radios:</p>
       <label className="flex items-center gap-1.5 font-semibold">
         leave alone until

@@ -41,8 +41,8 @@ export function NeedRows(props: {
 function Row(props: { readonly row: ShownRow; readonly picked: boolean; readonly club: FrameData }) {
   const { row, club } = props;
   const { locale, today, role } = club;
-  // The number of the form that is open; it is drawn only where scripts run.
-  const [receipt, setReceipt] = useState<string>();
+  // The form for a reading is drawn only where scripts run.
+  const [reading, setReading] = useState(false);
   const [why, setWhy] = useState(false);
   const mayRecord = role !== "member" || row.mine;
   return (
@@ -75,9 +75,9 @@ function Row(props: { readonly row: ShownRow; readonly picked: boolean; readonly
         <WhyLink row={row} open={why} onToggle={() => setWhy(!why)} />
         {why && <RowReasons row={row} />}
         {row.means && <p className="means">{row.means}</p>}
-        {receipt && (
+        {reading && (
           <div className="mt-1 w-full">
-            <ReadingField tag={row.tag} components={[row.component]} receipt={receipt} compact />
+            <ReadingField tag={row.tag} components={[row.component]} compact />
           </div>
         )}
       </div>
@@ -94,8 +94,8 @@ function Row(props: { readonly row: ShownRow; readonly picked: boolean; readonly
           <button
             type="button"
             className="link ml-3 font-normal"
-            aria-expanded={receipt !== undefined}
-            onClick={() => setReceipt(receipt ? undefined : crypto.randomUUID())}
+            aria-expanded={reading}
+            onClick={() => setReading(!reading)}
           >
             read
           </button>

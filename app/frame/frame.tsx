@@ -29,6 +29,7 @@ export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> 
     personName: who.name,
     role: who.role,
     theme: who.theme,
+    formKey: crypto.randomUUID(),
     ...(await lookInClub(context, async (tx) => {
       const [dueUnits, work, later] = await Promise.all([unitsDue(tx, who.today), openWork(tx), ahead(tx)]);
       return { dueUnits, work, toldAhead: later?.toISOString() };

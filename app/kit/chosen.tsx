@@ -9,12 +9,8 @@ import { TriedFold } from "./tried.tsx";
 
 const DRAWN = 4;
 
-export function Chosen(props: {
-  readonly chosen: ChosenRadio;
-  readonly operation: Operation;
-  readonly receipt: string;
-}) {
-  const { chosen, operation, receipt } = props;
+export function Chosen(props: { readonly chosen: ChosenRadio; readonly operation: Operation }) {
+  const { chosen, operation } = props;
   const { toGet, tag } = chosen;
   return (
     <section aria-label={`Chains of ${chosen.name}`} className="flex flex-col gap-3">
@@ -36,23 +32,19 @@ export function Chosen(props: {
       </h2>
       {chosen.stop && <p className="doubt-thin w-fit px-2 py-1">{chosen.stop}</p>}
       {toGet ? (
-        <Means means={toGet.means} unit={tag ?? ""} receipt={receipt} kitKnown />
+        <Means means={toGet.means} unit={tag ?? ""} kitKnown />
       ) : (
-        <AllChains chosen={chosen} operation={operation} receipt={receipt} />
+        <AllChains chosen={chosen} operation={operation} />
       )}
     </section>
   );
 }
 
-function AllChains(props: {
-  readonly chosen: ChosenRadio;
-  readonly operation: Operation;
-  readonly receipt: string;
-}) {
+function AllChains(props: { readonly chosen: ChosenRadio; readonly operation: Operation }) {
   const { chains, near, stopped } = props.chosen.found;
   const nearest = near[0] ?? stopped;
   const tried = (chain: ShownChain) => (
-    <TriedFold chain={chain} operation={props.operation} unit={props.chosen.tag} receipt={props.receipt} />
+    <TriedFold chain={chain} operation={props.operation} unit={props.chosen.tag} />
   );
   return (
     <>

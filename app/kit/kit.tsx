@@ -64,7 +64,6 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       chosen: unit
         ? await chosenUnit(tx, who, unit.tag, operation, kit)
         : model && chains && chosenModel(model, chains, kit, who),
-      receipt: crypto.randomUUID() as string,
     };
   });
 }
@@ -149,7 +148,7 @@ export default function Kit({ loaderData, actionData }: Route.ComponentProps) {
         </p>
       ) : (
         <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)]">
-          {chosen && <Chosen chosen={chosen} operation={operation} receipt={loaderData.receipt} />}
+          {chosen && <Chosen chosen={chosen} operation={operation} />}
           <Board rows={rows} computers={computers} operation={operation} chosen={chosen?.id} />
         </div>
       )}

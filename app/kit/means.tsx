@@ -15,7 +15,6 @@ export type ShownMeans = {
 export function Means(props: {
   readonly means: readonly ShownMeans[];
   readonly unit: string;
-  readonly receipt: string;
   readonly kitKnown: boolean;
 }) {
   const { means } = props;
@@ -36,25 +35,14 @@ export function Means(props: {
   return (
     <section id="means" className="flex flex-col gap-4">
       {means.map((one) => (
-        <One
-          key={one.releases.join()}
-          one={one}
-          several={means.length > 1}
-          unit={props.unit}
-          receipt={props.receipt}
-        />
+        <One key={one.releases.join()} one={one} several={means.length > 1} unit={props.unit} />
       ))}
     </section>
   );
 }
 
-function One(props: {
-  readonly one: ShownMeans;
-  readonly several: boolean;
-  readonly unit: string;
-  readonly receipt: string;
-}) {
-  const { one, several, receipt } = props;
+function One(props: { readonly one: ShownMeans; readonly several: boolean; readonly unit: string }) {
+  const { one, several } = props;
   const { chains, near } = one.found;
   const [best, ...others] = chains;
   return (
@@ -66,7 +54,7 @@ function One(props: {
       {best && (one.ready || near.length === 0) && (
         <>
           <ChainLine chain={best} name={`The best chain: ${best.short}`} />
-          <Tried chain={best} operation="flash" unit={props.unit} receipt={receipt} />
+          <Tried chain={best} operation="flash" unit={props.unit} />
           {best.dissent.length > 0 && (
             <p className="mt-1 text-sm font-semibold">
               The advice contradicts itself; until our own tries settle it, this is untried.
@@ -103,7 +91,7 @@ function One(props: {
               <li key={chain.key} className="flex flex-wrap items-baseline gap-x-3">
                 <VerdictMark of={chain.verdict} word={chain.word} />
                 {chain.short} <span className="text-quiet">{chain.evidence}</span>
-                <TriedFold chain={chain} operation="flash" unit={props.unit} receipt={receipt} />
+                <TriedFold chain={chain} operation="flash" unit={props.unit} />
               </li>
             ))}
           </ul>

@@ -50,14 +50,15 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const name = kindNamed(params.kind);
   if (!name) throw notFound("This kind of thing");
   const kind = KINDS[name];
-  const typed: Values = Object.fromEntries([...(await request.formData())].map(([k, v]) => [k, String(v)]));
+  const form = await request.formData();
+  const typed: Values = Object.fromEntries([...form].map(([k, v]) => [k, String(v)]));
   let values = typed;
   const id = idIn(params.id, `This ${kind.one}`);
   try {
-    return await inClub(context, async (tx) => {
+    return await inClub(context, async (tx, who) => {
       if (id !== undefined && values.intent === "strike") {
         const thing = (await valuesOf(tx, name, await loadKnown(tx))).find((row) => row.id === id);
-        const trouble = await strike(tx, thing?.[kind.name] ?? kind.one, values);
+        const trouble = await strike(tx, who, thing?.[kind.name] ?? kind.one, form);
         return trouble
           ? data({ values: undefined, errors: { tries: trouble } as Values }, { status: 400 })
           : redirect(`/kit/${name}/${id}#tries`);

@@ -3,13 +3,13 @@ import { Form } from "react-router";
 import type { Operation } from "#core/kit/shapes.ts";
 import type { ShownChain } from "../ui/chain.tsx";
 import { useMay } from "../ui/club.ts";
+import { FormKey } from "../ui/form-key.tsx";
 
 type Props = {
   readonly chain: ShownChain;
   readonly operation: Operation;
   /** The tag of the radio it was tried on; of a model as a whole, none. */
   readonly unit: string | undefined;
-  readonly receipt: string;
 };
 
 /** The same behind a fold, for chains that stand in a list. */
@@ -34,7 +34,7 @@ export function Tried(props: Props) {
   return (
     <Form method="post" className="mt-2 flex flex-wrap items-center gap-2" preventScrollReset>
       <input type="hidden" name="intent" value="tried" />
-      <input type="hidden" name="receipt" value={props.receipt} />
+      <FormKey />
       <input type="hidden" name="operation" value={props.operation} />
       <input type="hidden" name="unit" value={props.unit ?? ""} />
       <input type="hidden" name="lead" value={chain.parts.lead} />

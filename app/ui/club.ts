@@ -12,6 +12,8 @@ export type FrameData = {
   readonly personName: string;
   readonly role: Role;
   readonly theme: "auto" | "fern" | "lamp";
+  /** For the next form that is sent; see `FormKey`. */
+  readonly formKey: string;
   readonly dueUnits: number;
   /** An instant in the log that has not come yet: the server's clock is wrong, or was. */
   readonly toldAhead?: string | undefined;

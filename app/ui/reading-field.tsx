@@ -3,6 +3,7 @@ import { useCallback, useEffect, useId, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { useClub } from "./club.ts";
+import { FormKey } from "./form-key.tsx";
 import { isThere, UNSENT } from "./unsent.ts";
 import { SOURCE_WORDS } from "./words/source.ts";
 
@@ -10,7 +11,6 @@ type Answer = {
   readonly ok: boolean;
   readonly says: string;
   readonly typed?: string;
-  readonly receipt?: string;
 };
 
 /** What it would mean; nothing if the session is over: sending it then leads through the sign-in. */
@@ -28,7 +28,6 @@ async function weigh(path: string, typed: string, signal: AbortSignal): Promise<
 export function ReadingField(props: {
   readonly tag: string;
   readonly components: readonly string[];
-  readonly receipt: string;
   readonly compact?: boolean;
   /** The day that a refused form held. */
   readonly readOn?: string | undefined;
@@ -90,7 +89,7 @@ export function ReadingField(props: {
       lang={locale}
     >
       <input type="hidden" name="intent" value="reading" />
-      <input type="hidden" name="receipt" value={record.data?.receipt ?? props.receipt} />
+      <FormKey />
       <label htmlFor={id} className={props.compact ? "sr-only" : "mb-1 block text-sm font-semibold"}>
         What does {props.tag} show?
       </label>

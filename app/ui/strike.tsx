@@ -1,5 +1,6 @@
 // Something that was recorded and was wrong is struck, with a reason: it stays in sight, crossed out, and counts no more.
 import { Form } from "react-router";
+import { FormKey } from "./form-key.tsx";
 
 export function Strike(props: {
   /** The field that says what is struck, and its id. */
@@ -15,6 +16,7 @@ export function Strike(props: {
       <summary className="cursor-pointer text-quiet">Strike it</summary>
       <Form method="post" className="mt-1 flex gap-2" preventScrollReset>
         <input type="hidden" name="intent" value="strike" />
+        <FormKey />
         <input type="hidden" name={props.name} value={props.id} />
         <input
           name="why"

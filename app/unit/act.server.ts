@@ -1,22 +1,19 @@
-// The acts on one unit: record a reading, lend, take back, hold, lift a hold. Each parses, calls, answers.
+// The forms on one unit: each is read, done by its act, and answered in words.
 import { data } from "react-router";
-import { z } from "zod";
-import { may } from "#core/club/acts.ts";
-import { plainDate } from "#core/firmware/policy.ts";
-import { READING_SOURCES } from "#core/firmware/unit.ts";
-import { weighReading } from "#core/firmware/weigh.ts";
-import { plain } from "#core/quantities/date.ts";
-import { tell } from "#db/log.ts";
-import { revisionsOf } from "#db/models.ts";
-import { recompute } from "#db/needs.ts";
-import { people } from "#db/people.ts";
+import { holdUnits } from "#acts/hold-units.ts";
+import { lendUnit } from "#acts/lend-unit.ts";
+import { liftHold } from "#acts/lift-hold.ts";
+import { noteHardware } from "#acts/note-hardware.ts";
+import { recordReading } from "#acts/record-reading.ts";
+import { strikeReading } from "#acts/strike-reading.ts";
+import { takeBackUnit } from "#acts/take-back-unit.ts";
+import { bad, good } from "#core/quantities/result.ts";
 import { isDuplicate, type Tx } from "#db/pool.ts";
-import { recordReading, strikeReading } from "#db/readings.ts";
-import { lendUnit, lockUnit, setHardware, setHold, takeBack } from "#db/units.ts";
-import { notAllowed, type SignedIn } from "../context.ts";
+import type { SignedIn } from "../context.ts";
 import { isAwayAnswer } from "../frame/away.server.ts";
 import { noteTry } from "../kit/tried.server.ts";
-import { loadUnit } from "./load.server.ts";
+import { type FormProblem, firstIssue, performForm, told } from "../perform.server.ts";
+import { type LoadedUnit, loadUnit } from "./load.server.ts";
 import { sayWeighed } from "./say.ts";
 
 export type ActAnswer = {
@@ -24,7 +21,6 @@ export type ActAnswer = {
   readonly says: string;
   readonly intent: string;
   readonly typed?: string;
-  readonly receipt?: string;
   /** The day of a refused reading. */
   readonly readOn?: string;
   /** What a refused form of several fields held. */
@@ -32,18 +28,6 @@ export type ActAnswer = {
 };
 
 const answer = (status: number, body: ActAnswer) => data(body, { status });
-
-const readingShape = z.object({
-  typed: z.string().default(""),
-  source: z.enum(READING_SOURCES).catch("screen"),
-  receipt: z.uuid(),
-  readOn: z.union([z.literal(""), plainDate]).default(""),
-});
-
-const strikeShape = z.object({
-  reading: z.string().regex(/^\d{1,18}$/),
-  why: z.string().trim().min(1, "Say why, so that others know.").max(300, "At most 300 signs."),
-});
 
 export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   const done = await actBy(String(form.get("intent") ?? ""), tx, who, tag, form);
@@ -56,221 +40,181 @@ const textsOf = (form: FormData): Record<string, string> =>
   Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
 
 async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
-  switch (intent) {
-    case "reading":
-      return takeReading(tx, who, tag, form);
-    case "strike":
-      return strike(tx, who, tag, form);
-    case "lend":
-      return lend(tx, who, tag, form);
-    case "back":
-      return back(tx, who, tag);
-    case "hold":
-      return hold(tx, who, tag, form);
-    case "tried":
-      return tried(tx, who, tag, form);
-    case "hardware":
-      return noteHardware(tx, who, tag, form);
-    case "lift":
-      return lift(tx, who, tag);
-    default:
-      return answer(400, { ok: false, intent, says: "This page does not know that act." });
+  const act = ACTS.get(intent);
+  if (!act) return answer(400, { ok: false, intent, says: "This page does not know that act." });
+  return act(tx, who, await loadUnit(tx, tag), form);
+}
+
+type ByForm = (tx: Tx, who: SignedIn, unit: LoadedUnit, form: FormData) => Promise<ReturnType<typeof answer>>;
+
+const NOT_WHOLE = "This form was not whole; send it again.";
+
+/** What any act on a unit may be refused for. */
+function sayRefused(problem: FormProblem | { readonly kind: "no-unit" } | { readonly kind: "shelved" }): {
+  readonly status: number;
+  readonly says: string;
+} {
+  switch (problem.kind) {
+    case "no-key":
+      return { status: 400, says: NOT_WHOLE };
+    case "input":
+      return { status: 400, says: firstIssue(problem, NOT_WHOLE) };
+    case "no-unit":
+      return { status: 404, says: "That radio is not in the cabinet." };
+    case "shelved":
+      return { status: 409, says: "This radio is shelved; recover it first." };
   }
 }
 
-async function tried(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
-  if (!may(who.role, "confirm-fact")) throw notAllowed("confirm-fact");
-  const { row } = await loadUnit(tx, tag);
-  const { ok, says } = await noteTry(tx, who, row.id, form);
-  return answer(ok ? 200 : 400, { ok, intent: "tried", says });
-}
-
-async function noteHardware(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
-  if (!may(who.role, "edit-unit")) throw notAllowed("edit-unit");
-  const intent = "hardware";
-  const { row } = await loadUnit(tx, tag);
-  const revision = (await revisionsOf(tx, row.model_id)).find((r) => r.id === form.get("revision"));
-  if (!revision) return answer(400, { ok: false, intent, says: `The ${row.model} has no such hardware.` });
-  if (!(await setHardware(tx, row.id, revision.id)))
-    return answer(200, { ok: true, intent, says: `Hardware ${revision.name} was noted already.` });
-  await tell(tx, { kind: "unit-changed", what: `hardware ${revision.name}` }, { unit: row.id });
-  await recompute(tx, { of: "units", ids: [row.id] });
-  return answer(200, { ok: true, intent, says: `Noted: hardware ${revision.name}.` });
-}
-
-async function takeReading(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
-  const intent = "reading";
-  const loaded = await loadUnit(tx, tag);
-  const holdsUnit = loaded.row.holder_id === who.person;
-  if (!may(who.role, "record-reading", { holdsUnit })) throw notAllowed("record-reading");
+const reading: ByForm = async (tx, who, { row, catalogue }, form) => {
   const typed = String(form.get("typed") ?? "");
-  const receipt = crypto.randomUUID();
-  const parsed = readingShape.safeParse(Object.fromEntries(form));
-  if (!parsed.success)
-    return answer(400, {
-      ok: false,
-      intent,
-      typed,
-      receipt,
-      says: "This form was not whole; send it again.",
-    });
-  if (!loaded.facts)
-    return answer(409, {
-      ok: false,
-      intent,
-      typed,
-      receipt,
-      says: "This radio is shelved; recover it first.",
-    });
-  const weighed = weighReading(loaded.facts, loaded.catalogue, loaded.policy, typed, who.today);
-  const words = sayWeighed(weighed, loaded.catalogue, who.locale, who.today);
-  if (!weighed.ok)
-    return answer(400, {
-      ok: false,
-      intent,
-      typed,
-      receipt: parsed.data.receipt,
-      ...(parsed.data.readOn !== "" && { readOn: parsed.data.readOn }),
-      says: words.says,
-    });
-  const { readOn } = parsed.data;
-  const on = readOn === "" || readOn === who.today ? undefined : plain(readOn);
-  if (on !== undefined && on > who.today)
-    return answer(400, {
-      ok: false,
-      intent,
-      typed,
-      receipt: parsed.data.receipt,
-      readOn,
-      says: "That day has not come yet: a reading may be dated back, not ahead.",
-    });
-  const { component, componentName, raw } = weighed.value;
-  const fresh = await recordReading(tx, {
-    unit: loaded.row.id,
-    component,
-    componentName,
-    raw,
-    source: parsed.data.source,
-    on,
-    receipt: parsed.data.receipt,
-    by: who.person,
-  });
-  return answer(200, {
-    ok: true,
-    intent,
+  const readOn = told(form, "readOn");
+  const done = await performForm(tx, recordReading, who, form, {
+    unit: row.id,
     typed,
-    receipt,
-    says: fresh ? `Recorded. ${words.says}.` : `It was recorded already. ${words.says}.`,
+    source: form.get("source") || "screen",
+    readOn,
   });
-}
+  const body = { intent: "reading", typed };
+  if (done.ok) {
+    const words = sayWeighed(good(done.value.answer), catalogue, who.locale, who.today);
+    const says = `${done.value.again ? "It was recorded already" : "Recorded"}. ${words.says}.`;
+    return answer(200, { ok: true, ...body, says });
+  }
+  const { problem } = done;
+  const refused = (status: number, says: string) =>
+    answer(status, { ok: false, ...body, ...(readOn && { readOn }), says });
+  switch (problem.kind) {
+    case "ahead":
+      return refused(400, "That day has not come yet: a reading may be dated back, not ahead.");
+    case "no-key":
+    case "input":
+    case "no-unit":
+    case "shelved": {
+      const { status, says } = sayRefused(problem);
+      return refused(status, says);
+    }
+    default:
+      return refused(400, sayWeighed(bad(problem), catalogue, who.locale, who.today).says);
+  }
+};
 
 /** A reading that was wrong: it stays, crossed out, and counts no more. */
-async function strike(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
+const strike: ByForm = async (tx, who, { row }, form) => {
+  const done = await performForm(tx, strikeReading, who, form, {
+    unit: row.id,
+    reading: form.get("reading"),
+    why: form.get("why") ?? "",
+  });
   const intent = "strike";
-  if (!may(who.role, "strike-reading")) throw notAllowed("strike-reading");
-  const { row } = await loadUnit(tx, tag);
-  const parsed = strikeShape.safeParse(Object.fromEntries(form));
-  if (!parsed.success) return answer(400, { ok: false, intent, says: firstProblem(parsed.error) });
-  const struck = await strikeReading(tx, row.id, parsed.data.reading, parsed.data.why);
-  if (!struck)
+  if (done.ok) {
+    const { component, raw } = done.value.answer;
+    return answer(200, { ok: true, intent, says: `Struck: ${component} ${raw}. It counts no more.` });
+  }
+  if (done.problem.kind === "struck")
     return answer(409, { ok: false, intent, says: "That reading is struck already, or not of this radio." });
-  await tell(tx, { kind: "reading-struck", ...struck, why: parsed.data.why }, { unit: row.id });
-  await recompute(tx, { of: "units", ids: [row.id] });
-  return answer(200, {
-    ok: true,
-    intent,
-    says: `Struck: ${struck.component} ${struck.raw}. It counts no more.`,
+  const { status, says } = sayRefused(done.problem);
+  return answer(status, { ok: false, intent, says });
+};
+
+const lend: ByForm = async (tx, who, { row }, form) => {
+  const done = await performForm(tx, lendUnit, who, form, {
+    unit: row.id,
+    person: form.get("person"),
+    dueBack: told(form, "dueBack"),
   });
-}
-
-const lendShape = z.object({
-  person: z.string().regex(/^\d+$/, "Choose who takes it."),
-  dueBack: z.union([z.literal(""), plainDate], { error: "A date such as 2027-05-02, or nothing." }),
-});
-
-async function lend(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   const intent = "lend";
-  if (!may(who.role, "lend-and-take-back")) throw notAllowed("lend-and-take-back");
-  const { row } = await loadUnit(tx, tag);
-  const parsed = lendShape.safeParse(Object.fromEntries(form));
-  if (!parsed.success) return answer(400, { ok: false, intent, says: firstProblem(parsed.error) });
-  const taker = (await people(tx)).find((p) => p.id === parsed.data.person);
-  if (!taker) return answer(400, { ok: false, intent, says: "That person is not in the club." });
-  if (parsed.data.dueBack !== "" && parsed.data.dueBack < who.today) {
-    return answer(400, { ok: false, intent, says: "The day it is due back has passed already." });
+  if (done.ok) return answer(200, { ok: true, intent, says: `Lent to ${done.value.answer.to}.` });
+  const { problem } = done;
+  const refused = (status: number, says: string) => answer(status, { ok: false, intent, says });
+  switch (problem.kind) {
+    case "no-person":
+      return refused(400, "That person is not in the club.");
+    case "past":
+      return refused(400, "The day it is due back has passed already.");
+    case "out":
+      return refused(409, `${problem.to} has it already; take it back first.`);
+    case "input":
+      return refused(
+        400,
+        problem.issues[0]?.field === "person"
+          ? "Choose who takes it."
+          : "A date such as 2027-05-02, or nothing.",
+      );
+    default: {
+      const { status, says } = sayRefused(problem);
+      return refused(status, says);
+    }
   }
-  await lockUnit(tx, row.id);
-  const dueBack = parsed.data.dueBack === "" ? null : plainDate.parse(parsed.data.dueBack);
-  const current = await loadUnit(tx, tag);
-  if (current.row.holder) {
-    return answer(409, {
-      ok: false,
-      intent,
-      says: `${current.row.holder} has it already; take it back first.`,
-    });
-  }
-  await lendUnit(tx, row.id, { person: taker.id, outOn: who.today, dueBack, note: "" });
-  await tell(tx, { kind: "lent", to: taker.name, ...(dueBack && { dueBack }) }, { unit: row.id });
-  await recompute(tx, { of: "units", ids: [row.id] });
-  return answer(200, { ok: true, intent, says: `Lent to ${taker.name}.` });
-}
+};
 
-async function back(tx: Tx, who: SignedIn, tag: string | undefined) {
+const back: ByForm = async (tx, who, { row }, form) => {
+  const done = await performForm(tx, takeBackUnit, who, form, { unit: row.id });
   const intent = "back";
-  if (!may(who.role, "lend-and-take-back")) throw notAllowed("lend-and-take-back");
-  const { row } = await loadUnit(tx, tag);
-  const from = await takeBack(tx, row.id, who.today);
-  if (!from) return answer(409, { ok: false, intent, says: "It is back already." });
-  await tell(tx, { kind: "back", from }, { unit: row.id });
-  await recompute(tx, { of: "units", ids: [row.id] });
-  return answer(200, {
-    ok: true,
-    intent,
-    says: `Back from ${from}. Read its version before it goes on the shelf.`,
-  });
-}
-
-const holdShape = z.object({
-  until: plainDate,
-  why: z.string().trim().min(1, "Say why, so that others know.").max(300),
-});
-
-async function hold(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
-  const intent = "hold";
-  if (!may(who.role, "hold-unit")) throw notAllowed("hold-unit");
-  const { row } = await loadUnit(tx, tag);
-  const parsed = holdShape.safeParse(Object.fromEntries(form));
-  if (!parsed.success) {
-    return answer(400, {
-      ok: false,
-      intent,
-      says: firstProblem(parsed.error, "Say until which day, such as 2027-05-02, and why."),
-    });
+  if (done.ok) {
+    const says = `Back from ${done.value.answer.from}. Read its version before it goes on the shelf.`;
+    return answer(200, { ok: true, intent, says });
   }
-  if (parsed.data.until < who.today)
+  if (done.problem.kind === "not-out") return answer(409, { ok: false, intent, says: "It is back already." });
+  const { status, says } = sayRefused(done.problem);
+  return answer(status, { ok: false, intent, says });
+};
+
+const hold: ByForm = async (tx, who, { row }, form) => {
+  const done = await performForm(tx, holdUnits, who, form, {
+    units: [row.id],
+    until: form.get("until"),
+    why: form.get("why") ?? "",
+  });
+  const intent = "hold";
+  if (done.ok) {
+    const says = done.value.answer.held.length > 0 ? "On hold." : "It is on hold like that already.";
+    return answer(200, { ok: true, intent, says });
+  }
+  if (done.problem.kind === "past")
     return answer(400, { ok: false, intent, says: "That day has passed already." });
-  const [held] = await setHold(tx, [row.id], parsed.data);
-  if (!held) return answer(200, { ok: true, intent, says: "It is on hold like that already." });
-  await tell(tx, { kind: "hold-set", ...parsed.data }, { unit: row.id });
-  await recompute(tx, { of: "units", ids: [row.id] });
-  return answer(200, { ok: true, intent, says: "On hold." });
-}
+  const { problem } = done;
+  if (problem.kind === "input" && problem.issues.some((issue) => issue.field === "until"))
+    return answer(400, { ok: false, intent, says: "Say until which day, such as 2027-05-02, and why." });
+  const { status, says } = sayRefused(problem);
+  return answer(status, { ok: false, intent, says });
+};
 
-async function lift(tx: Tx, who: SignedIn, tag: string | undefined) {
+const lift: ByForm = async (tx, who, { row }, form) => {
+  const done = await performForm(tx, liftHold, who, form, { unit: row.id });
   const intent = "lift";
-  if (!may(who.role, "hold-unit")) throw notAllowed("hold-unit");
-  const { row } = await loadUnit(tx, tag);
-  if (row.hold_until === null) return answer(409, { ok: false, intent, says: "It is not on hold any more." });
-  await setHold(tx, [row.id], null);
-  await tell(tx, { kind: "hold-lifted" }, { unit: row.id });
-  await recompute(tx, { of: "units", ids: [row.id] });
-  return answer(200, { ok: true, intent, says: "The hold is lifted." });
-}
+  if (done.ok) return answer(200, { ok: true, intent, says: "The hold is lifted." });
+  if (done.problem.kind === "not-held")
+    return answer(409, { ok: false, intent, says: "It is not on hold any more." });
+  const { status, says } = sayRefused(done.problem);
+  return answer(status, { ok: false, intent, says });
+};
 
-const firstProblem = (error: z.ZodError, otherwise = "Something is missing."): string =>
-  error.issues.find(
-    (issue) => issue.code === "custom" || issue.code === "too_small" || issue.code === "invalid_format",
-  )?.message ?? otherwise;
+const hardware: ByForm = async (tx, who, { row }, form) => {
+  const done = await performForm(tx, noteHardware, who, form, {
+    unit: row.id,
+    revision: form.get("revision"),
+  });
+  const intent = "hardware";
+  if (done.ok) {
+    const { revision, fresh } = done.value.answer;
+    const says = fresh ? `Noted: hardware ${revision}.` : `Hardware ${revision} was noted already.`;
+    return answer(200, { ok: true, intent, says });
+  }
+  const unknown = done.problem.kind === "no-revision" || done.problem.kind === "input";
+  if (unknown) return answer(400, { ok: false, intent, says: `The ${row.model} has no such hardware.` });
+  const { status, says } = sayRefused(done.problem as Exclude<typeof done.problem, { kind: "no-revision" }>);
+  return answer(status, { ok: false, intent, says });
+};
+
+const tried: ByForm = async (tx, who, { row }, form) => {
+  const { ok, says } = await noteTry(tx, who, row.id, form);
+  return answer(ok ? 200 : 400, { ok, intent: "tried", says });
+};
+
+const ACTS: ReadonlyMap<string, ByForm> = new Map(
+  Object.entries({ reading, strike, lend, back, hold, lift, hardware, tried }),
+);
 
 /** Runs an act; if the database is away, the answer stands where the form stands, and what was typed stays. */
 export async function orSayAway(form: FormData, act: () => Promise<ReturnType<typeof answer>>) {

@@ -2,6 +2,7 @@
 import { Form, Link } from "react-router";
 import type { UnitRow } from "#db/units.ts";
 import { useClub, useMay } from "../ui/club.ts";
+import { FormKey } from "../ui/form-key.tsx";
 import { sayDate } from "../ui/words/time.ts";
 import type { ActAnswer } from "./act.server.ts";
 
@@ -40,6 +41,7 @@ export function Acts(props: {
 function Back({ holder }: { readonly holder: string }) {
   return (
     <Form method="post">
+      <FormKey />
       <button type="submit" name="intent" value="back" className="btn btn-outline btn-primary btn-sm">
         Take it back from {holder.split(" ")[0]}
       </button>
@@ -55,6 +57,7 @@ function Lend({ people, kept }: { readonly people: readonly Who[]; readonly kept
       <summary className="btn btn-outline btn-primary btn-sm">Lend it</summary>
       <Form method="post" className="sheet mt-2 flex flex-col gap-2 p-3">
         <input type="hidden" name="intent" value="lend" />
+        <FormKey />
         <label className="text-sm font-semibold">
           To
           <select name="person" defaultValue={kept?.person} className="select select-sm mt-1 w-full">
@@ -87,6 +90,7 @@ function Hold({ unit, kept }: { readonly unit: UnitRow; readonly kept: Kept }) {
   if (unit.hold_until !== null && unit.hold_until >= today) {
     return (
       <Form method="post" className="text-sm">
+        <FormKey />
         <p className="mb-1 text-quiet">
           On hold until {sayDate(unit.hold_until, locale, today)}: {unit.hold_why}
         </p>
@@ -101,6 +105,7 @@ function Hold({ unit, kept }: { readonly unit: UnitRow; readonly kept: Kept }) {
       <summary className="btn btn-outline btn-primary btn-sm">Put it on hold</summary>
       <Form method="post" className="sheet mt-2 flex flex-col gap-2 p-3">
         <input type="hidden" name="intent" value="hold" />
+        <FormKey />
         <label className="text-sm font-semibold">
           Until
           <input type="date" name="until" defaultValue={kept?.until} className="input input-sm mt-1 w-full" />

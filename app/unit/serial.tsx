@@ -3,6 +3,7 @@ import { Form } from "react-router";
 import { revisionsOfSerial, type WithSerials } from "#core/dossier/serial.ts";
 import type { UnitRow } from "#db/units.ts";
 import { useMay } from "../ui/club.ts";
+import { FormKey } from "../ui/form-key.tsx";
 
 type Says = { readonly revision: string; readonly id: string };
 
@@ -29,6 +30,7 @@ export function SerialSays({ says, unit }: { readonly says: Says; readonly unit:
       {mayEdit && (
         <Form method="post">
           <input type="hidden" name="intent" value="hardware" />
+          <FormKey />
           <button
             type="submit"
             name="revision"

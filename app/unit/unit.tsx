@@ -91,7 +91,6 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       })),
       custody: await custodyOf(tx, row.id),
       people: (await people(tx)).map((p) => ({ id: p.id, name: p.name })),
-      receipt: crypto.randomUUID() as string,
     };
   });
 }
@@ -126,18 +125,12 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
             <ReadingField
               tag={unit.tag}
               components={loaderData.components}
-              receipt={loaderData.receipt}
               answered={said?.intent === "reading" ? said : undefined}
               readOn={said?.intent === "reading" && !said.ok ? said.readOn : undefined}
             />
           )}
           <WaySection loaderData={loaderData} />
-          <Means
-            means={loaderData.means}
-            unit={unit.tag}
-            receipt={loaderData.receipt}
-            kitKnown={loaderData.kitKnown}
-          />
+          <Means means={loaderData.means} unit={unit.tag} kitKnown={loaderData.kitKnown} />
           <Standings loaderData={loaderData} />
           <NeedList needs={needs} loaderData={loaderData} />
           {loaderData.ladders

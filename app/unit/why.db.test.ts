@@ -63,7 +63,7 @@ describe("why", () => {
       const row = (await rowsOf(tx, who)).find((r) => r.tag === "W-03");
       if (!row) throw new Error("W-03 has a need");
       const form = new FormData();
-      const fields = { intent: "reading", typed: "1.14", source: "screen", receipt: crypto.randomUUID() };
+      const fields = { intent: "reading", typed: "1.14", source: "screen", key: crypto.randomUUID() };
       for (const [name, value] of Object.entries(fields)) form.append(name, value);
       await actOnUnit(tx, who, "W-03", form);
       expect(await whyOf(tx, who, "W-03", asked(row))).toEqual({});

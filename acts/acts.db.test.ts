@@ -1,0 +1,223 @@
+// What holds for every act there is, over random histories; and that each of these is noticed where an act breaks it.
+import fc from "fast-check";
+import pg from "pg";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { ROLES } from "#core/club/acts.ts";
+import { type Tx, withClub } from "#db/pool.ts";
+import { takenBack } from "#db/testing.ts";
+import { type DemoClub, demoClub } from "#demo/testing.ts";
+import { type Act, type Done, perform, performIn, type Who } from "./define.ts";
+import { ALL_ACTS } from "./index.ts";
+import { noteTry } from "./note-try.ts";
+import { recordReading } from "./record-reading.ts";
+import {
+  holdings,
+  inputs,
+  logLength,
+  needsFromScratch,
+  storedNeeds,
+  type World,
+  worldOf,
+} from "./testing.ts";
+
+/** An act, whatever it takes and answers. */
+type AnyAct = Act<string, unknown, unknown, { kind: string }>;
+const acts = ALL_ACTS as unknown as readonly AnyAct[];
+
+let club: DemoClub;
+let world: World;
+let elsewhere: string;
+
+beforeAll(async () => {
+  club = await demoClub();
+  const owner = new pg.Client({ connectionString: club.ownerUrl });
+  await owner.connect();
+  const insert = async (text: string, values: unknown[]) =>
+    (await owner.query(text, values)).rows[0].id as string;
+  elsewhere = await insert("insert into club (name, time_zone) values ('Elsewhere', 'UTC') returning id", []);
+  await owner.query("select set_config('mossy.club', $1, false)", [elsewhere]);
+  const model = await insert(
+    "insert into model (club_id, maker, name, kind) values ($1, 'Tarn', 'Gorse', 'handheld') returning id",
+    [elsewhere],
+  );
+  const unit = await insert(
+    "insert into unit (club_id, tag, model_id, added_on) values ($1, 'E-1', $2, '2026-01-01') returning id",
+    [elsewhere, model],
+  );
+  await owner.end();
+  world = await withClub(club.who, (tx) => worldOf(tx, club.who, unit));
+});
+afterAll(() => club.close());
+
+/** What the other club holds, seen from within the same transaction. */
+async function inTheOther(tx: Tx): Promise<Record<string, string>> {
+  const become = (id: string) => tx.query("select set_config('mossy.club', $1, true)", [id]);
+  await become(elsewhere);
+  const found = await holdings(tx, []);
+  await become(club.who.club);
+  return found;
+}
+
+type Step = { readonly act: AnyAct; readonly who: Who; readonly input: unknown };
+
+/** Does one step, and looks at all that must hold. Answers what does not. */
+async function broken(tx: Tx, { act, who, input }: Step): Promise<string | undefined> {
+  const before = { held: await holdings(tx), other: await inTheOther(tx), log: await logLength(tx) };
+  const has = (await acts.find((one) => one.name === act.name)?.holdsUnit?.(tx, input, who)) === true;
+  const key = crypto.randomUUID();
+  const first = await performIn(tx, act, who, input, key);
+  const after = { held: await holdings(tx), other: await inTheOther(tx), log: await logLength(tx) };
+  const changed = JSON.stringify(before.held) !== JSON.stringify(after.held);
+  if (JSON.stringify(before.other) !== JSON.stringify(after.other)) return "another club was touched";
+  if (!first.ok && (changed || after.log !== before.log)) return "it was refused and changed something";
+  if (first.ok && after.log - before.log !== first.value.told) return "the log grew by something else";
+  if (changed !== after.log > before.log)
+    return changed ? "it changed something untold" : "it told of nothing";
+  if (who.role === "member" && changed && !has) return "a member changed something";
+  if (JSON.stringify(await storedNeeds(tx)) !== JSON.stringify(await needsFromScratch(tx)))
+    return "stored needs are not those from scratch";
+  const again = await performIn(tx, act, who, input, key);
+  if (first.ok !== again.ok) return "the second time it was answered otherwise";
+  if (first.ok && again.ok) {
+    if (!again.value.again) return "it was done twice";
+    expect(again.value.answer).toEqual(JSON.parse(JSON.stringify(first.value.answer)));
+  }
+  if (JSON.stringify(after.held) !== JSON.stringify(await holdings(tx)))
+    return "the second time changed something";
+  if ((await logLength(tx)) !== after.log) return "the second time was told";
+  return undefined;
+}
+
+const whoCan = (): fc.Arbitrary<Who> =>
+  fc
+    .constantFrom("keeper", "keeper", "bench", "member")
+    .map((role) => ({ ...club.who, role: ROLES.find((r) => r === role) ?? "member" }));
+
+const stepOf = (act: AnyAct, whose = whoCan(), of = world): fc.Arbitrary<Step> =>
+  fc.record({
+    act: fc.constant(act),
+    who: whose,
+    input: inputs(of)[act.name as keyof ReturnType<typeof inputs>],
+  });
+
+/** Steps until one breaks what must hold; undefined if none does. */
+async function firstBroken(tx: Tx, steps: readonly Step[]): Promise<string | undefined> {
+  for (const step of steps) {
+    const what = await broken(tx, step);
+    if (what) return `${step.act.name}: ${what} (${JSON.stringify(step.input)})`;
+  }
+  return undefined;
+}
+
+it("after any history: needs as from scratch, all told, once by its key, no other club, nobody without leave", async () => {
+  const done = new Map<string, number>();
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.oneof(...acts.map((act) => stepOf(act))), { minLength: 1, maxLength: 8 }),
+      async (steps) =>
+        takenBack(club.who, async (tx) => {
+          const counted = steps.map((step) => ({
+            ...step,
+            act: {
+              ...step.act,
+              run: async (...told: Parameters<AnyAct["run"]>) => {
+                const result = await step.act.run(...told);
+                if (result.ok && result.value.log.length > 0)
+                  done.set(step.act.name, (done.get(step.act.name) ?? 0) + 1);
+                return result;
+              },
+            },
+          }));
+          expect(await firstBroken(tx, counted)).toBeUndefined();
+        }),
+    ),
+    { numRuns: 40 },
+  );
+  // A history in which an act never does anything says nothing of it.
+  expect(acts.map((act) => act.name).filter((name) => !done.get(name))).toEqual([]);
+});
+
+/** The same act, that forgets something. */
+const forgetting = (act: AnyAct, forget: (done: Done<unknown>) => Done<unknown>): AnyAct => ({
+  ...act,
+  run: async (...told) => {
+    const result = await act.run(...told);
+    return result.ok ? { ok: true, value: forget(result.value) } : result;
+  },
+});
+
+describe("is noticed of each act", () => {
+  const found = async (act: AnyAct, tries: number, whose = whoCan()) => {
+    for (let seed = 1; seed <= tries; seed++) {
+      let what: string | undefined;
+      await takenBack(club.who, async (tx) => {
+        const of = act.name === "strike-try" ? await settledWorld(tx) : world;
+        what = await firstBroken(tx, fc.sample(stepOf(act, whose, of), { seed, numRuns: 6 }));
+      });
+      if (what) return what;
+    }
+    return "nothing";
+  };
+
+  /** Every way without a lead is known bad: striking that brings the only chain of some radio back. */
+  async function settledWorld(tx: Tx): Promise<World> {
+    for (const { lead, tool, ...chain } of world.chains) {
+      if (lead !== null || tool === null) continue;
+      const input = { ...chain, tool, worked: false, settled: true, symptom: "" };
+      await performIn(tx, noteTry, club.who, input, crypto.randomUUID());
+    }
+    return worldOf(tx, club.who, world.units.at(-2) ?? "");
+  }
+
+  it.each(acts.map((act) => [act.name, act] as const))("%s: that it tells nothing", async (_, act) => {
+    expect(
+      await found(
+        forgetting(act, (done) => ({ ...done, log: [] })),
+        12,
+      ),
+    ).toContain("untold");
+  });
+
+  it.each(acts.map((act) => [act.name, act] as const))(
+    "%s: that it leaves needs as they were",
+    async (_, act) => {
+      expect(
+        await found(
+          forgetting(act, (done) => ({ ...done, touches: [] })),
+          25,
+        ),
+      ).toContain("from scratch");
+    },
+  );
+
+  it.each(acts.map((act) => [act.name, act] as const))("%s: that anybody may", async (_, act) => {
+    const { holdsUnit: _never, ...rest } = act;
+    const members = fc.constant({ ...club.who, role: "member" as const });
+    expect(await found({ ...rest, may: "look" }, 12, members)).toContain("a member");
+  });
+});
+
+it("sent three times at once, it is done once", async () => {
+  const [unit = ""] = world.units;
+  const input = { unit, typed: "1.02", source: "screen" };
+  const key = crypto.randomUUID();
+  const before = await withClub(club.who, logLength);
+  const all = await Promise.all([1, 2, 3].map(() => perform(recordReading, club.who, input, key)));
+  expect(all.map((one) => one.ok && one.value.again).sort()).toEqual([false, true, true]);
+  expect(await withClub(club.who, logLength)).toBe(before + 1);
+  const other = await perform(recordReading, club.who, { ...input, typed: "1.03" }, key);
+  expect(other).toMatchObject({ ok: true, value: { again: false } });
+});
+
+it("what is too long or too much is refused before anything is asked of the database", async () => {
+  const many = Array.from({ length: 2001 }, (_, i) => String(i));
+  for (const act of acts) {
+    const told = await perform(
+      act,
+      club.who,
+      { units: many, why: "x".repeat(400), typed: "x".repeat(30_000) },
+      "12345678",
+    );
+    expect(told).toMatchObject({ ok: false, problem: { kind: "input" } });
+  }
+});

@@ -1,0 +1,51 @@
+// What a radio shows is recorded: now, or on a day before, never ahead. Who has the radio may, whatever their role.
+import { z } from "zod";
+import { plainDate } from "#core/firmware/policy.ts";
+import { READING_SOURCES } from "#core/firmware/unit.ts";
+import { type Weighed, weighReading } from "#core/firmware/weigh.ts";
+import { bad, good } from "#core/quantities/result.ts";
+import { loadFacts, policyOf } from "#db/facts.ts";
+import { addReading } from "#db/readings.ts";
+import { defineAct } from "./define.ts";
+import { id } from "./shapes.ts";
+import { hasUnit, unitHere } from "./unit-here.ts";
+
+/** Problems: those of a unit; those of `readEntry`, in words of the one who typed it; `ahead`. */
+export const recordReading = defineAct({
+  name: "record-reading",
+  input: z.object({
+    unit: id,
+    typed: z.string().max(20_000),
+    source: z.enum(READING_SOURCES),
+    /** The day it was read, if that was not today. */
+    readOn: plainDate.optional(),
+    note: z.string().max(500).optional(),
+  }),
+  may: "record-reading",
+  holdsUnit: (tx, { unit }, who) => hasUnit(tx, unit, who.person),
+  run: async (tx, { unit, typed, source, readOn, note }, who) => {
+    const here = await unitHere(tx, unit);
+    if (!here.ok) return here;
+    const loaded = await loadFacts(tx, { of: "units", ids: [unit] });
+    const facts = loaded.units[0];
+    if (!facts) return bad({ kind: "no-unit" as const });
+    const catalogue = loaded.catalogues.get(here.value.model_id) ?? new Map();
+    const policy = policyOf(loaded, { group: here.value.group_id });
+    const weighed = weighReading(facts, catalogue, policy, typed, who.today);
+    if (!weighed.ok) return weighed;
+    const on = readOn === undefined || readOn === who.today ? undefined : readOn;
+    if (on !== undefined && on > who.today) return bad({ kind: "ahead" as const });
+    const { component, componentName, raw } = weighed.value;
+    await addReading(tx, { unit, component, raw, source, note, on, by: who.person });
+    return good({
+      answer: weighed.value satisfies Weighed,
+      log: [
+        {
+          entry: { kind: "reading" as const, component: componentName, raw, source, ...(on && { on }) },
+          unit,
+        },
+      ],
+      touches: [{ scope: { of: "units" as const, ids: [unit] }, why: `a reading of ${here.value.tag}` }],
+    });
+  },
+});

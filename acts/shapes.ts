@@ -1,0 +1,15 @@
+// Bounds of what acts take: every text and every list has one.
+import { z } from "zod";
+
+export const id = z.string().regex(/^\d{1,18}$/);
+
+/** Radios that one act may be about at most. */
+export const MOST_UNITS = 2000;
+export const MOST_WHY = 300;
+
+/** A reason that others can read. */
+export const why = z
+  .string()
+  .trim()
+  .min(1, "Say why, so that others know.")
+  .max(MOST_WHY, `At most ${MOST_WHY} signs.`);

@@ -1,0 +1,149 @@
+// For the property over all acts: a club to act in, what to try each act with, and what a club holds at a moment.
+import fc from "fast-check";
+import { READING_SOURCES } from "#core/firmware/unit.ts";
+import { addDays } from "#core/quantities/date.ts";
+import { recompute } from "#db/needs.ts";
+import type { Tx } from "#db/pool.ts";
+import type { Who } from "./define.ts";
+import type { ActName } from "./index.ts";
+
+/** Ids of what is in the club, of what is in another, and of what is nowhere. */
+export type World = {
+  readonly who: Who;
+  readonly units: readonly string[];
+  /** Readings of some of these. */
+  readonly readings: readonly { readonly unit: string; readonly reading: string }[];
+  readonly people: readonly string[];
+  /** Radios whose revision nobody has noted, with those of their models. */
+  readonly revisions: readonly { readonly unit: string; readonly revision: string }[];
+  /** What has been tried together, and phones with every tool: of some radios the only way. */
+  readonly chains: readonly {
+    readonly operation: string;
+    readonly lead: string | null;
+    readonly computer: string;
+    readonly tool: string | null;
+  }[];
+  readonly tries: readonly string[];
+};
+
+const NOWHERE = "999999999";
+
+/** A few radios, so that a history comes back to the same: some plain, one that is out, one on hold, one of `elsewhere`. */
+export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<World> {
+  const ids = async (text: string) => (await tx.query<{ id: string }>(text)).rows.map((row) => row.id);
+  const units = [
+    ...(await ids("select id from unit where shelved_at is null order by id limit 3")),
+    ...(await ids("select unit_id id from custody where back_on is null order by id limit 1")),
+    ...(await ids("select id from unit where hold_until is not null order by id limit 1")),
+    ...(await ids(
+      "select u.id from unit u join hardware_revision h on h.club_id = u.club_id and h.model_id = u.model_id where u.hardware_revision_id is null order by u.id limit 1",
+    )),
+  ];
+  const { rows: readings } = await tx.query<{ unit: string; reading: string }>(
+    "select unit_id unit, id reading from reading where unit_id = any($1::bigint[]) order by id desc limit 8",
+    [units],
+  );
+  const { rows: revisions } = await tx.query<{ unit: string; revision: string }>(
+    `select u.id unit, h.id revision from unit u join hardware_revision h on h.club_id = u.club_id and h.model_id = u.model_id
+     where u.hardware_revision_id is null order by u.id, h.id limit 12`,
+  );
+  const { rows: chains } = await tx.query<World["chains"][number]>(
+    `select 'flash' operation, null::bigint lead, c.id computer, t.id tool from computer c join tool t on t.club_id = c.club_id
+     where c.kind = 'phone' and t.shelved_at is null
+       and exists (select from jsonb_array_elements(t.runs_on) r where r ->> 'system' = c.system)
+     union all (select operation, lead_id, computer_id, tool_id from attempt where operation = 'flash' order by id limit 3)`,
+  );
+  return {
+    who,
+    units: [...units, elsewhere, NOWHERE],
+    readings,
+    people: [...(await ids("select id from person order by id limit 4")), NOWHERE],
+    revisions: [...revisions, { unit: units[0] ?? NOWHERE, revision: NOWHERE }],
+    chains: [...chains, { operation: "flash", lead: NOWHERE, computer: NOWHERE, tool: null }],
+    tries: [...(await ids("select id from attempt order by settled desc, id desc limit 12")), NOWHERE],
+  };
+}
+
+const words = fc.constantFrom("the procession", "it was the battery", "", " ", "x".repeat(301));
+const maybe = <T>(of: fc.Arbitrary<T>) => fc.option(of, { nil: undefined });
+
+/** What to try each act with: mostly what could be, now and then what could not. An act that is missing here does not compile. */
+export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Record<string, unknown>>>> {
+  const day = fc.integer({ min: -5, max: 40 }).map((days) => addDays(world.who.today, days));
+  const unit = fc.constantFrom(...world.units);
+  return {
+    "hold-units": fc.record({ units: fc.array(unit, { maxLength: 3 }), until: day, why: words }),
+    "lend-unit": fc.record({ unit, person: fc.constantFrom(...world.people), dueBack: maybe(day) }),
+    "lift-hold": fc.record({ unit }),
+    "note-hardware": fc.constantFrom(...world.revisions),
+    "note-try": fc
+      .record({
+        unit: maybe(unit),
+        chain: fc.constantFrom(...world.chains),
+        worked: fc.constantFrom(false, false, true),
+        symptom: words,
+        settled: fc.constantFrom(true, true, false),
+      })
+      .map(({ chain: { lead, tool, ...chain }, ...rest }) => ({
+        ...rest,
+        ...chain,
+        ...(lead && { lead }),
+        ...(tool && { tool }),
+      })),
+    "record-reading": fc.record({
+      unit,
+      typed: fc.constantFrom("1.02", "1.14", "0.1", "9.9", "?", "bluetooth", "", "B12", "20260101"),
+      source: fc.constantFrom(...READING_SOURCES),
+      readOn: maybe(day),
+    }),
+    "strike-reading": fc
+      .tuple(fc.constantFrom(...world.readings), words)
+      .map(([of, why]) => ({ ...of, why })),
+    "strike-try": fc.record({
+      try: fc.constantFrom(...world.tries),
+      with: fc.constant("a lead"),
+      why: words,
+    }),
+    // One in three is out.
+    "take-back-unit": fc.record({
+      unit: fc.constantFrom(world.units[3] ?? NOWHERE, world.units[0] ?? NOWHERE, NOWHERE),
+    }),
+  };
+}
+
+/** Not records of the club: what is worked out from them, what is told of them, and what was done. */
+const BESIDE = ["need", "log", "act_done", "work"];
+
+/** What the club of the transaction holds: each table's rows, by name, as one short text. */
+export async function holdings(tx: Tx, beside: readonly string[] = BESIDE): Promise<Record<string, string>> {
+  const { rows } = await tx.query<{ name: string }>(
+    `select c.relname::text "name" from pg_class c join pg_policy p on p.polrelid = c.oid and p.polname = 'own_club'
+     where c.relkind = 'r' and c.relname <> all($1::text[])
+       and has_table_privilege('mossy_app', c.oid, 'select') order by 1`,
+    [beside],
+  );
+  const all = rows.map(
+    ({ name }) =>
+      `select '${name}' "name", coalesce(md5(string_agg(t::text, '|' order by t::text)), '') "rows" from "${name}" t`,
+  );
+  const found = await tx.query<{ name: string; rows: string }>(all.join(" union all "));
+  return Object.fromEntries(found.rows.map((row) => [row.name, row.rows]));
+}
+
+/** All needs that are stored, but for the numbers that they go by. */
+export async function storedNeeds(tx: Tx): Promise<string[]> {
+  const { rows } = await tx.query<{ need: Record<string, unknown> }>("select to_jsonb(n) need from need n");
+  return rows.map(({ need: { id, ...rest } }) => JSON.stringify(rest)).sort();
+}
+
+/** The needs of the whole club, worked out anew; what is stored stays as it is. */
+export async function needsFromScratch(tx: Tx): Promise<string[]> {
+  await tx.query("savepoint scratch");
+  await recompute(tx, { of: "club" });
+  const needs = await storedNeeds(tx);
+  await tx.query("rollback to savepoint scratch");
+  return needs;
+}
+
+export const logLength = async (tx: Tx): Promise<number> =>
+  (await tx.query<{ n: number }>("select count(*)::int n from log")).rows[0]?.n ?? 0;
