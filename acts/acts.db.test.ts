@@ -3,6 +3,7 @@ import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ROLES } from "#core/club/acts.ts";
+import { recompute } from "#db/needs.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import { takenBack } from "#db/testing.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
@@ -45,6 +46,16 @@ beforeAll(async () => {
     [elsewhere, model],
   );
   await owner.end();
+  await withClub(club.who, async (tx) => {
+    const shelved = (of: string, skip: number) =>
+      tx.query(
+        `update ${of} set shelved_at = now() where id = (select id from ${of} order by id offset $1 limit 1)`,
+        [skip],
+      );
+    await shelved("unit", 6);
+    await shelved("person", 5);
+    await recompute(tx, { of: "club" });
+  });
   world = await withClub(club.who, (tx) => worldOf(tx, club.who, unit));
 });
 afterAll(() => club.close());
@@ -113,7 +124,9 @@ it("after any history: needs as from scratch, all told, once by its key, no othe
   const done = new Map<string, number>();
   await fc.assert(
     fc.asyncProperty(
-      fc.array(fc.oneof(...acts.map((act) => stepOf(act))), { minLength: 1, maxLength: 8 }),
+      fc
+        .shuffledSubarray([...acts], { minLength: acts.length })
+        .chain((order) => fc.tuple(...order.map((act) => stepOf(act)))),
       async (steps) =>
         takenBack(club.who, async (tx) => {
           const counted = steps.map((step) => ({
@@ -131,7 +144,7 @@ it("after any history: needs as from scratch, all told, once by its key, no othe
           expect(await firstBroken(tx, counted)).toBeUndefined();
         }),
     ),
-    { numRuns: 40 },
+    { numRuns: 12, seed: 1 },
   );
   // A history in which an act never does anything says nothing of it.
   expect(acts.map((act) => act.name).filter((name) => !done.get(name))).toEqual([]);
@@ -178,7 +191,10 @@ describe("is noticed of each act", () => {
     ).toContain("untold");
   });
 
-  it.each(acts.map((act) => [act.name, act] as const))(
+  // What no need asks about.
+  const beside = /person|place|add-group|quirk|confirm/;
+  const touching = acts.filter((act) => !beside.test(act.name));
+  it.each(touching.map((act) => [act.name, act] as const))(
     "%s: that it leaves needs as they were",
     async (_, act) => {
       expect(

@@ -1,15 +1,46 @@
 // All acts there are. What is here is in the property that holds for all of them (acts.db.test.ts).
+
+import { addGroup } from "./add-group.ts";
+import { addPerson } from "./add-person.ts";
+import { addPlace } from "./add-place.ts";
+import { addUnit } from "./add-unit.ts";
+import { changeGroup } from "./change-group.ts";
+import { changePerson } from "./change-person.ts";
+import { changePlace } from "./change-place.ts";
+import { changeUnit } from "./change-unit.ts";
+import { confirmFact } from "./confirm-fact.ts";
 import { holdUnits } from "./hold-units.ts";
 import { lendUnit } from "./lend-unit.ts";
 import { liftHold } from "./lift-hold.ts";
 import { noteHardware } from "./note-hardware.ts";
 import { noteTry } from "./note-try.ts";
 import { recordReading } from "./record-reading.ts";
+import { recoverPerson } from "./recover-person.ts";
+import { recoverUnit } from "./recover-unit.ts";
+import { shelvePerson } from "./shelve-person.ts";
+import { shelveQuirk } from "./shelve-quirk.ts";
+import { shelveUnit } from "./shelve-unit.ts";
 import { strikeReading } from "./strike-reading.ts";
 import { strikeTry } from "./strike-try.ts";
 import { takeBackUnit } from "./take-back-unit.ts";
+import { writeQuirk } from "./write-quirk.ts";
 
 export const ALL_ACTS = [
+  writeQuirk,
+  shelveQuirk,
+  confirmFact,
+  changePlace,
+  changeGroup,
+  addPlace,
+  addGroup,
+  shelveUnit,
+  shelvePerson,
+  recoverUnit,
+  recoverPerson,
+  changeUnit,
+  changePerson,
+  addUnit,
+  addPerson,
   holdUnits,
   lendUnit,
   liftHold,

@@ -14,6 +14,10 @@ export type World = {
   /** Readings of some of these. */
   readonly readings: readonly { readonly unit: string; readonly reading: string }[];
   readonly people: readonly string[];
+  readonly models: readonly string[];
+  readonly places: readonly string[];
+  readonly groups: readonly string[];
+  readonly quirks: readonly { readonly model: string; readonly quirk: string }[];
   /** Radios whose revision nobody has noted, with those of their models. */
   readonly revisions: readonly { readonly unit: string; readonly revision: string }[];
   /** What has been tried together, and phones with every tool: of some radios the only way. */
@@ -33,6 +37,7 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
   const ids = async (text: string) => (await tx.query<{ id: string }>(text)).rows.map((row) => row.id);
   const units = [
     ...(await ids("select id from unit where shelved_at is null order by id limit 3")),
+    ...(await ids("select id from unit where shelved_at is not null order by id limit 1")),
     ...(await ids("select unit_id id from custody where back_on is null order by id limit 1")),
     ...(await ids("select id from unit where hold_until is not null order by id limit 1")),
     ...(await ids(
@@ -57,24 +62,116 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     who,
     units: [...units, elsewhere, NOWHERE],
     readings,
-    people: [...(await ids("select id from person order by id limit 4")), NOWHERE],
+    people: [...(await ids("select id from person order by shelved_at nulls last, id limit 4")), NOWHERE],
+    places: [...(await ids("select id from place order by id limit 3")), NOWHERE],
+    groups: [...(await ids("select id from unit_group order by id limit 4")), NOWHERE],
+    quirks: [
+      ...(
+        await tx.query<{ model: string; quirk: string }>(
+          "select model_id model, id quirk from quirk where shelved_at is null order by id limit 4",
+        )
+      ).rows,
+      { model: NOWHERE, quirk: NOWHERE },
+    ],
+    models: [...(await ids("select id from model order by id limit 4"))],
     revisions: [...revisions, { unit: units[0] ?? NOWHERE, revision: NOWHERE }],
     chains: [...chains, { operation: "flash", lead: NOWHERE, computer: NOWHERE, tool: null }],
     tries: [...(await ids("select id from attempt order by settled desc, id desc limit 12")), NOWHERE],
   };
 }
 
-const words = fc.constantFrom("the procession", "it was the battery", "", " ", "x".repeat(301));
+/** Mostly what could be, now and then what could not. */
+const mostly = <T>(could: readonly T[], not: readonly T[]) =>
+  fc.oneof(
+    { weight: 8, arbitrary: fc.constantFrom(...could) },
+    { weight: 1, arbitrary: fc.constantFrom(...not) },
+  );
 const maybe = <T>(of: fc.Arbitrary<T>) => fc.option(of, { nil: undefined });
 
-/** What to try each act with: mostly what could be, now and then what could not. An act that is missing here does not compile. */
+const words = mostly(["the procession", "it was the battery"], ["", " ", "x".repeat(301)]);
+
+/** What to try each act with. An act that is missing here does not compile. */
 export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Record<string, unknown>>>> {
   const day = fc.integer({ min: -5, max: 40 }).map((days) => addDays(world.who.today, days));
-  const unit = fc.constantFrom(...world.units);
+  const unit = mostly(world.units.slice(0, -2), world.units.slice(-2));
+  const person = fc.record({
+    name: mostly(["Alder Quill", "Sedge Mallow"], ["", "x".repeat(101)]),
+    role: fc.constantFrom("keeper", "bench", "member"),
+    email: maybe(mostly(["alder@lanternfen.example"], ["WREN@lanternfen.example", "no address"])),
+    callSign: maybe(mostly(["GZ0AA"], ["x".repeat(21)])),
+  });
+  const of = mostly(world.people.slice(0, -1), [NOWHERE]);
+  const fields = fc.record({
+    tag: mostly(["Q-1", "Q-2"], ["new", "", "W-01"]),
+    model: mostly(world.models, [NOWHERE]),
+    hardware: mostly(
+      [undefined],
+      world.revisions.map((r) => r.revision),
+    ),
+    region: maybe(mostly(["EU"], ["x".repeat(50)])),
+    serial: maybe(fc.constantFrom("A1", "A2")),
+    note: maybe(mostly(["from the loft"], ["x".repeat(501)])),
+  });
+  const place = fc.record({
+    name: mostly(["The loft", "The hut"], ["", "x".repeat(200)]),
+    kind: mostly(["shelf", "room"], ["cellar"]),
+    note: maybe(words),
+  });
+  const group = fc.record({
+    name: mostly(["Night watch", "Day watch"], ["", "x".repeat(200)]),
+    purpose: mostly(["the tide"], ["x".repeat(300)]),
+    policy: fc.record({
+      rule: fc.oneof(
+        fc.constant({ kind: "newest" }),
+        fc.integer({ min: 0, max: 400 }).map((days) => ({ kind: "settled", days })),
+        fc.constant({ kind: "fixes", tags: [], atLeast: "safety" }),
+      ),
+      tracks: fc.subarray(["beta", "community"]),
+      safetyBreaksHold: fc.boolean(),
+      recheckAfterDays: mostly([30, 365], [0]),
+      hold: maybe(fc.record({ until: day, why: fc.constant("the tide") })),
+    }),
+  });
+  const quirk = fc.constantFrom(...world.quirks);
   return {
+    "add-group": group,
+    "add-place": place,
+    "change-group": fc
+      .tuple(fc.constantFrom(...world.groups), group)
+      .map(([id, rest]) => ({ group: id, ...rest })),
+    "change-place": fc
+      .tuple(fc.constantFrom(...world.places), place)
+      .map(([id, rest]) => ({ place: id, ...rest })),
+    "confirm-fact": quirk.map(({ model, quirk: subject }) => ({
+      model,
+      kind: "quirk",
+      subject,
+      firmware: "1.14",
+    })),
+    "shelve-quirk": quirk,
+    "write-quirk": fc
+      .tuple(quirk, fc.boolean(), words, mostly([null], [NOWHERE]))
+      .map(([{ model, quirk: id }, anew, symptom, component]) => ({
+        model,
+        ...(anew && { quirk: id }),
+        symptom,
+        cause: "",
+        cure: "leave it on",
+        component,
+        firmware: null,
+        source: { kind: "bench", what: "" },
+      })),
+    "add-person": person,
+    "add-unit": fields,
+    "change-person": fc.tuple(of, person).map(([id, rest]) => ({ person: id, ...rest })),
+    "change-unit": fc.tuple(unit, fields).map(([id, rest]) => ({ unit: id, ...rest })),
+    "recover-person": fc.record({ person: mostly([world.people[0] ?? NOWHERE], [NOWHERE]) }),
+    "recover-unit": fc.record({ unit: mostly([world.units[3] ?? NOWHERE], [NOWHERE]) }),
+    "shelve-person": fc.record({ person: of }),
+    "shelve-unit": fc.record({ unit, why: words }),
     "hold-units": fc.record({ units: fc.array(unit, { maxLength: 3 }), until: day, why: words }),
-    "lend-unit": fc.record({ unit, person: fc.constantFrom(...world.people), dueBack: maybe(day) }),
-    "lift-hold": fc.record({ unit }),
+    "lend-unit": fc.record({ unit, person: of, dueBack: maybe(day) }),
+    "lift-hold": fc.record({ unit: fc.constantFrom(world.units[5] ?? NOWHERE, world.units[0] ?? NOWHERE) }),
     "note-hardware": fc.constantFrom(...world.revisions),
     "note-try": fc
       .record({
@@ -106,7 +203,7 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     }),
     // One in three is out.
     "take-back-unit": fc.record({
-      unit: fc.constantFrom(world.units[3] ?? NOWHERE, world.units[0] ?? NOWHERE, NOWHERE),
+      unit: fc.constantFrom(world.units[4] ?? NOWHERE, world.units[0] ?? NOWHERE, NOWHERE),
     }),
   };
 }

@@ -3,6 +3,7 @@ import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { PLAIN_POLICY } from "#core/firmware/policy.ts";
 import { plain } from "#core/quantities/date.ts";
+import { claimAct } from "./acts-done.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
 import { tell } from "./log.ts";
 import { recompute } from "./needs.ts";
@@ -93,6 +94,7 @@ beforeAll(async () => {
     );
     await layTestKit(tx, model, one.person);
     await makeLink(tx, one.person, Buffer.alloc(32));
+    await claimAct(tx, "for-the-test", "0".repeat(64));
     await rememberSheet(tx, [["tag", "tag"]], ["-"]);
     await recompute(tx, { of: "club" });
     await bringUpToDate(tx, { of: "club" }, "for the test", 0);

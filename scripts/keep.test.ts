@@ -120,10 +120,10 @@ test("restored into a folder that has nothing yet, by a version that is newer; n
   expect([into.status, into.stderr]).toEqual([0, ""]);
   const kept = run("backup", file("two"), file("b.mossy"), "--verify");
   expect(kept.status).toBe(0);
-  // As it was before the last two steps: what they made and the notes of them are gone.
+  // As it was before the last steps: what they made and the notes of them are gone.
   await asAdmin(
     file("one"),
-    "drop table backup_made cascade; drop function last_backup; drop function advance_ids; delete from migration where name >= '20261126130000000'",
+    "drop table act_done; drop table backup_made cascade; drop function last_backup; drop function advance_ids; delete from migration where name >= '20261126130000000'",
   );
   expect(run("backup", file("one"), file("old.mossy")).status).toBe(0);
   expect(run("restore", file("one"), file("old.mossy"), "--replace").status).toBe(0);

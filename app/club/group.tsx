@@ -1,12 +1,12 @@
 // A group and its policy: which release its radios should run, and when.
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
-import { groupById, pinnable, putGroup } from "#db/club.ts";
-import { tell } from "#db/log.ts";
-import { isDuplicate } from "#db/pool.ts";
-import { bringUpToDate } from "#db/work.ts";
+import { addGroup } from "#acts/add-group.ts";
+import { changeGroup } from "#acts/change-group.ts";
+import { groupById, pinnable } from "#db/club.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
+import { performForm } from "../perform.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
@@ -30,31 +30,33 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   let submission = parseWithZod(form, { schema: groupShape });
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  try {
-    return await inClub(context, async (tx) => {
-      const id = idIn(params.group, "This group");
-      const held = await meanwhileIn(tx, `group ${id}`, form, async () => {
-        const group = id && (await groupById(tx, id));
-        return group ? fieldsOf(group) : undefined;
-      });
-      submission = parseWithZod(held.form, { schema: groupShape });
-      if (submission.status !== "success") return refuse();
-      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-      if (held.unchanged) return redirect("/club");
-      const known = await pinnable(tx);
-      const policy = policyFrom(submission.value, known);
-      if (!policy.ok) return refuse({ [policy.problem.field]: [policy.problem.says] });
-      const { name, purpose } = submission.value;
-      const saved = await putGroup(tx, id, { name, purpose, policy: policy.value });
-      if (!saved) throw notFound("This group");
-      const units = id ? await bringUpToDate(tx, { of: "group", id }, `the policy of ${name}`) : 0;
-      await tell(tx, id ? { kind: "policy-changed", group: name, units } : { kind: "group-added", name });
-      return redirect("/club");
+  return inClub(context, async (tx, who) => {
+    const id = idIn(params.group, "This group");
+    const held = await meanwhileIn(tx, `group ${id}`, form, async () => {
+      const group = id && (await groupById(tx, id));
+      return group ? fieldsOf(group) : undefined;
     });
-  } catch (error) {
-    if (isDuplicate(error)) return refuse({ name: ["There is a group of that name already."] });
-    throw error;
-  }
+    submission = parseWithZod(held.form, { schema: groupShape });
+    if (submission.status !== "success") return refuse();
+    if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+    const policy = policyFrom(submission.value, await pinnable(tx));
+    if (!policy.ok) return refuse({ [policy.problem.field]: [policy.problem.says] });
+    const { name, purpose } = submission.value;
+    const fields = { name, purpose, policy: policy.value };
+    const done = id
+      ? await performForm(tx, changeGroup, who, form, { ...fields, group: id })
+      : await performForm(tx, addGroup, who, form, fields);
+    if (done.ok) return redirect("/club");
+    switch (done.problem.kind) {
+      case "no-group":
+        throw notFound("This group");
+      case "taken":
+        return refuse({ name: ["There is a group of that name already."] });
+      case "no-key":
+      case "input":
+        return refuse({ "": ["This form was not whole; send it again."] });
+    }
+  });
 }
 
 export const clientAction = unsentForm;

@@ -1,6 +1,7 @@
 // Beside a person's form: how they sign in, the link a keeper hands over, and the shelf.
 import { useEffect, useState } from "react";
 import { Form } from "react-router";
+import { FormKey } from "../ui/form-key.tsx";
 
 type Props = {
   readonly name: string | undefined;
@@ -43,6 +44,7 @@ export function LinkFor({ name, shelved, canSignIn, hasEmail, link }: Props) {
 function Press({ intent, words }: { readonly intent: string; readonly words: string }) {
   return (
     <Form method="post">
+      <FormKey />
       <button type="submit" name="intent" value={intent} className="btn btn-outline btn-primary">
         {words}
       </button>

@@ -1,17 +1,22 @@
 // A person of the club: name, role, and how they come to sign in: by a link that a keeper hands over.
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
+import { addPerson } from "#acts/add-person.ts";
+import { changePerson } from "#acts/change-person.ts";
+import { personShape } from "#acts/person-fields.ts";
+import { recoverPerson } from "#acts/recover-person.ts";
+import { shelvePerson } from "#acts/shelve-person.ts";
 import { ROLES } from "#core/club/acts.ts";
-import { isLastKeeper, type PersonRow, personById } from "#db/people.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { type PersonRow, personById } from "#db/people.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
+import { type FormProblem, performForm } from "../perform.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/person";
 import { LinkFor } from "./link.tsx";
-import { linkFor, personShape, savePerson, shelve, takeBack } from "./person.server.ts";
+import { linkFor } from "./person.server.ts";
 
 const fieldsOf = (person: PersonRow | undefined): Record<string, string> => ({
   name: person?.name ?? "",
@@ -46,33 +51,46 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data({ result: submission.reply(fieldErrors && { fieldErrors }) }, { status });
   const id = idIn(params.person, "This person");
-  try {
-    return await inClub(context, async (tx) => {
-      switch (form.get("intent")) {
-        case "link":
-          return data({ link: await linkFor(tx, id, new URL(request.url).origin) });
-        case "recover":
-          await takeBack(tx, id);
-          return redirect(`/club/people/${id}`);
-        case "shelve":
-          await shelve(tx, id);
-          return redirect("/club");
-      }
-      const held = await meanwhileIn(tx, `person ${id}`, form, async () => {
-        const person = id ? await personById(tx, id) : undefined;
-        return person && fieldsOf(person);
-      });
-      submission = parseWithZod(held.form, { schema: personShape });
-      if (submission.status !== "success") return refuse();
-      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-      const saved = await savePerson(tx, id, submission.value);
-      return redirect(id ? "/club" : `/club/people/${saved}`);
+  return inClub(context, async (tx, who) => {
+    const intent = form.get("intent");
+    if (intent === "link") return data({ link: await linkFor(tx, id, new URL(request.url).origin) });
+    if (intent === "recover" || intent === "shelve") {
+      const act = intent === "recover" ? recoverPerson : shelvePerson;
+      const done = await performForm(tx, act, who, form, { person: id });
+      if (done.ok) return redirect(intent === "recover" ? `/club/people/${id}` : "/club");
+      return refuse(...sayRefused(done.problem));
+    }
+    const held = await meanwhileIn(tx, `person ${id}`, form, async () => {
+      const person = id ? await personById(tx, id) : undefined;
+      return person && fieldsOf(person);
     });
-  } catch (error) {
-    if (isDuplicate(error, "person_email")) return refuse({ email: ["This address is taken."] });
-    if (isLastKeeper(error))
-      return refuse({ role: ["The club needs a keeper who can sign in; make another one first."] });
-    throw error;
+    submission = parseWithZod(held.form, { schema: personShape });
+    if (submission.status !== "success") return refuse();
+    if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+    if (id) {
+      const done = await performForm(tx, changePerson, who, form, { ...submission.value, person: id });
+      return done.ok ? redirect("/club") : refuse(...sayRefused(done.problem));
+    }
+    const done = await performForm(tx, addPerson, who, form, submission.value);
+    return done.ok
+      ? redirect(`/club/people/${done.value.answer.person}`)
+      : refuse(...sayRefused(done.problem));
+  });
+}
+
+function sayRefused(
+  problem: FormProblem | { readonly kind: "no-person" | "address-taken" | "last-keeper" },
+): [Record<string, string[]>, number?] {
+  switch (problem.kind) {
+    case "no-person":
+      throw notFound("This person");
+    case "address-taken":
+      return [{ email: ["This address is taken."] }];
+    case "last-keeper":
+      return [{ role: ["The club needs a keeper who can sign in; make another one first."] }];
+    case "no-key":
+    case "input":
+      return [{ "": ["This form was not whole; send it again."] }];
   }
 }
 

@@ -1,24 +1,17 @@
 // A place where radios live.
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
-import { z } from "zod";
-import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
-import { type PlaceRow, places, putPlace } from "#db/club.ts";
-import { tell } from "#db/log.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { addPlace } from "#acts/add-place.ts";
+import { changePlace } from "#acts/change-place.ts";
+import { PLACE_KINDS, placeShape } from "#acts/place-fields.ts";
+import { type PlaceRow, places } from "#db/club.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
+import { performForm } from "../perform.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/place";
-
-const KINDS = ["shelf", "hut", "vehicle", "room"] as const;
-const shape = z.object({
-  name: z.string({ error: "A place has a name." }).trim().min(1).max(FIELD_LIMITS.place),
-  kind: z.enum(KINDS),
-  note: z.string().trim().max(200).default(""),
-});
 
 const fieldsOf = (place: PlaceRow | undefined): Record<string, string> => ({
   name: place?.name ?? "",
@@ -43,34 +36,33 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
   const form = await request.formData();
-  let submission = parseWithZod(form, { schema: shape });
+  let submission = parseWithZod(form, { schema: placeShape });
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  try {
-    return await inClub(context, async (tx) => {
-      const id = idIn(params.place, "This place");
-      const held = await meanwhileIn(tx, `place ${id}`, form, async () => {
-        const place = (await places(tx)).find((p) => p.id === id);
-        return place && fieldsOf(place);
-      });
-      submission = parseWithZod(held.form, { schema: shape });
-      if (submission.status !== "success") return refuse();
-      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-      if (held.unchanged) return redirect("/club");
-      const { value } = submission;
-      if (!(await putPlace(tx, id, value))) throw notFound("This place");
-      await tell(
-        tx,
-        id
-          ? { kind: "club-changed", what: `the place ${value.name}` }
-          : { kind: "place-added", name: value.name },
-      );
-      return redirect("/club");
+  return inClub(context, async (tx, who) => {
+    const id = idIn(params.place, "This place");
+    const held = await meanwhileIn(tx, `place ${id}`, form, async () => {
+      const place = (await places(tx)).find((p) => p.id === id);
+      return place && fieldsOf(place);
     });
-  } catch (error) {
-    if (isDuplicate(error)) return refuse({ name: ["There is a place of that name already."] });
-    throw error;
-  }
+    submission = parseWithZod(held.form, { schema: placeShape });
+    if (submission.status !== "success") return refuse();
+    if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+    const { value } = submission;
+    const done = id
+      ? await performForm(tx, changePlace, who, form, { ...value, place: id })
+      : await performForm(tx, addPlace, who, form, value);
+    if (done.ok) return redirect("/club");
+    switch (done.problem.kind) {
+      case "no-place":
+        throw notFound("This place");
+      case "taken":
+        return refuse({ name: ["There is a place of that name already."] });
+      case "no-key":
+      case "input":
+        return refuse({ "": ["This form was not whole; send it again."] });
+    }
+  });
 }
 
 export const clientAction = unsentForm;
@@ -82,7 +74,7 @@ export default function Place({ loaderData, actionData }: Route.ComponentProps) 
         {(fields) => (
           <>
             <Field of={fields.name} label="Name" />
-            <Field of={fields.kind} label="Kind" options={KINDS} />
+            <Field of={fields.kind} label="Kind" options={PLACE_KINDS} />
             <Field of={fields.note} label="Note" />
           </>
         )}

@@ -11,7 +11,7 @@ export const groupShape = z.object({
   purpose: z.string().trim().max(200).default(""),
   rule: z.enum(["newest", "settled", "fixes", "pinned"]),
   days: z.coerce.number("A number of days.").int().min(0).max(3650, "At most 3650 days.").default(14),
-  tags: z.string().default(""),
+  tags: z.string().max(2000, "At most 2,000 signs.").default(""),
   atLeast: z.enum(["fix", "safety"]).optional(),
   pinned: z.preprocess((v) => (v === undefined ? [] : Array.isArray(v) ? v : [v]), z.array(z.string())),
   pinnedUntil: optionalDate,

@@ -1,21 +1,12 @@
 // What the pages of a dossier have in common: the model, its facts with their confirmations, and the warnings.
-import { z } from "zod";
+import { confirmFact as confirm } from "#acts/confirm-fact.ts";
 import { type Combination, confusable } from "#core/modes/confusable.ts";
 import { dateInZone } from "#core/quantities/date.ts";
-import {
-  addConfirmation,
-  CONFIRMABLE,
-  type Confirmed,
-  confirmationsOf,
-  dossierHead,
-  type ProcedureRow,
-  proceduresOf,
-  quirksOf,
-} from "#db/dossier.ts";
-import { tell } from "#db/log.ts";
-import { modelById, releasesOf } from "#db/models.ts";
+import { type Confirmed, confirmationsOf, type ProcedureRow } from "#db/dossier.ts";
+import { modelById } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { notFound, type SignedIn } from "../context.ts";
+import { performForm, told } from "../perform.server.ts";
 import type { ShownConfirmed } from "./known-from.tsx";
 
 export const modelIdOf = (text: string | undefined): string => (text && /^\d{1,18}$/.test(text) ? text : "0");
@@ -58,42 +49,26 @@ export function warningsOf(procedures: readonly ProcedureRow[]) {
     });
 }
 
-const confirmShape = z.object({
-  kind: z.enum(CONFIRMABLE),
-  subject: z.string().regex(/^\d{1,18}$/),
-  firmware: z.string().trim().max(200).default(""),
-});
-
 /** One press after doing: notes that a fact held, on which firmware, and who saw it. */
 export async function confirmFact(tx: Tx, who: SignedIn, model: string, form: FormData) {
   // The presses of a list name their fact in one word and a number.
   const [listedKind, listedSubject] = String(form.get("fact") ?? "").split(" ");
-  const named = form.has("fact") ? { kind: listedKind, subject: listedSubject } : {};
-  const parsed = confirmShape.safeParse({ ...Object.fromEntries(form), ...named });
-  if (!parsed.success) return { ok: false, says: "This page does not know what was to be confirmed." };
-  const { kind, subject, firmware } = parsed.data;
-  const what = await nameOf(tx, model, kind, subject);
-  if (what === undefined) return { ok: false, says: "What was to be confirmed is not there any more." };
-  await addConfirmation(tx, { model, kind, subject, firmware, by: who.person });
-  await tell(tx, { kind: "fact-confirmed", what, firmware }, { model });
-  return { ok: true, says: `Noted: ${what}${firmware ? `, on ${firmware}` : ""}.` };
-}
-
-async function nameOf(tx: Tx, model: string, kind: (typeof CONFIRMABLE)[number], id: string) {
-  switch (kind) {
-    case "procedure":
-      return (await proceduresOf(tx, model)).find((p) => p.id === id)?.title;
-    case "quirk":
-      return (await quirksOf(tx, model)).find((q) => q.id === id)?.symptom;
-    case "release":
-      return (await releasesOf(tx, model)).find((r) => r.id === id)?.version;
-    case "part": {
-      const part = (await dossierHead(tx, model)).parts.find((p) => p.id === id);
-      return part && `how ${part.name} is read`;
-    }
-    case "identity":
-      return id === model ? "what it is known by" : undefined;
+  const named = form.has("fact")
+    ? { kind: listedKind, subject: listedSubject }
+    : { kind: form.get("kind"), subject: form.get("subject") };
+  const firmware = told(form, "firmware") ?? "";
+  const done = await performForm(tx, confirm, who, form, { model, ...named, firmware });
+  if (done.ok) {
+    const { what } = done.value.answer;
+    return { ok: true, says: `Noted: ${what}${firmware ? `, on ${firmware}` : ""}.` };
   }
+  return {
+    ok: false,
+    says:
+      done.problem.kind === "gone"
+        ? "What was to be confirmed is not there any more."
+        : "This page does not know what was to be confirmed.",
+  };
 }
 
 export const loadConfirmed = async (tx: Tx, who: SignedIn, model: string) =>

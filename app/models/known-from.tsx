@@ -3,6 +3,7 @@ import { Form } from "react-router";
 import type { Source } from "#core/dossier/source.ts";
 import type { Confirmable } from "#db/dossier.ts";
 import { useClub, useMay } from "../ui/club.ts";
+import { FormKey } from "../ui/form-key.tsx";
 import { counted } from "../ui/words/count.ts";
 import { saySource } from "../ui/words/step.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -45,6 +46,7 @@ export function ConfirmForm() {
   return (
     <Form method="post" id={CONFIRM_FORM} preventScrollReset className="hidden">
       <input type="hidden" name="intent" value="confirm" />
+      <FormKey />
     </Form>
   );
 }

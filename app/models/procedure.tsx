@@ -7,6 +7,7 @@ import { releasesOf } from "#db/models.ts";
 import { inClub, lookInClub, mustBeAllowed, notAllowed, notFound } from "../context.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
+import { FormKey } from "../ui/form-key.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -138,6 +139,7 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
           </p>
           {mayConfirm && (
             <Form method="post" className="flex flex-wrap items-end gap-3 text-sm">
+              <FormKey />
               <input type="hidden" name="kind" value="procedure" />
               <input type="hidden" name="subject" value={procedure.id} />
               <label className="font-semibold">

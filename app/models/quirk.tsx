@@ -1,10 +1,13 @@
 // A known oddity: what one sees, why, what helps; for which firmware, and whence it is known.
 import { data, Form, Link, redirect } from "react-router";
-import { dossierHead, putQuirk, quirksOf, shelveQuirk } from "#db/dossier.ts";
-import { tell } from "#db/log.ts";
+import { shelveQuirk } from "#acts/shelve-quirk.ts";
+import { writeQuirk } from "#acts/write-quirk.ts";
+import { dossierHead, quirksOf } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
+import { performForm } from "../perform.server.ts";
+import { FormKey } from "../ui/form-key.tsx";
 import { Input } from "../ui/input.tsx";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
@@ -30,11 +33,11 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "write-procedure");
-  const typed: Values = Object.fromEntries(
-    [...(await request.formData())].map(([name, value]) => [name, String(value)]),
-  );
-  return inClub(context, async (tx) => {
+  const form = await request.formData();
+  const typed: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
+  return inClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
+    const there = redirect(`/models/${model.id}#quirks`);
     const load = async () => (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
     const {
       values,
@@ -47,21 +50,27 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     const quirk = await load();
     if (params.quirk !== "new" && !quirk) throw notFound("This oddity");
     if (quirk && values.intent === "shelve") {
-      await shelveQuirk(tx, model.id, quirk.id);
-      await tell(tx, { kind: "quirk-shelved", symptom: quirk.symptom }, { model: model.id });
-      return redirect(`/models/${model.id}#quirks`);
+      const done = await performForm(tx, shelveQuirk, who, form, { model: model.id, quirk: quirk.id });
+      return done.ok ? there : data({ values, errors: NOT_WHOLE }, { status: 400 });
     }
     const { parts, identity } = await dossierHead(tx, model.id);
     const known = { layout: identity.layout, parts, revisions: await revisionsOf(tx, model.id) };
     const { errors, fields } = readQuirk(values, known);
     if (!fields) return data({ values, errors }, { status: 400 });
     if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
-    if (unchanged) return redirect(`/models/${model.id}#quirks`);
-    await putQuirk(tx, model.id, quirk?.id, fields);
-    await tell(tx, { kind: "quirk-written", symptom: fields.symptom }, { model: model.id });
-    return redirect(`/models/${model.id}#quirks`);
+    if (unchanged) return there;
+    const { component_id: component, ...rest } = fields;
+    const done = await performForm(tx, writeQuirk, who, form, {
+      ...rest,
+      component,
+      model: model.id,
+      quirk: quirk?.id,
+    });
+    return done.ok ? there : data({ values, errors: NOT_WHOLE }, { status: 400 });
   });
 }
+
+const NOT_WHOLE: Values = { symptom: "This form was not whole; send it again." };
 
 export const clientAction = unsentValues;
 
@@ -80,6 +89,7 @@ export default function Quirk({ loaderData, actionData }: Route.ComponentProps) 
         </Link>
       </p>
       <Form method="post" noValidate className="flex max-w-2xl flex-col gap-3" key={seen}>
+        <FormKey />
         <Seen drawn={seen} />
         <Input {...of("symptom")} label="What one sees or hears" rows={2} />
         <Input {...of("cause")} label="Why (if anybody knows)" rows={2} />

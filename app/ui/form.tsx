@@ -2,6 +2,7 @@
 import { type FieldMetadata, type SubmissionResult, useForm } from "@conform-to/react";
 import type { InputHTMLAttributes, ReactNode } from "react";
 import { Form, useNavigation } from "react-router";
+import { FormKey } from "./form-key.tsx";
 import { inWords, type Options, SEEN, Seen, useDrawn } from "./meanwhile.tsx";
 
 type Fields = Record<string, FieldMetadata<unknown>>;
@@ -49,6 +50,7 @@ function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | und
           {form.errors.join(" ")}
         </p>
       )}
+      <FormKey />
       {seen && <Seen drawn={seen} />}
       {props.children(fields as Fields)}
       <div className="mt-2 flex flex-wrap items-center gap-4">

@@ -1,21 +1,27 @@
 // A radio's own facts: add one, correct one, put it on the shelf or take it back from there.
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, Form, redirect } from "react-router";
+import { addUnit } from "#acts/add-unit.ts";
+import { changeUnit } from "#acts/change-unit.ts";
+import { recoverUnit } from "#acts/recover-unit.ts";
+import { MOST_WHY } from "#acts/shapes.ts";
+import { shelveUnit } from "#acts/shelve-unit.ts";
+import { unitShape } from "#acts/unit-fields.ts";
 import { groups, places } from "#db/club.ts";
-import { tell } from "#db/log.ts";
 import { modelsToPick } from "#db/models.ts";
-import { recompute } from "#db/needs.ts";
-import { isDuplicate, type Tx } from "#db/pool.ts";
-import { addUnit, changeUnit, shelveUnit, type UnitRow, unitById, unitByTag } from "#db/units.ts";
+import type { Tx } from "#db/pool.ts";
+import { type UnitRow, unitById, unitByTag } from "#db/units.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
+import { performForm } from "../perform.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Field, PostForm } from "../ui/form.tsx";
+import { FormKey } from "../ui/form-key.tsx";
 import { DRAWN_FOR } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/edit";
-import { changesIn, fieldsOf, unitShape } from "./edit-form.ts";
+import { fieldsOf } from "./edit-form.ts";
 import { leadToTag } from "./load.server.ts";
 
 export const meta: Route.MetaFunction = ({ params }) => [
@@ -39,51 +45,44 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
-  mustBeAllowed(context, "edit-unit");
   const form = await request.formData();
+  if (form.get("intent") !== "recover") mustBeAllowed(context, "edit-unit");
   if (form.get("intent") === "shelve" || form.get("intent") === "recover")
     return shelve(context, params.tag ?? "", form);
   let submission = parseWithZod(form, { schema: unitShape });
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  try {
-    return await inClub(context, async (tx, who) => {
-      let before: UnitRow | undefined;
-      const lock = `unit ${form.get(DRAWN_FOR) ?? params.tag}`;
-      const held = await meanwhileIn(tx, lock, form, async () => {
-        if (params.tag === undefined) return undefined;
-        before = await unitOf(tx, params.tag, form);
-        return fieldsOf(before);
-      });
-      submission = parseWithZod(held.form, { schema: unitShape });
-      if (submission.status !== "success") return refuse();
-      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-      const { value } = submission;
-      const model = (await modelsToPick(tx)).find((m) => m.id === value.model);
-      if (!model) return refuse({ model: ["Choose a model."] });
-      if (value.hardware && !model.revisions.some((r) => r.id === value.hardware)) {
-        return refuse({ hardware: [`The ${model.name} has no such hardware revision.`] });
-      }
-      const fields = {
-        ...value,
-        hardwareRevision: value.hardware ?? null,
-        region: value.region ?? null,
-        group: value.group ?? null,
-        place: value.place ?? null,
-      };
-      const id = before ? before.id : await addUnit(tx, fields, who.today);
-      if (before) {
-        await changeUnit(tx, before.id, fields);
-        const what = changesIn(before, fields);
-        if (what !== "") await tell(tx, { kind: "unit-changed", what }, { unit: id });
-      } else await tell(tx, { kind: "unit-added", tag: fields.tag, how: "form" }, { unit: id });
-      await recompute(tx, { of: "units", ids: [id] });
-      return redirect(`/units/${encodeURIComponent(fields.tag)}`);
+  return inClub(context, async (tx, who) => {
+    let before: UnitRow | undefined;
+    const lock = `unit ${form.get(DRAWN_FOR) ?? params.tag}`;
+    const held = await meanwhileIn(tx, lock, form, async () => {
+      if (params.tag === undefined) return undefined;
+      before = await unitOf(tx, params.tag, form);
+      return fieldsOf(before);
     });
-  } catch (error) {
-    if (isDuplicate(error, "unit_tag")) return refuse({ tag: ["Another radio has this tag."] });
-    throw error;
-  }
+    submission = parseWithZod(held.form, { schema: unitShape });
+    if (submission.status !== "success") return refuse();
+    if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+    const { value } = submission;
+    const done = before
+      ? await performForm(tx, changeUnit, who, form, { ...value, unit: before.id })
+      : await performForm(tx, addUnit, who, form, value);
+    if (done.ok) return redirect(`/units/${encodeURIComponent(value.tag)}`);
+    const { problem } = done;
+    switch (problem.kind) {
+      case "no-model":
+        return refuse({ model: ["Choose a model."] });
+      case "no-revision":
+        return refuse({ hardware: [`The ${problem.model} has no such hardware revision.`] });
+      case "taken":
+        return refuse({ tag: ["Another radio has this tag."] });
+      case "no-unit":
+        throw notFound("This radio");
+      case "no-key":
+      case "input":
+        return refuse({ "": ["This form was not whole; send it again."] });
+    }
+  });
 }
 
 /** Whose facts are corrected is the radio the form was drawn for, whichever tags were given to others since. */
@@ -95,28 +94,17 @@ async function unitOf(tx: Tx, tag: string, form: FormData): Promise<UnitRow> {
 }
 
 async function shelve(context: Route.ActionArgs["context"], tag: string, form: FormData) {
-  const recovering = form.get("intent") === "recover";
-  mustBeAllowed(context, recovering ? "recover-shelved" : "edit-unit");
-  const why = String(form.get("why") ?? "")
-    .trim()
-    .slice(0, 300);
-  try {
-    return await inClub(context, async (tx) => {
-      const unit = await unitOf(tx, tag, form);
-      const there = redirect(`/units/${encodeURIComponent(unit.tag)}`);
-      if (!(await shelveUnit(tx, unit.id, !recovering))) return there;
-      await tell(
-        tx,
-        recovering ? { kind: "unit-recovered" } : { kind: "unit-shelved", why: why || "no reason given" },
-        { unit: unit.id },
-      );
-      await recompute(tx, { of: "units", ids: [unit.id] });
-      return there;
-    });
-  } catch (error) {
-    if (isDuplicate(error, "unit_tag")) throw redirect("/club#shelf");
-    throw error;
-  }
+  return inClub(context, async (tx, who) => {
+    const unit = await unitOf(tx, tag, form);
+    const why = String(form.get("why") ?? "").slice(0, MOST_WHY);
+    const done =
+      form.get("intent") === "recover"
+        ? await performForm(tx, recoverUnit, who, form, { unit: unit.id })
+        : await performForm(tx, shelveUnit, who, form, { unit: unit.id, why });
+    // Another radio has its tag by now: the shelf's own page says so, and has both.
+    if (!done.ok && done.problem.kind === "taken") throw redirect("/club#shelf");
+    return redirect(`/units/${encodeURIComponent(unit.tag)}`);
+  });
 }
 
 export const clientAction = unsentForm;
@@ -174,6 +162,7 @@ function Shelf({ unit, shelved }: { readonly unit: string; readonly shelved: boo
   return (
     <Form method="post" className="sheet flex h-fit max-w-xs flex-col gap-2 p-4">
       <input type="hidden" name={DRAWN_FOR} value={unit} />
+      <FormKey />
       <h2>{shelved ? "It is on the shelf" : "Put it on the shelf"}</h2>
       <p className="text-sm text-quiet">
         {shelved

@@ -9,7 +9,7 @@ const fallbackRule = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("settled"), days: z.number().int().min(0).max(3650) }),
   z.object({
     kind: z.literal("fixes"),
-    tags: z.array(z.string().min(1)),
+    tags: z.array(z.string().min(1).max(100)).max(100),
     atLeast: z.enum(["fix", "safety"]).optional(),
   }),
 ]);
@@ -19,14 +19,14 @@ export const policyRule = z.discriminatedUnion("kind", [
   z.object({
     kind: z.literal("pinned"),
     /** Release ids, at most one for each component; a component without one follows `otherwise`. */
-    releases: z.array(z.string()).min(1),
+    releases: z.array(z.string().max(20)).min(1).max(500),
     /** The last day of the pin; without it the pin holds until it is taken off. */
     until: plainDate.optional(),
     otherwise: fallbackRule,
   }),
 ]);
 
-export const holdShape = z.object({ until: plainDate, why: z.string().min(1) });
+export const holdShape = z.object({ until: plainDate, why: z.string().min(1).max(300) });
 
 export const policyShape = z.object({
   rule: policyRule,

@@ -1,0 +1,22 @@
+// A place where radios live is added.
+import { bad, good } from "#core/quantities/result.ts";
+import { putPlace } from "#db/club.ts";
+import { isDuplicate } from "#db/pool.ts";
+import { defineAct } from "./define.ts";
+import { placeShape } from "./place-fields.ts";
+
+/** Problem: `taken`, if a place has that name. */
+export const addPlace = defineAct({
+  name: "add-place",
+  input: placeShape,
+  may: "edit-club",
+  run: async (tx, input) => {
+    try {
+      await putPlace(tx, undefined, input);
+    } catch (error) {
+      if (isDuplicate(error)) return bad({ kind: "taken" as const });
+      throw error;
+    }
+    return good({ answer: {}, log: [{ entry: { kind: "place-added" as const, name: input.name } }] });
+  },
+});

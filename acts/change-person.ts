@@ -1,0 +1,40 @@
+// Who somebody is gets corrected; whose role or address changes signs in anew.
+import { bad, good } from "#core/quantities/result.ts";
+import { type PersonFields, type PersonRow, personById, putPerson } from "#db/people.ts";
+import { defineAct } from "./define.ts";
+import { personFields, personRefused, personShape } from "./person-fields.ts";
+import { id } from "./shapes.ts";
+
+/** Problems: `no-person`; `address-taken`; `last-keeper`: the club keeps one who can sign in. */
+export const changePerson = defineAct({
+  name: "change-person",
+  input: personShape.extend({ person: id }),
+  may: "edit-club",
+  run: async (tx, { person, ...input }) => {
+    const before = await personById(tx, person);
+    if (!before) return bad({ kind: "no-person" as const });
+    const fields = personFields(input);
+    const what = whatChanged(before, fields);
+    if (what === "") return good({ answer: {}, log: [] });
+    try {
+      await putPerson(tx, person, fields);
+    } catch (error) {
+      return personRefused(error);
+    }
+    return good({
+      answer: {},
+      log: [{ entry: { kind: "person-changed" as const, name: input.name, what } }],
+    });
+  },
+});
+
+function whatChanged(before: PersonRow, now: PersonFields): string {
+  const parts = [
+    before.name !== now.name && `name, before ${before.name}`,
+    before.role !== now.role && `role ${now.role}, before ${before.role}`,
+    before.email !== now.email && "address",
+    before.call_sign !== now.callSign && "call sign",
+    before.licence_class !== now.licence && "licence class",
+  ];
+  return parts.filter((part) => part !== false).join(", ");
+}

@@ -1,0 +1,33 @@
+// Who somebody is in the club, as the form and the acts take it: the one shape, with its bounds.
+import { z } from "zod";
+import { ROLES } from "#core/club/acts.ts";
+import { LONGEST_ADDRESS } from "#core/club/address.ts";
+import { bad } from "#core/quantities/result.ts";
+import { isLastKeeper, type PersonFields } from "#db/people.ts";
+import { isDuplicate } from "#db/pool.ts";
+
+export const personShape = z.object({
+  name: z.string({ error: "A person has a name." }).trim().min(1).max(100, "At most 100 signs."),
+  role: z.enum(ROLES),
+  email: z
+    .email({ error: "An e-mail address such as wren@example.org, or nothing." })
+    .max(LONGEST_ADDRESS, `At most ${LONGEST_ADDRESS} signs.`)
+    .optional(),
+  callSign: z.string().trim().max(20, "At most 20 signs.").optional(),
+  licence: z.string().trim().max(60, "At most 60 signs.").optional(),
+});
+
+export const personFields = (told: z.infer<typeof personShape>): PersonFields => ({
+  name: told.name,
+  role: told.role,
+  email: told.email ?? null,
+  callSign: told.callSign || null,
+  licence: told.licence || null,
+});
+
+/** What the database refuses about people, as problems: an address that is taken, a club without a keeper. */
+export function personRefused(error: unknown) {
+  if (isDuplicate(error, "person_email")) return bad({ kind: "address-taken" as const });
+  if (isLastKeeper(error)) return bad({ kind: "last-keeper" as const });
+  throw error;
+}

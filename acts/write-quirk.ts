@@ -1,0 +1,39 @@
+// An oddity of a model is written down, or written anew.
+import { z } from "zod";
+import { sourceShape } from "#core/dossier/source.ts";
+import { rangeShape } from "#core/firmware/range.ts";
+import { bad, good } from "#core/quantities/result.ts";
+import { dossierHead, putQuirk, quirksOf } from "#db/dossier.ts";
+import { modelById } from "#db/models.ts";
+import { defineAct } from "./define.ts";
+import { id } from "./shapes.ts";
+
+/** Problems: `no-model`, `no-quirk`, `no-part`. */
+export const writeQuirk = defineAct({
+  name: "write-quirk",
+  input: z.object({
+    model: id,
+    /** The one that is written anew. */
+    quirk: id.optional(),
+    symptom: z.string().trim().min(1).max(500),
+    cause: z.string().trim().max(1000),
+    cure: z.string().trim().max(1000),
+    component: id.nullable(),
+    firmware: rangeShape.nullable(),
+    source: sourceShape,
+  }),
+  may: "write-procedure",
+  run: async (tx, { model, quirk, component, ...fields }) => {
+    if (!(await modelById(tx, model))) return bad({ kind: "no-model" as const });
+    if (quirk !== undefined && !(await quirksOf(tx, model)).some((q) => q.id === quirk))
+      return bad({ kind: "no-quirk" as const });
+    const { parts } = await dossierHead(tx, model);
+    if (component !== null && !parts.some((p) => p.id === component))
+      return bad({ kind: "no-part" as const });
+    const written = await putQuirk(tx, model, quirk, { ...fields, component_id: component });
+    return good({
+      answer: { quirk: written },
+      log: [{ entry: { kind: "quirk-written" as const, symptom: fields.symptom }, model }],
+    });
+  },
+});
