@@ -1,7 +1,7 @@
 // What holds for every act there is, over random histories; and that each of these is noticed where an act breaks it.
 import fc from "fast-check";
 import pg from "pg";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { ROLES } from "#core/club/acts.ts";
 import { recompute } from "#db/needs.ts";
 import { type Tx, withClub } from "#db/pool.ts";
@@ -24,6 +24,9 @@ import {
 /** An act, whatever it takes and answers. */
 type AnyAct = Act<string, unknown, unknown, { kind: string }>;
 const acts = ALL_ACTS as unknown as readonly AnyAct[];
+
+// Each step looks at the whole club several times.
+vi.setConfig({ testTimeout: 240_000 });
 
 let club: DemoClub;
 let world: World;
@@ -192,7 +195,7 @@ describe("is noticed of each act", () => {
   });
 
   // What no need asks about.
-  const beside = /person|place|add-group|quirk|confirm/;
+  const beside = /person|place|add-group|procedure|quirk|confirm/;
   const touching = acts.filter((act) => !beside.test(act.name));
   it.each(touching.map((act) => [act.name, act] as const))(
     "%s: that it leaves needs as they were",

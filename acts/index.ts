@@ -18,14 +18,18 @@ import { recordReading } from "./record-reading.ts";
 import { recoverPerson } from "./recover-person.ts";
 import { recoverUnit } from "./recover-unit.ts";
 import { shelvePerson } from "./shelve-person.ts";
+import { shelveProcedure } from "./shelve-procedure.ts";
 import { shelveQuirk } from "./shelve-quirk.ts";
 import { shelveUnit } from "./shelve-unit.ts";
 import { strikeReading } from "./strike-reading.ts";
 import { strikeTry } from "./strike-try.ts";
 import { takeBackUnit } from "./take-back-unit.ts";
+import { writeProcedure } from "./write-procedure.ts";
 import { writeQuirk } from "./write-quirk.ts";
 
 export const ALL_ACTS = [
+  writeProcedure,
+  shelveProcedure,
   writeQuirk,
   shelveQuirk,
   confirmFact,

@@ -17,6 +17,7 @@ export type World = {
   readonly models: readonly string[];
   readonly places: readonly string[];
   readonly groups: readonly string[];
+  readonly procedures: readonly { readonly model: string; readonly procedure: string }[];
   readonly quirks: readonly { readonly model: string; readonly quirk: string }[];
   /** Radios whose revision nobody has noted, with those of their models. */
   readonly revisions: readonly { readonly unit: string; readonly revision: string }[];
@@ -65,6 +66,14 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     people: [...(await ids("select id from person order by shelved_at nulls last, id limit 4")), NOWHERE],
     places: [...(await ids("select id from place order by id limit 3")), NOWHERE],
     groups: [...(await ids("select id from unit_group order by id limit 4")), NOWHERE],
+    procedures: [
+      ...(
+        await tx.query<{ model: string; procedure: string }>(
+          "select model_id model, id procedure from procedure where shelved_at is null order by id limit 4",
+        )
+      ).rows,
+      { model: NOWHERE, procedure: NOWHERE },
+    ],
     quirks: [
       ...(
         await tx.query<{ model: string; quirk: string }>(
@@ -113,12 +122,12 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     note: maybe(mostly(["from the loft"], ["x".repeat(501)])),
   });
   const place = fc.record({
-    name: mostly(["The loft", "The hut"], ["", "x".repeat(200)]),
+    name: mostly(["The loft", "The hut", "The barn"], ["", "x".repeat(200)]),
     kind: mostly(["shelf", "room"], ["cellar"]),
-    note: maybe(words),
+    note: maybe(mostly(["dry", "damp"], ["x".repeat(201)])),
   });
   const group = fc.record({
-    name: mostly(["Night watch", "Day watch"], ["", "x".repeat(200)]),
+    name: mostly(["Night watch", "Day watch", "Dawn watch"], ["", "x".repeat(200)]),
     purpose: mostly(["the tide"], ["x".repeat(300)]),
     policy: fc.record({
       rule: fc.oneof(
@@ -133,14 +142,15 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     }),
   });
   const quirk = fc.constantFrom(...world.quirks);
+  const procedure = fc.constantFrom(...world.procedures);
   return {
     "add-group": group,
     "add-place": place,
     "change-group": fc
-      .tuple(fc.constantFrom(...world.groups), group)
+      .tuple(mostly(world.groups.slice(0, -1), [NOWHERE]), group)
       .map(([id, rest]) => ({ group: id, ...rest })),
     "change-place": fc
-      .tuple(fc.constantFrom(...world.places), place)
+      .tuple(mostly(world.places.slice(0, -1), [NOWHERE]), place)
       .map(([id, rest]) => ({ place: id, ...rest })),
     "confirm-fact": quirk.map(({ model, quirk: subject }) => ({
       model,
@@ -148,7 +158,22 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
       subject,
       firmware: "1.14",
     })),
+    "shelve-procedure": procedure,
     "shelve-quirk": quirk,
+    "write-procedure": fc
+      .tuple(procedure, fc.boolean(), words, mostly([null], [[NOWHERE]]))
+      .map(([{ model, procedure: id }, anew, title, revisions]) => ({
+        model,
+        ...(anew && { procedure: id }),
+        title,
+        purpose: "read-version",
+        steps: [{ kind: "note", what: "look at the label" }],
+        source: { kind: "bench", what: "" },
+        component: null,
+        firmware: null,
+        revisions,
+        draft: false,
+      })),
     "write-quirk": fc
       .tuple(quirk, fc.boolean(), words, mostly([null], [NOWHERE]))
       .map(([{ model, quirk: id }, anew, symptom, component]) => ({

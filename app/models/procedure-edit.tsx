@@ -1,12 +1,14 @@
 // Writing a procedure: what it is for, whence it is known, and its steps in the step editor.
 import { data, Form, Link, redirect } from "react-router";
+import { writeProcedure } from "#acts/write-procedure.ts";
 import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
-import { dossierHead, procedureById, putProcedure } from "#db/dossier.ts";
-import { tell } from "#db/log.ts";
+import { dossierHead, procedureById } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
+import { performForm } from "../perform.server.ts";
+import { FormKey } from "../ui/form-key.tsx";
 import { Input } from "../ui/input.tsx";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
@@ -49,7 +51,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "write-procedure");
   const form = await request.formData();
   const typed: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
-  return inClub(context, async (tx) => {
+  return inClub(context, async (tx, who) => {
     const what = `procedure ${params.model} ${params.procedure}`;
     const {
       values,
@@ -65,9 +67,19 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
     if (unchanged && procedure && procedure.draft === fields.draft)
       return redirect(`/models/${model.id}/procedures/${procedure.id}`);
-    const id = await putProcedure(tx, model.id, procedure?.id, fields);
-    await tell(tx, { kind: "procedure-written", title: fields.title }, { model: model.id });
-    return redirect(`/models/${model.id}/procedures/${id}`);
+    const { component_id: component, hardware_revisions: revisions, ...rest } = fields;
+    const done = await performForm(tx, writeProcedure, who, form, {
+      ...rest,
+      component,
+      revisions,
+      model: model.id,
+      procedure: procedure?.id,
+    });
+    if (done.ok) return redirect(`/models/${model.id}/procedures/${done.value.answer.procedure}`);
+    const many =
+      done.problem.kind === "input" && done.problem.issues.some((issue) => issue.field === "steps");
+    const says = many ? "At most 100 steps." : "This form was not whole; send it again.";
+    return data({ values, errors: { steps: says } as Values }, { status: 400 });
   });
 }
 
@@ -88,6 +100,7 @@ export default function EditProcedure({ loaderData, actionData }: Route.Componen
         </Link>
       </p>
       <Form method="post" noValidate className="flex flex-col gap-4" key={seen}>
+        <FormKey />
         <Seen drawn={seen} />
         <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
           <Input {...of("title")} label="What it does, in a few words" />

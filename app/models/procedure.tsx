@@ -1,10 +1,10 @@
 // One procedure: its steps with the key card, what is one key away from it, whence it is known, and one press to confirm.
 import { Form, Link, redirect } from "react-router";
-import { may } from "#core/club/acts.ts";
-import { dossierHead, procedureById, proceduresOf, shelveProcedure } from "#db/dossier.ts";
-import { tell } from "#db/log.ts";
+import { shelveProcedure } from "#acts/shelve-procedure.ts";
+import { dossierHead, procedureById, proceduresOf } from "#db/dossier.ts";
 import { releasesOf } from "#db/models.ts";
-import { inClub, lookInClub, mustBeAllowed, notAllowed, notFound } from "../context.ts";
+import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
+import { performForm } from "../perform.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
 import { FormKey } from "../ui/form-key.tsx";
@@ -47,17 +47,16 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
-  const who = mustBeAllowed(context, "confirm-fact");
+  mustBeAllowed(context, "confirm-fact");
   const form = await request.formData();
   const model = modelIdOf(params.model);
   if (form.get("intent") === "shelve") {
-    if (!may(who.role, "write-procedure")) throw notAllowed("write-procedure");
-    return inClub(context, async (tx) => {
-      const procedure = await procedureById(tx, model, modelIdOf(params.procedure));
-      if (!procedure) throw notFound("This procedure");
-      await shelveProcedure(tx, model, procedure.id);
-      await tell(tx, { kind: "procedure-shelved", title: procedure.title }, { model });
-      return redirect(`/models/${model}#procedures`);
+    return inClub(context, async (tx, actor) => {
+      const procedure = modelIdOf(params.procedure);
+      const done = await performForm(tx, shelveProcedure, actor, form, { model, procedure });
+      if (done.ok) return redirect(`/models/${model}#procedures`);
+      if (done.problem.kind === "no-procedure") throw notFound("This procedure");
+      return { ok: false, says: "This form was not whole; send it again." };
     });
   }
   return inClub(context, (tx, actor) => confirmFact(tx, actor, model, form));
