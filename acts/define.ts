@@ -94,7 +94,7 @@ export async function performIn<Name extends string, Input, Answer, Problem exte
   const holdsUnit = !allowed && (await act.holdsUnit?.(tx, read.data, who)) === true;
   if (!may(who.role, act.may, { holdsUnit })) return bad({ kind: "not-allowed", act: act.may });
   const claim = createHash("sha256")
-    .update(JSON.stringify([act.name, key, read.data]))
+    .update(JSON.stringify([act.name, who.person, key, read.data]))
     .digest("hex");
   await tx.query("savepoint act");
   const before = await claimAct(tx, act.name, claim);

@@ -14,7 +14,7 @@ for (const scheme of ["light", "dark"] as const) {
   test.describe(`accessibility, ${scheme}`, () => {
     test.use({ colorScheme: scheme });
     test("axe finds nothing on any page", async ({ page }) => {
-      test.setTimeout(400_000);
+      test.setTimeout(180_000);
       await signIn(page, served.address, "wren");
       const pages = [
         "/cabinet",

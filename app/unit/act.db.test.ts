@@ -134,7 +134,7 @@ describe("a hold", () => {
       expect(held).toMatchObject({ status: 200, says: "On hold." });
       expect(held.kept).toBeUndefined();
       const vague = await act(tx, who, "W-03", { intent: "hold", until: "soon", why: "the fair" });
-      expect(vague.kept).toMatchObject({ intent: "hold", until: "soon", why: "the fair" });
+      expect(vague.kept).toEqual({ intent: "hold", until: "soon", why: "the fair" });
       expect(await unitOf(tx, "W-03")).toMatchObject({ hold_until: until, hold_why: "the procession" });
       expect((await act(tx, who, "W-03", { intent: "lift" })).status).toBe(200);
       expect((await act(tx, who, "W-03", { intent: "lift" })).status).toBe(409);

@@ -13,6 +13,7 @@ import type { SignedIn } from "../context.ts";
 import { isAwayAnswer } from "../frame/away.server.ts";
 import { noteTry } from "../kit/tried.server.ts";
 import { type FormProblem, firstIssue, performForm, told } from "../perform.server.ts";
+import { KEY } from "../ui/form-key.tsx";
 import { type LoadedUnit, loadUnit } from "./load.server.ts";
 import { sayWeighed } from "./say.ts";
 
@@ -37,7 +38,7 @@ export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, 
 }
 
 const textsOf = (form: FormData): Record<string, string> =>
-  Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
+  Object.fromEntries([...form].flatMap(([name, value]) => (name === KEY ? [] : [[name, String(value)]])));
 
 async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   const act = ACTS.get(intent);

@@ -2,7 +2,10 @@
 import { z } from "zod";
 import { isPlainDate, type PlainDate } from "../quantities/date.ts";
 
-export const plainDate = z.string().refine(isPlainDate, "A date such as 2027-05-02.");
+export const plainDate = z
+  .string()
+  .max(10, "A date such as 2027-05-02.")
+  .refine(isPlainDate, "A date such as 2027-05-02.");
 
 const fallbackRule = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("newest") }),
@@ -31,7 +34,7 @@ export const holdShape = z.object({ until: plainDate, why: z.string().min(1).max
 export const policyShape = z.object({
   rule: policyRule,
   /** Tracks admitted beside factory, which always is. */
-  tracks: z.array(z.enum(["beta", "community"])),
+  tracks: z.array(z.enum(["beta", "community"])).max(10),
   hold: holdShape.optional(),
   safetyBreaksHold: z.boolean(),
   recheckAfterDays: z.number().int().min(1).max(3650),
