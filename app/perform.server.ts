@@ -26,6 +26,9 @@ export async function performForm<Name extends string, Input, Answer, Problem ex
   return whole ? bad(problem as Problem | InputProblem) : bad({ kind: "no-key" });
 }
 
+/** Said of a form without its key, or with less in it than its page sends. */
+export const NOT_WHOLE = "This form was not whole; send it again.";
+
 /** A field as it was typed; nothing typed is nothing told. */
 export const told = (form: FormData, name: string): string | undefined => {
   const value = form.get(name);

@@ -6,7 +6,7 @@ import { changeGroup } from "#acts/change-group.ts";
 import { groupById, pinnable } from "#db/club.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { performForm } from "../perform.server.ts";
+import { NOT_WHOLE, performForm } from "../perform.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
@@ -54,7 +54,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return refuse({ name: ["There is a group of that name already."] });
       case "no-key":
       case "input":
-        return refuse({ "": ["This form was not whole; send it again."] });
+        return refuse({ "": [NOT_WHOLE] });
     }
   });
 }

@@ -10,7 +10,7 @@ import { ROLES } from "#core/club/acts.ts";
 import { type PersonRow, personById } from "#db/people.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { type FormProblem, performForm } from "../perform.server.ts";
+import { type FormProblem, NOT_WHOLE, performForm } from "../perform.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
@@ -90,7 +90,7 @@ function sayRefused(
       return [{ role: ["The club needs a keeper who can sign in; make another one first."] }];
     case "no-key":
     case "input":
-      return [{ "": ["This form was not whole; send it again."] }];
+      return [{ "": [NOT_WHOLE] }];
   }
 }
 

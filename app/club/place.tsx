@@ -7,7 +7,7 @@ import { PLACE_KINDS, placeShape } from "#acts/place-fields.ts";
 import { type PlaceRow, places } from "#db/club.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { performForm } from "../perform.server.ts";
+import { NOT_WHOLE, performForm } from "../perform.server.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { unsentForm } from "../ui/unsent.ts";
@@ -60,7 +60,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return refuse({ name: ["There is a place of that name already."] });
       case "no-key":
       case "input":
-        return refuse({ "": ["This form was not whole; send it again."] });
+        return refuse({ "": [NOT_WHOLE] });
     }
   });
 }

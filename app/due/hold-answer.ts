@@ -1,7 +1,12 @@
 // What the form for picked radios is answered with.
 
 export type HoldAnswer =
-  | { readonly ok: true; readonly says: string /** Another for each time. */; readonly done: string }
+  | {
+      readonly ok: true;
+      readonly says: string;
+      /** Another for each time. */
+      readonly done: string;
+    }
   | { readonly ok: false; readonly says: string; readonly kept: ReturnType<typeof keptOf> };
 
 /** What was picked and typed: goes back with a form that was refused, or that could not be sent. */

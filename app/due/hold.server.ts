@@ -2,7 +2,7 @@
 import { holdUnits } from "#acts/hold-units.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, performForm } from "../perform.server.ts";
+import { firstIssue, NOT_WHOLE, performForm } from "../perform.server.ts";
 import { counted } from "../ui/words/count.ts";
 import { type HoldAnswer, keptOf } from "./hold-answer.ts";
 
@@ -19,7 +19,7 @@ export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promis
       case "past":
         return refused("That day has passed already.");
       case "no-key":
-        return refused("This form was not whole; send it again.");
+        return refused(NOT_WHOLE);
       case "input":
         return refused(
           problem.issues[0]?.field === "until"

@@ -4,7 +4,7 @@ import { strikeTry } from "#acts/strike-try.ts";
 import { triesWith } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, performForm, told } from "../perform.server.ts";
+import { firstIssue, NOT_WHOLE, performForm, told } from "../perform.server.ts";
 
 /** Notes a try with what it was tried on as that stands now. */
 export async function noteTry(tx: Tx, who: SignedIn, unit: string | null, form: FormData) {
@@ -34,7 +34,7 @@ export async function noteTry(tx: Tx, who: SignedIn, unit: string | null, form: 
         ? "What was tried is not in the kit any more."
         : problem.kind === "no-unit"
           ? "That radio is not in the cabinet."
-          : "This form was not whole; send it again.",
+          : NOT_WHOLE,
   };
 }
 
@@ -72,7 +72,6 @@ export async function strike(
     why: form.get("why") ?? "",
   });
   if (done.ok) return undefined;
-  const whole = "This form was not whole; send it again.";
   if (done.problem.kind === "struck") return "That try is struck already.";
-  return done.problem.kind === "input" ? firstIssue(done.problem, whole) : whole;
+  return done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE;
 }

@@ -7,7 +7,7 @@ import { revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
-import { performForm } from "../perform.server.ts";
+import { NOT_WHOLE, performForm } from "../perform.server.ts";
 import { FormKey } from "../ui/form-key.tsx";
 import { Input } from "../ui/input.tsx";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
@@ -78,7 +78,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     if (done.ok) return redirect(`/models/${model.id}/procedures/${done.value.answer.procedure}`);
     const many =
       done.problem.kind === "input" && done.problem.issues.some((issue) => issue.field === "steps");
-    const says = many ? "At most 100 steps." : "This form was not whole; send it again.";
+    const says = many ? "At most 100 steps." : NOT_WHOLE;
     return data({ values, errors: { steps: says } as Values }, { status: 400 });
   });
 }

@@ -4,7 +4,7 @@ import { shelveProcedure } from "#acts/shelve-procedure.ts";
 import { dossierHead, procedureById, proceduresOf } from "#db/dossier.ts";
 import { releasesOf } from "#db/models.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { performForm } from "../perform.server.ts";
+import { NOT_WHOLE, performForm } from "../perform.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
 import { FormKey } from "../ui/form-key.tsx";
@@ -56,7 +56,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       const done = await performForm(tx, shelveProcedure, actor, form, { model, procedure });
       if (done.ok) return redirect(`/models/${model}#procedures`);
       if (done.problem.kind === "no-procedure") throw notFound("This procedure");
-      return { ok: false, says: "This form was not whole; send it again." };
+      return { ok: false, says: NOT_WHOLE };
     });
   }
   return inClub(context, (tx, actor) => confirmFact(tx, actor, model, form));

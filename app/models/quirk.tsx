@@ -6,7 +6,7 @@ import { dossierHead, quirksOf } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
 import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhile } from "../frame/meanwhile.server.ts";
-import { performForm } from "../perform.server.ts";
+import { NOT_WHOLE, performForm } from "../perform.server.ts";
 import { FormKey } from "../ui/form-key.tsx";
 import { Input } from "../ui/input.tsx";
 import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
@@ -51,7 +51,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     if (params.quirk !== "new" && !quirk) throw notFound("This oddity");
     if (quirk && values.intent === "shelve") {
       const done = await performForm(tx, shelveQuirk, who, form, { model: model.id, quirk: quirk.id });
-      return done.ok ? there : data({ values, errors: NOT_WHOLE }, { status: 400 });
+      return done.ok ? there : data({ values, errors: REFUSED }, { status: 400 });
     }
     const { parts, identity } = await dossierHead(tx, model.id);
     const known = { layout: identity.layout, parts, revisions: await revisionsOf(tx, model.id) };
@@ -66,11 +66,11 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       model: model.id,
       quirk: quirk?.id,
     });
-    return done.ok ? there : data({ values, errors: NOT_WHOLE }, { status: 400 });
+    return done.ok ? there : data({ values, errors: REFUSED }, { status: 400 });
   });
 }
 
-const NOT_WHOLE: Values = { symptom: "This form was not whole; send it again." };
+const REFUSED: Values = { symptom: NOT_WHOLE };
 
 export const clientAction = unsentValues;
 

@@ -12,7 +12,7 @@ import { isDuplicate, type Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { isAwayAnswer } from "../frame/away.server.ts";
 import { noteTry } from "../kit/tried.server.ts";
-import { type FormProblem, firstIssue, performForm, told } from "../perform.server.ts";
+import { type FormProblem, firstIssue, NOT_WHOLE, performForm, told } from "../perform.server.ts";
 import { KEY } from "../ui/form-key.tsx";
 import { type LoadedUnit, loadUnit } from "./load.server.ts";
 import { sayWeighed } from "./say.ts";
@@ -47,8 +47,6 @@ async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefi
 }
 
 type ByForm = (tx: Tx, who: SignedIn, unit: LoadedUnit, form: FormData) => Promise<ReturnType<typeof answer>>;
-
-const NOT_WHOLE = "This form was not whole; send it again.";
 
 /** What any act on a unit may be refused for. */
 function sayRefused(problem: FormProblem | { readonly kind: "no-unit" } | { readonly kind: "shelved" }): {

@@ -13,7 +13,7 @@ import type { Tx } from "#db/pool.ts";
 import { type UnitRow, unitById, unitByTag } from "#db/units.ts";
 import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
 import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { performForm } from "../perform.server.ts";
+import { NOT_WHOLE, performForm } from "../perform.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Field, PostForm } from "../ui/form.tsx";
 import { FormKey } from "../ui/form-key.tsx";
@@ -80,7 +80,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         throw notFound("This radio");
       case "no-key":
       case "input":
-        return refuse({ "": ["This form was not whole; send it again."] });
+        return refuse({ "": [NOT_WHOLE] });
     }
   });
 }
