@@ -1,5 +1,5 @@
 // What every change to a club goes through. An act says what it takes, who may, and what it does; what must happen around it (input,
-// permission, once only, log, needs) is done here, so that no act can forget it.
+// permission, once only, log, needs, telling whoever looks) is done here, so that no act can forget it.
 import { createHash } from "node:crypto";
 import type { z } from "zod";
 import { may, type Act as Permission, type Role } from "#core/club/acts.ts";
@@ -7,6 +7,7 @@ import type { LogEntry } from "#core/club/log.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { claimAct, keepAnswer } from "#db/acts-done.ts";
+import { announce, type Topic } from "#db/live.ts";
 import { type About, tell } from "#db/log.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import type { Scope } from "#db/unit-facts.ts";
@@ -110,7 +111,27 @@ export async function performIn<Name extends string, Input, Answer, Problem exte
   const { answer, log, touches = [] } = done.value;
   for (const { entry, unit, model } of log) await tell(tx, entry, { unit, model });
   for (const { scope, why } of touches) await bringUpToDate(tx, scope, why);
+  await announce(tx, topicsOf(done.value));
   await keepAnswer(tx, claim, answer);
   await tx.query("release savepoint act");
   return good({ answer, again: false, told: log.length });
+}
+
+/** What pages may show that is other now. */
+function topicsOf({ log, touches = [] }: Done<unknown>): Topic[] {
+  const of = (kind: string, id: string | undefined) => (id === undefined ? [] : [`${kind}:${id}`]);
+  const told = log.flatMap(({ unit, model }) =>
+    unit === undefined && model === undefined ? ["club"] : [...of("unit", unit), ...of("model", model)],
+  );
+  const touched = touches.flatMap(({ scope }) => {
+    switch (scope.of) {
+      case "units":
+        return scope.ids.map((id) => `unit:${id}`);
+      case "model":
+        return [`model:${scope.id}`];
+      default:
+        return ["club"];
+    }
+  });
+  return [...told, ...touched, ...(log.length > 0 ? ["log"] : []), ...(touches.length > 0 ? ["need"] : [])];
 }

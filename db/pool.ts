@@ -4,6 +4,7 @@ import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import pg from "pg";
 import { from as copyFrom } from "pg-copy-streams";
+import { complainOf } from "./complain.ts";
 
 // Calendar dates stay the plain text they are; ids (bigint) stay text, as core wants them.
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
@@ -51,7 +52,7 @@ export function openPool(url: string, more: pg.PoolConfig = {}): pg.Pool {
     ...more,
   });
   // A connection that breaks while idle must not end the process; the next request opens another.
-  opened.on("error", () => {});
+  opened.on("error", complainOf("A connection to the database broke"));
   return opened;
 }
 

@@ -2,6 +2,7 @@
 // ids only; what is to be done stands in the table `work`, under row-level security like everything else.
 import PgBoss from "pg-boss";
 import { z } from "zod";
+import { complainOf } from "./complain.ts";
 import type { Tx } from "./pool.ts";
 
 export const QUEUE = "needs";
@@ -55,10 +56,15 @@ export async function takeJobs(url: string, act: (job: Job) => Promise<void>): P
     application_name: "mossy-cabinet queue",
   });
   // What goes wrong with one look is tried again at the next; a job that failed is kept by the queue and retried.
-  boss.on("error", () => {});
+  boss.on("error", complainOf("The queue of work"));
+  const complain = complainOf("A job failed and will be tried again");
   await boss.start();
   await boss.work(QUEUE, { pollingIntervalSeconds: 1 }, async (jobs) => {
-    for (const job of jobs) await act(jobShape.parse(job.data));
+    for (const job of jobs)
+      await act(jobShape.parse(job.data)).catch((error: Error) => {
+        complain(error);
+        throw error;
+      });
   });
   return { stop: () => boss.stop({ graceful: false }) };
 }

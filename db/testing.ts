@@ -4,11 +4,7 @@ import { plain } from "#core/quantities/date.ts";
 import { migrate } from "./migrate.ts";
 import { foundClub } from "./people.ts";
 import { type Actor, closePool, type Tx, withClub } from "./pool.ts";
-
-const named = (url: string | undefined, database: string): string => {
-  if (!url) throw new Error("run with scripts/with-postgres.ts");
-  return url.replace(/\/[^/]*$/, `/${database}`);
-};
+import { copyOf, databaseUrl } from "./testing-template.ts";
 
 export type TestDatabase = {
   readonly ownerUrl: string;
@@ -38,17 +34,29 @@ export const PLAIN_RELEASE = {
 
 let made = 0;
 
-export async function testDatabase(): Promise<TestDatabase> {
+/** A database with all its tables; `like`: what a template of that name is filled with besides. */
+export async function testDatabase(
+  like: { readonly name: string; readonly fill: () => Promise<void> } = {
+    name: "empty",
+    fill: async () => {},
+  },
+): Promise<TestDatabase> {
+  const { MOSSY_TEST_OWNER_URL: owner, MOSSY_TEST_APP_URL: app } = process.env;
   const name = `test_${process.pid}_${made++}`;
-  const admin = new pg.Client({ connectionString: process.env.MOSSY_TEST_OWNER_URL });
-  await admin.connect();
-  await admin.query(`create database ${name}`);
-  await admin.end();
-  const ownerUrl = named(process.env.MOSSY_TEST_OWNER_URL, name);
-  const appUrl = named(process.env.MOSSY_TEST_APP_URL, name);
-  await migrate(ownerUrl);
-  process.env.MOSSY_DATABASE_URL = appUrl;
-  return { ownerUrl, appUrl, close: closePool };
+  const use = (url: string) => {
+    const database = url.slice(url.lastIndexOf("/") + 1);
+    process.env.MOSSY_DATABASE_URL = databaseUrl(app, database);
+    return closePool();
+  };
+  await copyOf(`like_${like.name}`, name, owner, async (ownerUrl) => {
+    await migrate(ownerUrl);
+    await use(ownerUrl);
+    await like.fill();
+    await closePool();
+  });
+  const ownerUrl = databaseUrl(owner, name);
+  await use(ownerUrl);
+  return { ownerUrl, appUrl: databaseUrl(app, name), close: closePool };
 }
 
 class TakenBack extends Error {}

@@ -1,5 +1,6 @@
 // Needs brought up to date after a change that touches many units: at once if they are few, else as a job with progress.
 
+import { announce } from "./live.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, type Tx, withClub, withoutClub } from "./pool.ts";
 import { type Job, send, takeJobs, type Worker } from "./queue.ts";
@@ -20,6 +21,7 @@ export async function bringUpToDate(tx: Tx, scope: Scope, why: string, atOnce = 
     [JSON.stringify(scope), why, total],
   );
   for (const job of rows) await send(tx, job);
+  await announce(tx, ["work"]);
   return total;
 }
 
@@ -113,6 +115,7 @@ async function moveOn(tx: Tx, { work, after, units, last }: Part): Promise<void>
     [work, units.length, to.model, to.id, last, after.model, after.id],
   );
   if (rowCount === 0) throw new TakenOver();
+  await announce(tx, ["work", "need"]);
 }
 
 export type OpenWork = { readonly why: string; readonly done: number; readonly total: number };

@@ -16,8 +16,7 @@ export type DemoClub = TestDatabase & {
 };
 
 export async function demoClub(): Promise<DemoClub> {
-  const database = await testDatabase();
-  await loadDemo();
+  const database = await testDatabase({ name: "demo", fill: () => loadDemo().then(() => {}) });
   const [keeper] = PEOPLE;
   const account = await findAccount(keeper?.email ?? "");
   if (!keeper || !account) throw new Error("the demo has a keeper");

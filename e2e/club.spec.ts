@@ -1,6 +1,7 @@
 // The keeper's settings: policies that change what is due, people who can sign in, radios added, shelved, recovered.
 import { expect, test } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -108,7 +109,7 @@ test("a part and a revision that were a slip go; what is told of stays and says 
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Sedge");
   const path = new URL(page.url()).pathname;
-  await page.goto(`${served.address}/units/new`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/units/new`);
   await page.getByLabel("Tag").fill("Y-9");
   await page.getByLabel("Model").selectOption({ label: "Sedge (maker unknown)" });
   await page.getByLabel("Hardware revision").selectOption("Sedge: A");
@@ -118,7 +119,7 @@ test("a part and a revision that were a slip go; what is told of stays and says 
   await field.press("Enter");
   await expect(page.getByText("Recorded. dsp 2.0")).toBeVisible();
 
-  await page.goto(`${served.address}${path}/edit`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}${path}/edit`);
   const parts = page.getByLabel(/Parts with firmware/);
   await expect(parts).toHaveValue("main, pannel, dsp");
   await parts.fill("main");
@@ -132,7 +133,7 @@ test("a part and a revision that were a slip go; what is told of stays and says 
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page).toHaveURL(served.address + path);
   await expect(page.getByRole("heading", { level: 2, name: "pannel" })).toHaveCount(0);
-  await page.goto(`${served.address}/units/Y-9`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/units/Y-9`);
   await field.fill("2.1");
   await field.press("Enter");
   await expect(page.getByText("Recorded. dsp 2.1")).toBeVisible();

@@ -1,6 +1,7 @@
 // The door: headers, a cookie that scripts cannot read, and an end to guessing.
 import { deflateRawSync } from "node:zlib";
 import { expect, test } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -97,7 +98,7 @@ test("the console of no page says that something was forbidden", async ({ page }
     "/import",
     "/me",
   ])
-    await page.goto(served.address + path, { waitUntil: "networkidle" });
+    await openAwake(page, served.address + path);
   expect(found).toEqual([]);
 });
 

@@ -1,6 +1,7 @@
 // Due at work: reasons that open where they are asked for, filters kept in the address, several radios put on hold.
 import { expect, type Page, test } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -11,7 +12,7 @@ test.beforeAll(async () => {
 test.afterAll(() => served.stop());
 
 const due = async (page: Page, search = "") => {
-  await page.goto(`${served.address}/due${search}`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/due${search}`);
 };
 const row = (page: Page, tag: string) => page.getByRole("listitem").filter({ hasText: tag }).first();
 const group = (page: Page, title: string) =>
@@ -58,7 +59,7 @@ test("reasons of a need that somebody met meanwhile say that", async ({ page, br
   await due(page);
   const other = await (await browser.newContext()).newPage();
   await signIn(other, served.address, "juno");
-  await other.goto(`${served.address}/units/P-03`, { waitUntil: "networkidle" });
+  await openAwake(other, `${served.address}/units/P-03`);
   await other.getByLabel("What does P-03 show?").fill("v1.1a");
   await other.keyboard.press("Enter");
   await expect(other.getByText(/Recorded\./)).toBeVisible();

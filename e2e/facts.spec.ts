@@ -1,6 +1,7 @@
 // Facts of a dossier: whence they are known and who saw them, serial numbers that tell hardware apart, steps dragged into
 // order, cards on paper, and the editor without scripts.
 import { expect, type Page, test } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -61,7 +62,7 @@ test("serial numbers that two revisions claim, or that nothing counts in, are an
 }) => {
   await signIn(page, served.address, "wren");
   const path = await modelPath(page, "Wicket II");
-  await page.goto(`${served.address}${path}/edit`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}${path}/edit`);
   const field = page.getByLabel(/Hardware revisions/);
   await expect(field).toHaveValue(/A: .*; serials FW2 1000 to FW2 3999/);
   await field.fill("A: yellowish; serials FW2 1 to FW2 9\nB: white; serials FW2 9 and up");

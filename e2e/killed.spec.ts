@@ -2,6 +2,7 @@
 import http from "node:http";
 import type net from "node:net";
 import { expect, type Locator, type Page, test } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -64,7 +65,7 @@ async function lineTo(port: number): Promise<Line> {
 const begin = async (page: Page, path: string) => {
   line.mend();
   await signIn(page, line.address, "wren");
-  await page.goto(line.address + path, { waitUntil: "networkidle" });
+  await openAwake(page, line.address + path);
 };
 const UNSENT = "That could not be sent: nothing answers.";
 
@@ -146,7 +147,7 @@ test("so do a hold, a correction, a release and a policy", async ({ page }) => {
     { path: "/club/places/1", label: "Note", to: /club$/ },
   ];
   for (const { path, label, to } of forms) {
-    await page.goto(line.address + path, { waitUntil: "networkidle" });
+    await openAwake(page, line.address + path);
     await page.getByLabel(label).fill("typed while nothing answers");
     line.cut();
     await page.getByRole("button", { name: "Save", exact: true }).click();
@@ -162,7 +163,7 @@ test("so do a hold, a correction, a release and a policy", async ({ page }) => {
 
 test("a page that cannot be fetched says so, and comes when the server is back", async ({ page }) => {
   await begin(page, "/due");
-  await page.goto(`${line.address}/cabinet`, { waitUntil: "networkidle" });
+  await openAwake(page, `${line.address}/cabinet`);
   const rail = page.getByRole("navigation").first();
   await rail.getByRole("link", { name: "Due" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Due" })).toBeVisible();
@@ -199,7 +200,7 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   await failed.click();
   await expect(page.getByRole("status").filter({ hasText: "Noted" })).toBeVisible();
 
-  await page.goto(`${line.address}/kit/own`, { waitUntil: "networkidle" });
+  await openAwake(page, `${line.address}/kit/own`);
   const quick = page.getByRole("form", { name: "Add a connector" });
   const name = quick.getByRole("textbox").first();
   await name.fill("Six-pin collar");
@@ -208,13 +209,13 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   await name.press("Enter");
   await expect(page.getByRole("link", { name: "Six-pin collar" })).toBeVisible();
 
-  await page.goto(`${line.address}/kit/which-lead`, { waitUntil: "networkidle" });
+  await openAwake(page, `${line.address}/kit/which-lead`);
   const list = page.getByLabel("Paste what the system's device list says");
   await list.fill("nothing of note");
   await cutAnd(() => page.getByRole("button", { name: "Which is it?" }).click());
   await expect(list).toHaveValue("nothing of note");
 
-  await page.goto(`${line.address}/import`, { waitUntil: "networkidle" });
+  await openAwake(page, `${line.address}/import`);
   await page.getByLabel("Or paste the rows here").fill("tag,model\nU-01,Wicket");
   await cutAnd(() => page.getByRole("button", { name: "Look at it" }).click());
   await expect(page.getByLabel("Or paste the rows here")).toHaveValue("tag,model\nU-01,Wicket");
@@ -226,7 +227,7 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
 
   const dossier = await (await page.request.get(`${line.address}/models/1/dossier.json`)).json();
-  await page.goto(`${line.address}/models/bring-in`, { waitUntil: "networkidle" });
+  await openAwake(page, `${line.address}/models/bring-in`);
   const text = page.getByLabel("Or paste its text here");
   await text.fill(JSON.stringify({ ...dossier, model: { ...dossier.model, name: "Sedge" } }));
   await cutAnd(() => page.getByRole("button", { name: "Hold it against ours" }).click());
@@ -239,7 +240,7 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   await expect(first).not.toBeChecked();
 
   await page.context().clearCookies();
-  await page.goto(`${line.address}/sign-in`, { waitUntil: "networkidle" });
+  await openAwake(page, `${line.address}/sign-in`);
   await page.getByLabel("E-mail").fill("juno@lanternfen.example");
   await page.getByLabel("Password").fill("lantern on the causeway");
   await cutAnd(() => page.getByRole("button", { name: "Sign in" }).click());

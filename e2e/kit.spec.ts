@@ -4,6 +4,7 @@ import fs from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 import { openThing, saveThing } from "./kit-page.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
@@ -224,7 +225,7 @@ test("quick entry: lead after lead, a tag that is taken, a price of nothing, a r
   page,
 }) => {
   await signIn(page, served.address, "juno");
-  await page.goto(`${served.address}/kit/own`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/kit/own`);
   const quick = page.getByRole("form", { name: "Add a lead" });
   await quick.getByLabel("Tag").fill("K-20");
   await quick.getByLabel("At the radio").selectOption({ label: "two-pin, straight" });
@@ -241,7 +242,7 @@ test("quick entry: lead after lead, a tag that is taken, a price of nothing, a r
   await quick.getByRole("button", { name: "Add" }).click();
   await expect(page.getByText("There is another lead of this tag already.")).toBeVisible();
   await expect(page.getByLabel("Tag")).toHaveValue("k-20");
-  await page.goto(`${served.address}/kit/offers/new`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/kit/offers/new`);
   await page.getByLabel("What", { exact: true }).fill("A gift");
   for (const [price, trouble] of [
     ["0", "A price is more than nothing."],
@@ -257,7 +258,7 @@ test("quick entry: lead after lead, a tag that is taken, a price of nothing, a r
     await expect(page.getByText(trouble)).toBeVisible();
     await expect(page.getByLabel("Price")).toHaveValue(price);
   }
-  await page.goto(`${served.address}/kit/advice/new`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/kit/advice/new`);
   await page.getByLabel("Chip").fill("Sedge X");
   await page.getByLabel("Says").selectOption("needs");
   await page.getByLabel("Driver", { exact: true }).selectOption({ label: "Teasel port driver" });
@@ -268,7 +269,7 @@ test("quick entry: lead after lead, a tag that is taken, a price of nothing, a r
 
 test("what to get: the best for the money, its curve, the list on paper and as CSV", async ({ page }) => {
   await signIn(page, served.address, "wren");
-  await page.goto(`${served.address}/kit/get`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/kit/get`);
   await page.getByLabel(/Money there is/).fill("lots");
   await page.getByRole("button", { name: "Work it out" }).click();
   await expect(page.getByText("A sum of money, such as 60")).toBeVisible();
@@ -307,7 +308,7 @@ test("the search for what to get can be ended, and begun again", async ({ page }
   await signIn(page, served.address, "wren");
   // The solver never arrives: as long as that takes, the search goes on.
   await page.context().route("**/*.wasm", () => {});
-  await page.goto(`${served.address}/kit/get`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/kit/get`);
   await page.getByRole("button", { name: "Work it out" }).click();
   await expect(page.getByText("working it out")).toBeVisible();
   await page.getByRole("button", { name: "Enough" }).click();

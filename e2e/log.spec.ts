@@ -1,5 +1,6 @@
 // The log: what was done is told at once, and found again by radio, person, kind and day.
 import { expect, type Page, test } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -11,7 +12,7 @@ test.afterAll(() => served.stop());
 
 const rows = (page: Page) => page.locator("tbody tr");
 const shown = async (page: Page, search = "") => {
-  await page.goto(`${served.address}/log${search}`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/log${search}`);
 };
 const show = (page: Page) => page.getByRole("button", { name: "Show" }).click();
 /** All rows match, and there are some. */
@@ -22,7 +23,7 @@ const only = async (page: Page, what: RegExp) => {
 
 test("a reading is told with who, when and what; the filters find it and nothing else", async ({ page }) => {
   await signIn(page, served.address, "juno");
-  await page.goto(`${served.address}/units/W-03`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/units/W-03`);
   await page.getByLabel("What does W-03 show?").fill("1.13");
   await page.keyboard.press("Enter");
   await expect(page.getByText("Recorded. main 1.13:")).toBeVisible();
@@ -79,16 +80,16 @@ test("what is saved as it was, or done to what is so already, is not told", asyn
     "/kit/adapters/1",
     "/kit/connectors/1",
   ]) {
-    await page.goto(served.address + path, { waitUntil: "networkidle" });
+    await openAwake(page, served.address + path);
     await page.getByRole("button", { name: "Save", exact: true }).click();
     await expect(page).not.toHaveURL(served.address + path);
     expect([path, await newest()]).toEqual([path, before]);
   }
-  await page.goto(`${served.address}/models/1/releases/1`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/models/1/releases/1`);
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page).toHaveURL(/models\/1$/);
   expect(await newest()).toBe(before);
-  await page.goto(`${served.address}/kit/own`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/kit/own`);
   await page.getByRole("button", { name: "Change", exact: true }).click();
   await expect(page.getByText("from now on")).toBeVisible();
   expect(await newest()).toBe(before);

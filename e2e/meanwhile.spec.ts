@@ -1,5 +1,6 @@
 // Two tabs, or two people, with the same form open: who saves second undoes nothing without being asked.
 import { type Browser, expect, type Page, test } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -14,7 +15,7 @@ const two = async (browser: Browser, path: (page: Page) => Promise<string>): Pro
   for (let i = 0; i < 2; i++) {
     const page = await (await browser.newContext()).newPage();
     await signIn(page, served.address, "wren");
-    await page.goto(served.address + (await path(page)), { waitUntil: "networkidle" });
+    await openAwake(page, served.address + (await path(page)));
     pages.push(page);
   }
   return pages as [Page, Page];
@@ -51,7 +52,7 @@ test("a correction goes to the radio it was opened for, though its tag went to a
 }) => {
   const [mine, theirs] = await two(browser, async () => "/units/S-04/edit");
   const retag = async (from: string, to: string) => {
-    await theirs.goto(`${served.address}/units/${from}/edit`, { waitUntil: "networkidle" });
+    await openAwake(theirs, `${served.address}/units/${from}/edit`);
     await theirs.getByLabel("Tag").fill(to);
     await theirs.getByRole("button", { name: "Save", exact: true }).click();
     await expect(theirs).toHaveURL(`${served.address}/units/${to}`);
@@ -112,7 +113,7 @@ test("a group's policy, a thing of the kit and a procedure are looked after alik
   await expect(mine.getByLabel("beta")).toBeChecked();
 
   const lead = await hrefOf(mine, "/kit/own", "K-07");
-  for (const page of [mine, theirs]) await page.goto(served.address + lead, { waitUntil: "networkidle" });
+  for (const page of [mine, theirs]) await openAwake(page, served.address + lead);
   await theirs.getByLabel("Note").fill("has a loose collar");
   await theirs.getByRole("button", { name: "Save" }).click();
   await expect(theirs).toHaveURL(/kit\/own/);
@@ -125,7 +126,7 @@ test("a group's policy, a thing of the kit and a procedure are looked after alik
   await mine.goto(served.address + (await hrefOf(mine, "/models", "Wicket")));
   const procedure = mine.locator('a[href*="/procedures/"]:not([href*="new"]):not([href*="edit"])').first();
   const edit = `${served.address}${await procedure.getAttribute("href")}/edit`;
-  for (const page of [mine, theirs]) await page.goto(edit, { waitUntil: "networkidle" });
+  for (const page of [mine, theirs]) await openAwake(page, edit);
   await theirs.getByLabel("Minutes").fill("41");
   await theirs.getByRole("button", { name: "Save", exact: true }).click();
   await expect(theirs).toHaveURL(/procedures\/\d+$/);

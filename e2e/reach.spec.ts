@@ -1,6 +1,7 @@
 // Reaching radios from the kit page: the release a radio is to get, tries noted there, a lead that is lent and comes back;
 // every page on a phone; and kit that is typed while the records are away.
 import { expect, type Page, test } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 import { openThing, saveThing } from "./kit-page.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
@@ -152,7 +153,7 @@ test.describe("on a phone", () => {
   test.use({ viewport: { width: 390, height: 844 } });
   test("the answer to an act far down the page is in sight, refused or done", async ({ page }) => {
     await signIn(page, served.address, "wren");
-    await page.goto(`${served.address}/units/H-04`, { waitUntil: "networkidle" });
+    await openAwake(page, `${served.address}/units/H-04`);
     await page.getByText("Put it on hold").click();
     await page.getByLabel("Until").fill("2999-01-01");
     await page.getByRole("button", { name: "Hold", exact: true }).click();

@@ -1,5 +1,6 @@
 // The slice as its people use it: verdict and why, a new release, who may not, keyboard, no scripts.
 import { expect, type Page, test } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -137,7 +138,7 @@ test("a release form whose session ended is kept whole, and saved after signing 
 
 test("so is a radio's correction, for the radio it was opened for", async ({ page }) => {
   await signIn(page, served.address, "wren");
-  await page.goto(`${served.address}/units/M-02/edit`, { waitUntil: "networkidle" });
+  await openAwake(page, `${served.address}/units/M-02/edit`);
   await page.getByLabel("Note").fill("fuse changed");
   await saveTooLate(page);
   await expect(page.getByRole("term")).toHaveText(["note"]);

@@ -1,5 +1,6 @@
 // A change that touches thousands: the page says what is being worked out, and that line goes by itself when it is done.
 import { expect, test } from "@playwright/test";
+import { announce } from "#db/live.ts";
 import { closePool, withClub } from "#db/pool.ts";
 import { doWork } from "#db/work.ts";
 import { type Served, serveFresh } from "./serve.ts";
@@ -49,11 +50,16 @@ test("while the page asks again and again, a form keeps what is typed, and still
     await fill(other);
     await other.getByRole("button", { name: "Save", exact: true }).click();
     await expect(other).not.toHaveURL(served.address + path);
-    // The page has been asked for again since, and knows of it.
-    for (let i = 0; i < 2; i++) await page.waitForResponse((answer) => answer.url().includes(".data"));
+    // The page is asked for again, and knows of it.
+    for (let i = 0; i < 2; i++) {
+      const again = page.waitForResponse((answer) => answer.url().includes(".data"));
+      await withClub({ club: "1", person: "1" }, (tx) => announce(tx, ["work"]));
+      await again;
+    }
   };
 
   await page.goto(`${served.address}/units/W-04/edit`);
+  await expect(page.locator("html[data-live]")).toBeAttached();
   await page.getByLabel("Note").fill("mine");
   await saved("/units/W-04/edit", (on) => on.getByLabel("Serial number").fill("FW-77"));
   await expect(page.getByLabel("Note")).toHaveValue("mine");
@@ -65,6 +71,7 @@ test("while the page asks again and again, a form keeps what is typed, and still
   await expect(page.getByLabel("Serial number")).toHaveValue("FW-77");
 
   await page.goto(`${served.address}/models/1/releases/1`);
+  await expect(page.locator("html[data-live]")).toBeAttached();
   await page.getByLabel("Notes").fill("mine");
   await saved("/models/1/releases/1", (on) => on.getByLabel("Notes").fill("theirs"));
   await expect(page.getByLabel("Notes")).toHaveValue("mine");

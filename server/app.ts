@@ -19,6 +19,7 @@ import { frameworkRequest, sendAnswer } from "./adapter.ts";
 import { takeBody } from "./body.ts";
 import { headers } from "./headers.ts";
 import { LOOPBACK, onlyOurNames } from "./hosts.ts";
+import { type Hub, liveUpdates, makeHub, startLive } from "./live.ts";
 import { requestLog } from "./request-log.ts";
 
 export type Running = { readonly address: string; readonly stop: () => Promise<void> };
@@ -35,7 +36,10 @@ export type ServeOptions = {
   readonly tls?: { readonly cert: string; readonly key: string } | undefined;
 };
 
-export function makeApp({ clientFolder, host, names = [], proxies = [] }: ServeOptions): express.Express {
+export function makeApp(
+  { clientFolder, host, names = [], proxies = [] }: ServeOptions,
+  hub: Hub = makeHub(),
+): express.Express {
   const app = express();
   app.disable("x-powered-by");
   app.set("trust proxy", proxies.length > 0 ? [...proxies] : false);
@@ -46,6 +50,8 @@ export function makeApp({ clientFolder, host, names = [], proxies = [] }: ServeO
   app.use(headers());
   app.use(onlyOurNames([...LOOPBACK, ...(host ? [host.includes(":") ? `[${host}]` : host] : []), ...names]));
   app.use(onlyOurMethods);
+  // Before what squeezes: its lines must not wait for one another.
+  app.get("/live", liveUpdates(hub));
   // Pages are made anew each time: a quick squeeze is worth more than the smallest one.
   app.use(compression({ level: 2 }));
   // Pages come whole: there is nothing to send ahead of the rest.
@@ -132,12 +138,15 @@ export function serve(options: ServeOptions): Promise<Running> {
   const { host = "127.0.0.1", tls } = options;
   return new Promise((resolve, reject) => {
     const working = keepWorking();
+    const hub = makeHub();
+    const live = startLive(process.env.MOSSY_DATABASE_URL ?? "", hub);
+    const stopAll = () => Promise.all([working.stop(), live.stop()]);
     const timeouts = { requestTimeout: FORM_COMES_MS, headersTimeout: HEAD_COMES_MS };
-    const app = makeApp(options);
+    const app = makeApp(options, hub);
     const server: Server | https.Server = tls
       ? https.createServer({ ...timeouts, ...tls }, app)
       : http.createServer(timeouts, app);
-    server.once("error", (error) => working.stop().finally(() => reject(error)));
+    server.once("error", (error) => stopAll().finally(() => reject(error)));
     server.once("listening", () => {
       const { port } = server.address() as AddressInfo;
       resolve({
@@ -145,7 +154,7 @@ export function serve(options: ServeOptions): Promise<Running> {
         stop: async () => {
           server.closeAllConnections();
           await new Promise((done) => server.close(done));
-          await working.stop();
+          await stopAll();
           await closePool();
         },
       });

@@ -12,6 +12,8 @@ import { LENSES, type Lens, Wall } from "./wall.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Cabinet · Mossy Cabinet" }];
 
+export const handle = { follows: ["need", "unit", "club"] };
+
 export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const lens = LENSES.find((l) => l.key === search.get("lens"))?.key ?? "needs";

@@ -14,6 +14,8 @@ import type { Route } from "./+types/club";
 
 export const meta: Route.MetaFunction = () => [{ title: "Club · Mossy Cabinet" }];
 
+export const handle = { follows: ["club"] };
+
 export async function loader({ context }: Route.LoaderArgs) {
   return lookInClub(context, async (tx) => {
     const found = await groups(tx);

@@ -34,11 +34,15 @@ async function tokenIn(cookies: string | null | undefined): Promise<string | und
   return typeof token === "string" && token !== "" && token.length <= 100 ? token : undefined;
 }
 
+/** Whose session a request's cookies carry, if one does. */
+export async function personOf(cookies: string | undefined) {
+  const token = await tokenIn(cookies);
+  return token === undefined ? undefined : sessionPerson(tokenHash(token));
+}
+
 /** Whether a request's cookies carry a session. Where the database is away: not that we know. */
 export async function hasSession(cookies: string | undefined): Promise<boolean> {
-  const token = await tokenIn(cookies);
-  if (!token) return false;
-  return sessionPerson(tokenHash(token)).then(
+  return personOf(cookies).then(
     (row) => row !== undefined,
     () => false,
   );

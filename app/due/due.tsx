@@ -17,6 +17,8 @@ import { shownRows } from "./shown.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Due · Mossy Cabinet" }];
 
+export const handle = { follows: ["need", "unit", "club"] };
+
 const GROUPS: readonly { readonly key: BoardGroup; readonly title: string; readonly says: string }[] = [
   { key: "install", title: "Ready now", says: "here, with a release, a route and the kit for it" },
   { key: "read", title: "Read", says: "here; nobody knows for sure what they run" },

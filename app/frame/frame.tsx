@@ -13,10 +13,13 @@ import type { Route } from "./+types/frame";
 import { CHECK_FILE, CheckFile } from "./check-file.tsx";
 import { Finder } from "./finder.tsx";
 import { Keys, useKeys } from "./keys.tsx";
+import { useLive } from "./live.ts";
 import { TroublePage } from "./trouble.tsx";
 import { Working } from "./working.tsx";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
+
+export const handle = { follows: ["need", "work"] };
 
 export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> {
   const who = signedIn(context);
@@ -75,9 +78,11 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
   const close = () => setOpen(undefined);
   useEffect(() => {
     shownLast = data;
+    document.documentElement.dataset.awake = "";
   }, [data]);
   useKeys(setOpen);
   useGoing();
+  useLive();
   return (
     <div className="md:grid md:grid-cols-[6rem_minmax(0,1fr)]">
       <a

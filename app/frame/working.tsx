@@ -1,16 +1,7 @@
-// A line above the page while needs are being worked out by a job; it moves by itself and goes when all is done.
-import { useEffect } from "react";
-import { useRevalidator } from "react-router";
+// A line above the page while needs are being worked out by a job; it moves as the page follows what changes.
 import type { FrameData } from "../ui/club.ts";
 
-const EVERY_MS = 1000;
-
 export function Working({ work }: { readonly work: FrameData["work"] }) {
-  const { revalidate } = useRevalidator();
-  useEffect(() => {
-    const timer = setInterval(revalidate, EVERY_MS);
-    return () => clearInterval(timer);
-  }, [revalidate]);
   return (
     <div role="status" className="border-b border-base-300 bg-base-200 px-5 py-2 text-sm">
       {work.map((one) => (

@@ -16,6 +16,8 @@ import { loadWaiting } from "./wanting.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "What to get · Mossy Cabinet" }];
 
+export const handle = { follows: ["club", "need"] };
+
 export async function loader({ context }: Route.LoaderArgs) {
   return lookInClub(context, (tx, who) => loadWaiting(tx, who));
 }

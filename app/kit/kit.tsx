@@ -23,6 +23,8 @@ import { noteTry } from "./tried.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Kit · Mossy Cabinet" }];
 
+export const handle = { follows: ["club", "model"] };
+
 export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const operation: Operation = OPERATIONS.find((o) => o === search.get("for")) ?? "flash";

@@ -20,6 +20,8 @@ import { BEGIN, loadKnown, valuesOf } from "./thing.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Inventory · Mossy Cabinet" }];
 
+export const handle = { follows: ["club"] };
+
 export async function loader({ context }: Route.LoaderArgs) {
   return lookInClub(context, async (tx) => {
     const known = await loadKnown(tx);

@@ -17,6 +17,8 @@ const PAGE = 60;
 
 export const meta: Route.MetaFunction = () => [{ title: "Log · Mossy Cabinet" }];
 
+export const handle = { follows: ["log"] };
+
 export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const asked = (name: string) => search.get(name)?.trim() || undefined;

@@ -28,6 +28,10 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.model.name ?? "Model"} · Mossy Cabinet` },
 ];
 
+export const handle = {
+  follows: ({ model }: { model: { id: string } }) => [`model:${model.id}`, "unit"],
+};
+
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const all = new URL(request.url).searchParams.has("all");
   return lookInClub(context, async (tx, who) => {

@@ -9,6 +9,8 @@ import type { Route } from "./+types/models";
 
 export const meta: Route.MetaFunction = () => [{ title: "Models · Mossy Cabinet" }];
 
+export const handle = { follows: ["need", "model"] };
+
 export async function loader({ context }: Route.LoaderArgs) {
   return { models: await lookInClub(context, (tx, who) => models(tx, who.today)) };
 }

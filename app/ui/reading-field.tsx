@@ -89,7 +89,7 @@ export function ReadingField(props: {
       lang={locale}
     >
       <input type="hidden" name="intent" value="reading" />
-      <FormKey />
+      <FormKey answer={record.data} />
       <label htmlFor={id} className={props.compact ? "sr-only" : "mb-1 block text-sm font-semibold"}>
         What does {props.tag} show?
       </label>

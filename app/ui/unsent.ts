@@ -30,10 +30,17 @@ export async function orUnsent<Answer>(
     return data((await serverAction()) as Answer);
   } catch (error) {
     // With this status nothing else of the page is asked for.
-    if (isNetworkError(error)) return data(answer(form), { status: 503 });
-    throw error;
+    if (!isNetworkError(error)) throw error;
+    const kept = answer(form);
+    if (typeof kept === "object" && kept !== null) notSent.add(kept);
+    return data(kept, { status: 503 });
   }
 }
+
+const notSent = new WeakSet<object>();
+/** Whether an answer is ours, to a form that got none: what it asks for may have been done all the same. */
+export const isOurs = (answer: unknown): boolean =>
+  typeof answer === "object" && answer !== null && notSent.has(answer);
 
 const texts = (form: FormData): Record<string, string> =>
   Object.fromEntries(

@@ -32,6 +32,14 @@ import { Compare, WaySteps } from "./way.tsx";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
 
+export const handle = {
+  follows: ({ unit }: { unit: { id: string; model_id: string } }) => [
+    `unit:${unit.id}`,
+    `model:${unit.model_id}`,
+    "club",
+  ],
+};
+
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   return lookInClub(context, async (tx, who) => {

@@ -1,0 +1,68 @@
+// What is told of a change: once it is saved, only then, in the order of saving; and what was missed is known to be.
+import pg from "pg";
+import { afterAll, beforeAll, expect, it, vi } from "vitest";
+import { perform } from "#acts/define.ts";
+import { recordReading } from "#acts/record-reading.ts";
+import { type DemoClub, demoClub } from "#demo/testing.ts";
+import { announce, type Heard, type Listening, listen } from "./live.ts";
+import { withClub } from "./pool.ts";
+
+let club: DemoClub;
+let listening: Listening;
+const heard: Heard[] = [];
+let ready = false;
+const missed = vi.fn();
+
+beforeAll(async () => {
+  club = await demoClub();
+  listening = listen(club.appUrl, {
+    heard: (what) => {
+      if ("what" in what && what.what[0] === "ready") ready = true;
+      else heard.push(what);
+    },
+    missed,
+    retryMs: 20,
+  });
+  await vi.waitFor(async () => {
+    await withClub(club.who, (tx) => announce(tx, ["ready"]));
+    expect(ready).toBe(true);
+  });
+});
+afterAll(async () => {
+  await listening.stop();
+  await club.close();
+});
+
+it("an act is told of once it is saved; what is taken back is not", async () => {
+  await withClub(club.who, async (tx) => {
+    await announce(tx, ["unit:1"]);
+    throw new Error("taken back");
+  }).catch(() => {});
+  const units = await withClub(club.who, (tx) => tx.query<{ id: string }>("select id from unit order by id"));
+  const unit = units.rows[0]?.id ?? "";
+  const input = { unit, typed: "1.02", source: "screen" };
+  const done = await perform(recordReading, club.who, input, "live-test-1");
+  expect(done.ok).toBe(true);
+  await vi.waitFor(() => expect(heard.length).toBe(1));
+  expect(heard[0]).toEqual({ club: club.who.club, what: [`unit:${unit}`, "log", "need"] });
+  // The same again changes nothing and is not told.
+  await perform(recordReading, club.who, input, "live-test-1");
+  await withClub(club.who, (tx) => announce(tx, ["work"]));
+  await vi.waitFor(() => expect(heard.length).toBe(2));
+  expect(heard[1]).toEqual({ club: club.who.club, what: ["work"] });
+});
+
+it("after its connection was lost it listens again, and says that something may have been missed", async () => {
+  vi.spyOn(console, "error").mockImplementation(() => {});
+  const owner = new pg.Client({ connectionString: club.ownerUrl });
+  await owner.connect();
+  await owner.query(
+    "select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'mossy-cabinet live' and datname = current_database()",
+  );
+  await owner.end();
+  await vi.waitFor(() => expect(missed).toHaveBeenCalledTimes(1), { timeout: 10_000 });
+  heard.length = 0;
+  await withClub(club.who, (tx) => announce(tx, ["log"]));
+  await vi.waitFor(() => expect(heard).toEqual([{ club: club.who.club, what: ["log"] }]));
+  expect(console.error).toHaveBeenCalledOnce();
+});
