@@ -1,4 +1,33 @@
 // Who may import whom; see docs on the house in CONTRIBUTING.md. Run by ./check.
+const TEST = "\\.test\\.tsx?$|/testing\\.ts$|oracle\\.ts$";
+
+/** Each room may import those before it. */
+const CORE_ROOMS = [
+  "quantities",
+  "solve",
+  "version",
+  "release",
+  "dossier",
+  "unit",
+  "needs",
+  "route",
+  "kit",
+  "modes",
+  "bench",
+  "club",
+  "import",
+];
+const roomsInOrder = (of, rooms) =>
+  rooms.map((room, i) => ({
+    name: `${of}-${room}-imports-only-rooms-before-it`,
+    severity: "error",
+    from: { path: `^${of}/${room}/`, pathNot: TEST },
+    to: { path: `^${of}/(${rooms.slice(i + 1).join("|") || "-"})/` },
+  }));
+
+/** The areas of the application; what two of them need lies in `app/ui`, `app/forms` or `app/shared`. Who somebody is, all may ask. */
+const AREAS = "cabinet|club|due|frame|import|kit|log|models|unit";
+
 const only = (name, from, allowed) => ({
   name,
   severity: "error",
@@ -11,11 +40,18 @@ const only = (name, from, allowed) => ({
 module.exports = {
   forbidden: [
     { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
+    ...roomsInOrder("core", CORE_ROOMS),
+    {
+      name: "areas-stand-apart",
+      severity: "error",
+      from: { path: `^app/(${AREAS}|auth|ui|forms|shared)/`, pathNot: TEST },
+      to: { path: `^app/(${AREAS})/`, pathNot: "^app/$1/" },
+    },
     only("core-knows-only-itself", "^core/", ["core/"]),
     only("db-uses-core", "^db/", ["db/", "core/"]),
-    only("standins-use-core", "^standins/", ["standins/", "core/"]),
+    only("simulators-use-core", "^simulators/", ["simulators/", "core/"]),
     only("acts-use-db-and-core", "^acts/", ["acts/", "db/", "core/"]),
-    only("app-uses-acts-db-core-standins", "^app/", ["app/", "acts/", "db/", "core/", "standins/"]),
+    only("app-uses-acts-db-core-simulators", "^app/", ["app/", "acts/", "db/", "core/", "simulators/"]),
     only("ui-knows-no-database", "^app/ui/", ["app/ui/", "core/"]),
     {
       name: "core-uses-only-small-pure-packages",

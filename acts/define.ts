@@ -8,7 +8,7 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { claimAct, keepAnswer } from "#db/acts-done.ts";
 import { announce, type Topic } from "#db/live.ts";
-import { type About, tell } from "#db/log.ts";
+import { type About, appendLog } from "#db/log.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import type { Scope } from "#db/unit-facts.ts";
 import { bringUpToDate } from "#db/work.ts";
@@ -109,7 +109,7 @@ export async function performIn<Name extends string, Input, Answer, Problem exte
     return done;
   }
   const { answer, log, touches = [] } = done.value;
-  for (const { entry, unit, model } of log) await tell(tx, entry, { unit, model });
+  for (const { entry, unit, model } of log) await appendLog(tx, entry, { unit, model });
   for (const { scope, why } of touches) await bringUpToDate(tx, scope, why);
   await announce(tx, topicsOf(done.value));
   await keepAnswer(tx, claim, answer);

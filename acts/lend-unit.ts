@@ -1,6 +1,6 @@
 // A radio goes out to somebody of the club, until a day or without one.
 import { z } from "zod";
-import { plainDate } from "#core/firmware/policy.ts";
+import { plainDate } from "#core/quantities/date.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { people } from "#db/people.ts";
 import { lendUnit as lend, lockUnit } from "#db/units.ts";

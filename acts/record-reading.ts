@@ -1,9 +1,9 @@
 // What a radio shows is recorded: now, or on a day before, never ahead. Who has the radio may, whatever their role.
 import { z } from "zod";
-import { plainDate } from "#core/firmware/policy.ts";
-import { READING_SOURCES } from "#core/firmware/unit.ts";
-import { type Weighed, weighReading } from "#core/firmware/weigh.ts";
+import { plainDate } from "#core/quantities/date.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { previewReading, type ReadingPreview } from "#core/unit/preview.ts";
+import { READING_SOURCES } from "#core/unit/unit.ts";
 import { loadFacts, policyOf } from "#db/facts.ts";
 import { addReading } from "#db/readings.ts";
 import { defineAct } from "./define.ts";
@@ -31,14 +31,14 @@ export const recordReading = defineAct({
     if (!facts) return bad({ kind: "no-unit" as const });
     const catalogue = loaded.catalogues.get(here.value.model_id) ?? new Map();
     const policy = policyOf(loaded, { group: here.value.group_id });
-    const weighed = weighReading(facts, catalogue, policy, typed, who.today);
-    if (!weighed.ok) return weighed;
+    const preview = previewReading(facts, catalogue, policy, typed, who.today);
+    if (!preview.ok) return preview;
     const on = readOn === undefined || readOn === who.today ? undefined : readOn;
     if (on !== undefined && on > who.today) return bad({ kind: "ahead" as const });
-    const { component, componentName, raw } = weighed.value;
+    const { component, componentName, raw } = preview.value;
     await addReading(tx, { unit, component, raw, source, note, on, by: who.person });
     return good({
-      answer: weighed.value satisfies Weighed,
+      answer: preview.value satisfies ReadingPreview,
       log: [
         {
           entry: { kind: "reading" as const, component: componentName, raw, source, ...(on && { on }) },

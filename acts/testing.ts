@@ -1,7 +1,7 @@
 // For the property over all acts: a club to act in, what to try each act with, and what a club holds at a moment.
 import fc from "fast-check";
-import { READING_SOURCES } from "#core/firmware/unit.ts";
 import { addDays } from "#core/quantities/date.ts";
+import { READING_SOURCES } from "#core/unit/unit.ts";
 import { recompute } from "#db/needs.ts";
 import type { Tx } from "#db/pool.ts";
 import type { Who } from "./define.ts";

@@ -1,8 +1,8 @@
 // How something is done with a model is written down, or written anew.
 import { z } from "zod";
 import { procedureShape } from "#core/dossier/procedure.ts";
-import { rangeShape } from "#core/firmware/range.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { rangeShape } from "#core/version/range.ts";
 import { dossierHead, procedureById, putProcedure } from "#db/dossier.ts";
 import { modelById, revisionsOf } from "#db/models.ts";
 import { defineAct } from "./define.ts";

@@ -1,8 +1,8 @@
 // An oddity of a model is written down, or written anew.
 import { z } from "zod";
-import { sourceShape } from "#core/dossier/source.ts";
-import { rangeShape } from "#core/firmware/range.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { sourceShape } from "#core/quantities/source.ts";
+import { rangeShape } from "#core/version/range.ts";
 import { dossierHead, putQuirk, quirksOf } from "#db/dossier.ts";
 import { modelById } from "#db/models.ts";
 import { defineAct } from "./define.ts";

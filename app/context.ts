@@ -4,7 +4,7 @@ import { may, type Act as Permitted, type Role } from "#core/club/acts.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { DatabaseAway, type Tx, withClub } from "#db/pool.ts";
 import { type Reading, readingOf } from "#db/read.ts";
-import { orAway } from "./frame/away.server.ts";
+import { orAway } from "./away.server.ts";
 
 export type SignedIn = {
   readonly session: string;
@@ -53,7 +53,7 @@ const asSignedIn = <Value>(context: Context, ask: (who: SignedIn) => Promise<Val
   orAway((async () => ask(signedIn(context)))());
 
 /** What a loader asks in the club of the signed-in person; all loaders of a request ask in one transaction that only reads. */
-export const lookInClub = <Value>(context: Context, act: Act<Value>): Promise<Value> =>
+export const readInClub = <Value>(context: Context, act: Act<Value>): Promise<Value> =>
   asSignedIn(context, (who) => {
     const reading = readings.get(context) ?? readingOf(who);
     readings.set(context, reading);
@@ -62,7 +62,7 @@ export const lookInClub = <Value>(context: Context, act: Act<Value>): Promise<Va
 const readings = new WeakMap<Context, Reading>();
 
 /** One transaction in the club of the signed-in person, for what changes something. */
-export const inClub = <Value>(
+export const writeInClub = <Value>(
   context: Context,
   act: Act<Value>,
   pace: "request" | "work" = "request",

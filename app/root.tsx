@@ -13,9 +13,9 @@ import {
 } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
+import { checkForm } from "./auth/form.server.ts";
+import { checkOrigin, findPerson } from "./auth/session.server.ts";
 import { requestContext, sessionContext } from "./context.ts";
-import { checkForm } from "./door/form.server.ts";
-import { checkOrigin, findPerson } from "./door/session.server.ts";
 import { TroublePage } from "./frame/trouble.tsx";
 
 export const middleware: Route.MiddlewareFunction[] = [checkOrigin, checkForm, findPerson];

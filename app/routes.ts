@@ -3,10 +3,10 @@ import { index, layout, type RouteConfig, route } from "@react-router/dev/routes
 
 export default [
   index("./frame/home.ts"),
-  route("first", "./door/first.tsx"),
-  route("sign-in", "./door/sign-in.tsx"),
-  route("join/:link", "./door/join.tsx"),
-  route("sign-out", "./door/sign-out.ts"),
+  route("first", "./auth/first.tsx"),
+  route("sign-in", "./auth/sign-in.tsx"),
+  route("join/:link", "./auth/join.tsx"),
+  route("sign-out", "./auth/sign-out.ts"),
   layout("./frame/frame.tsx", [
     route("cabinet", "./cabinet/cabinet.tsx"),
     route("units/new", "./unit/edit.tsx", { id: "unit-new" }),
@@ -42,13 +42,13 @@ export default [
     route("find", "./frame/find.tsx"),
     route("keys", "./frame/keys-page.tsx"),
     route("me", "./frame/me.tsx"),
-    route("kept", "./door/kept.tsx"),
+    route("kept", "./auth/kept.tsx"),
   ]),
   route("out/:file", "./club/out.ts"),
   route("models/:model/dossier.json", "./models/dossier-out.ts"),
   route("kit/shopping.csv", "./kit/shopping.ts"),
   route("known-files", "./models/known-files.ts"),
   route("files/:sha256", "./models/file.ts"),
-  route("units/:tag/weigh", "./unit/weigh.ts"),
+  route("units/:tag/preview", "./unit/preview.ts"),
   route("units/:tag/why", "./unit/why.ts"),
 ] satisfies RouteConfig;

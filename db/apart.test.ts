@@ -1,11 +1,11 @@
 // Clubs are kept apart by the database itself, through every table, for reading and for writing.
 import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { PLAIN_POLICY } from "#core/firmware/policy.ts";
 import { plain } from "#core/quantities/date.ts";
+import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { claimAct } from "./acts-done.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
-import { tell } from "./log.ts";
+import { appendLog } from "./log.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
@@ -66,7 +66,7 @@ beforeAll(async () => {
       dueBack: null,
       backOn: null,
     });
-    await tell(tx, { kind: "note", text: "x" }, { unit, model });
+    await appendLog(tx, { kind: "note", text: "x" }, { unit, model });
     const source = { kind: "bench", what: "" } as const;
     const quirk = await putQuirk(tx, model, undefined, {
       symptom: "S",

@@ -1,9 +1,10 @@
 // Reads the stored needs: what is due today is due_from <= today, an index scan for each thing that can be done.
-import type { Fact } from "#core/firmware/facts.ts";
-import { DOINGS, type Doing, mayBeAway } from "#core/needs/doing.ts";
+
+import { ACTIONS, type Action, mayBeAway } from "#core/needs/action.ts";
 import type { NeedCause, NeedKind, Target } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import type { Fact } from "#core/unit/facts.ts";
 import { targetsSince } from "./needs.ts";
 import { rowsAtOnce, type Tx } from "./pool.ts";
 
@@ -28,26 +29,26 @@ export type StoredNeed = {
   held_from: PlainDate | null;
   cause: NeedCause;
   urgency: 0 | 1 | 2;
-  doing: Doing;
+  action: Action;
   /** The one that counts today, and those still to come. */
   targets: Target[];
   because: Fact[];
 };
 
-type Encoded = { doing: Doing; targets: Target[] };
-type Undecoded<Row extends Encoded> = Omit<Row, keyof Encoded> & { doing: number; targets: string };
+type Encoded = { action: Action; targets: Target[] };
+type Undecoded<Row extends Encoded> = Omit<Row, keyof Encoded> & { action: number; targets: string };
 
 const decoded = <Row extends Encoded>(rows: readonly Undecoded<Row>[], today: PlainDate): Row[] =>
   rows.map((row) => {
-    const { doing, targets } = row;
+    const { action, targets } = row;
     return Object.assign(row, {
-      doing: DOINGS[doing],
+      action: ACTIONS[action],
       targets: targetsSince(targets, today),
     }) as unknown as Row;
   });
 
 const NEED = `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause,
-    n.urgency, n.doing, n.targets, n.because
+    n.urgency, n.action, n.targets, n.because
   from need n join component c on c.club_id = n.club_id and c.id = n.component_id`;
 
 /** The needs of one unit that are open or held on a day, worst first. */
@@ -62,14 +63,14 @@ export async function needsOfUnit(tx: Tx, unit: string, today: PlainDate): Promi
 
 export type WallNeed = Pick<
   StoredNeed,
-  "unit_id" | "component_id" | "due_from" | "cause" | "urgency" | "doing" | "targets"
+  "unit_id" | "component_id" | "due_from" | "cause" | "urgency" | "action" | "targets"
 >;
 
 /** All open needs of the club on a day, without their reasons: for the wall. */
 export async function openNeeds(tx: Tx, today: PlainDate): Promise<WallNeed[]> {
   const rows = await rowsAtOnce<Undecoded<WallNeed>>(
     tx,
-    `select unit_id::text, component_id::text, due_from, cause, urgency, doing, targets from need
+    `select unit_id::text, component_id::text, due_from, cause, urgency, action, targets from need
      where due_from <= $1 and (due_to is null or due_to > $1) order by urgency desc, due_from`,
     [today],
   );
@@ -110,7 +111,7 @@ export type BoardRow = Omit<StoredNeed, "held_from" | "because"> & {
   holder_id: string | null;
 };
 
-export type BoardGroup = Doing | "held";
+export type BoardGroup = Action | "held";
 
 /**
  * Groups of the board, each its first `limit` needs by the index need_board (need_held for what is on hold), all in one
@@ -137,7 +138,7 @@ export async function boardGroups(
   add("u.group_id", filter.group);
   add("k.person_id", filter.person);
   const rowsOf = (group: BoardGroup) =>
-    `select '${group}' board, n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.cause, n.urgency, n.doing,
+    `select '${group}' board, n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.cause, n.urgency, n.action,
        n.targets, ${RAW} raw, u.tag, u.model_id, u.place_id, ${asksWho(group) ? "k.person_id" : "null::bigint"} holder_id
      from need n
      join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
@@ -158,7 +159,7 @@ export async function boardGroups(
 const ofGroup = (group: BoardGroup): string =>
   group === "held"
     ? "n.held_from <= $1 and n.due_from > $1"
-    : `n.due_from <= $1 and n.doing = ${DOINGS.indexOf(group)}`;
+    : `n.due_from <= $1 and n.action = ${ACTIONS.indexOf(group)}`;
 
 const RAW = `jsonb_path_query_first(n.because, '$[*] ? (@.kind == "reading").raw') #>> '{}'`;
 

@@ -1,6 +1,6 @@
 // The database's clock decides when things are; here it is noticed when that clock is moved, or was wrong before.
 import { jumpBetween, type Seen } from "#core/quantities/clock.ts";
-import { tell } from "./log.ts";
+import { appendLog } from "./log.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 
 let seen: Seen | undefined;
@@ -12,7 +12,7 @@ export async function noticeClock(now: Date, actor: Actor): Promise<void> {
   const seconds = before && jumpBetween(before, seen);
   if (seconds === undefined) return;
   console.error(`The database's clock jumped by ${seconds} seconds; it says ${now.toISOString()} now.`);
-  await withClub(actor, (tx) => tell(tx, { kind: "clock-jumped", seconds }));
+  await withClub(actor, (tx) => appendLog(tx, { kind: "clock-jumped", seconds }));
 }
 
 /** The newest instant in the log, if that lies ahead of now: then the clock is wrong, or was. */

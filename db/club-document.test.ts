@@ -16,7 +16,7 @@ let actor: Actor;
 const needsOf = async (tx: Tx) =>
   (
     await tx.query(
-      "select unit_id, kind, component_id, due_from, cause, urgency, doing, targets from need order by 1, 2, 3, 4",
+      "select unit_id, kind, component_id, due_from, cause, urgency, action, targets from need order by 1, 2, 3, 4",
     )
   ).rows;
 

@@ -2,7 +2,7 @@
 // new one is in it by being there.
 import { foldAddress } from "#core/club/address.ts";
 import type { ClubDocument } from "#core/club/document.ts";
-import { tell } from "./log.ts";
+import { appendLog } from "./log.ts";
 import type { Tx } from "./pool.ts";
 import { bringUpToDate } from "./work.ts";
 
@@ -136,7 +136,7 @@ export async function bringClubBack(tx: Tx, document: ClubDocument): Promise<Bro
      from jsonb_populate_record(null::club, $1::jsonb) d where c.id = current_club()`,
     [document.club],
   );
-  await tell(tx, { kind: "club-changed", what: `brought back from its document of ${document.madeAt}` });
+  await appendLog(tx, { kind: "club-changed", what: `brought back from its document of ${document.madeAt}` });
   await bringUpToDate(tx, { of: "club" }, "the club's document");
   const filesMissing = document.files.filter((file) => file.content === undefined).length;
   return { ok: true, rows: rows + people.size, filesMissing };

@@ -1,5 +1,5 @@
 // Statements about the club's own settings: places, groups and their policies; and what goes out of it.
-import type { Policy } from "#core/firmware/policy.ts";
+import type { Policy } from "#core/unit/policy.ts";
 import type { Tx } from "./pool.ts";
 
 export type PlaceRow = { id: string; name: string; kind: string; note: string; units: number };

@@ -3,10 +3,10 @@ import type { z } from "zod";
 import { type Identity, identityShape, type PartReading, partReadingShape } from "#core/dossier/identity.ts";
 import type { Effect, Purpose } from "#core/dossier/procedure.ts";
 import type { SerialRange } from "#core/dossier/serial.ts";
-import type { Source } from "#core/dossier/source.ts";
 import type { Step } from "#core/dossier/step.ts";
 import type { KnownModel } from "#core/dossier/which.ts";
-import type { Range } from "#core/firmware/range.ts";
+import type { Source } from "#core/quantities/source.ts";
+import type { Range } from "#core/version/range.ts";
 import type { Tx } from "./pool.ts";
 
 export type ProcedureRow = {

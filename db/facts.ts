@@ -1,20 +1,20 @@
 // Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
 
 import type { z } from "zod";
-import type { SourceKind } from "#core/dossier/source.ts";
-import type { Fix } from "#core/firmware/catalogue.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { groupBy } from "#core/quantities/group.ts";
+import type { SourceKind } from "#core/quantities/source.ts";
+import type { Fix } from "#core/release/catalogue.ts";
 import {
   type Catalogue,
   type Component,
   catalogueOf,
   type Release,
   type Track,
-} from "#core/firmware/catalogue.ts";
-import { conditionsShape } from "#core/firmware/conditions.ts";
-import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
-import type { Numbering } from "#core/firmware/version.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { groupBy } from "#core/quantities/group.ts";
+} from "#core/release/catalogue.ts";
+import { conditionsShape } from "#core/release/conditions.ts";
+import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
+import type { Numbering } from "#core/version/version.ts";
 import { pool, type Tx } from "./pool.ts";
 import { type KnownUnit, loadUnits, type Scope, scopeCondition } from "./unit-facts.ts";
 

@@ -1,11 +1,11 @@
 // Statements for units from a spreadsheet: a whole plan is put in at once.
 
-import { PLAIN_POLICY } from "#core/firmware/policy.ts";
 import type { NewModel } from "#core/import/models.ts";
 import { folded, modelKey } from "#core/import/names.ts";
 import type { PlannedRow } from "#core/import/plan.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { tell } from "./log.ts";
+import { PLAIN_POLICY } from "#core/unit/policy.ts";
+import { appendLog } from "./log.ts";
 import { addParts } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 import { noonOf } from "./readings.ts";
@@ -81,7 +81,7 @@ export async function bringIn(
   );
   if (lent.length > 0) await tx.query(LEND, [JSON.stringify(lent), options.today]);
   if (touched.length === 0) return brought;
-  await tell(tx, { kind: "units-imported", file: options.file, ...brought });
+  await appendLog(tx, { kind: "units-imported", file: options.file, ...brought });
   await bringUpToDate(tx, { of: "units", ids: units.rows.map((row) => row.id) }, options.file);
   return brought;
 }
@@ -159,7 +159,7 @@ async function makeModels(
       components,
       revisions.map((revision) => ({ name: revision, tell: "", serials: [] })),
     );
-    await tell(tx, { kind: "model-added", name }, { model: id });
+    await appendLog(tx, { kind: "model-added", name }, { model: id });
     made.set(modelKey(maker, name), id);
   }
   return made;

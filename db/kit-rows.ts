@@ -1,7 +1,5 @@
 // The rows of the kit, as they are stored and as core wants them.
 import type { z } from "zod";
-import type { Source } from "#core/dossier/source.ts";
-import type { Range } from "#core/firmware/range.ts";
 import type {
   Adapter,
   AdapterKind,
@@ -22,6 +20,8 @@ import type {
   WordSize,
 } from "#core/kit/shapes.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import type { Source } from "#core/quantities/source.ts";
+import type { Range } from "#core/version/range.ts";
 import type { Tx } from "./pool.ts";
 
 export type ConnectorRow = {

@@ -1,8 +1,8 @@
 // Kit in the database: read as core wants it, never older than what stands, and the needs that hang on it follow.
 import { beforeAll, expect, test } from "vitest";
 import { identityShape } from "#core/dossier/identity.ts";
-import { chainsOfModel } from "#core/kit/means.ts";
-import { DOINGS } from "#core/needs/doing.ts";
+import { chainsOfModel } from "#core/kit/tooling.ts";
+import { ACTIONS } from "#core/needs/action.ts";
 import { plain } from "#core/quantities/date.ts";
 import { putIdentity } from "./dossier.ts";
 import { addAttempt, loadKit, plugsOf } from "./kit.ts";
@@ -59,10 +59,10 @@ const chains = async (tx: Tx) => {
   const plugs = (await plugsOf(tx, [laid.model], kit)).get(laid.model) ?? [];
   return chainsOfModel({ model: laid.model, plugs }, "flash", kit.prepared);
 };
-const doing = async (tx: Tx) => {
+const action = async (tx: Tx) => {
   await recompute(tx, { of: "club" });
-  const { rows } = await tx.query<{ doing: number }>("select doing from need where kind = 'firmware'");
-  return rows.map((row) => DOINGS[row.doing]);
+  const { rows } = await tx.query<{ action: number }>("select action from need where kind = 'firmware'");
+  return rows.map((row) => ACTIONS[row.action]);
 };
 /** What is done in it is undone after. */
 async function trying<Value>(act: (tx: Tx) => Promise<Value>): Promise<Value> {
@@ -134,22 +134,22 @@ test("four tries that failed make it known bad, and its radio waits for kit; a f
     const noted = [await addAttempt(tx, attempt(receipt)), await addAttempt(tx, attempt(receipt))];
     for (let i = 0; i < 14; i++) await addAttempt(tx, attempt(crypto.randomUUID()));
     const [chain] = (await chains(tx)).chains;
-    return { noted, evidence: chain?.evidence, doing: await doing(tx) };
+    return { noted, evidence: chain?.evidence, action: await action(tx) };
   });
   expect(told.noted).toEqual([true, false]);
   expect(told.evidence).toMatchObject({ verdict: "known-bad", tries: 16, worked: 1 });
-  expect(told.doing).toEqual(["kit"]);
+  expect(told.action).toEqual(["kit"]);
 });
 
 test("needs follow the kit: ready, waiting, ready again, and away before all", async () => {
   const told = await trying(async (tx) => {
-    const seen: (string | undefined)[][] = [await doing(tx)];
+    const seen: (string | undefined)[][] = [await action(tx)];
     await putDriverOn(tx, laid.computer, laid.driver, null);
-    seen.push(await doing(tx));
+    seen.push(await action(tx));
     await putDriverOn(tx, laid.computer, laid.driver, "2.5");
-    seen.push(await doing(tx));
+    seen.push(await action(tx));
     await putToolOn(tx, laid.computer, laid.tool, "0.1");
-    seen.push(await doing(tx));
+    seen.push(await action(tx));
     await putDriverOn(tx, laid.computer, laid.driver, null);
     await seed.seedCustody(tx, {
       unit: laid.unit,
@@ -158,7 +158,7 @@ test("needs follow the kit: ready, waiting, ready again, and away before all", a
       dueBack: null,
       backOn: null,
     });
-    seen.push(await doing(tx));
+    seen.push(await action(tx));
     return seen;
   });
   expect(told).toEqual([["install"], ["kit"], ["install"], ["install"], ["ask-back"]]);
@@ -168,7 +168,7 @@ test("needs follow the kit: ready, waiting, ready again, and away before all", a
 test("with a kind of kit that is not there at all nothing is ready", async () => {
   const told = await trying(async (tx) => {
     await shelveThing(tx, "computer", laid.computer);
-    return doing(tx);
+    return action(tx);
   });
   expect(told).toEqual(["kit"]);
   expect((await withClub(two, loadKit)).prepared.kit.leads).toEqual([]);

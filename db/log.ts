@@ -5,7 +5,7 @@ import type { Tx } from "./pool.ts";
 export type About = { readonly unit?: string | undefined; readonly model?: string | undefined };
 
 /** The person is the one the transaction was opened for; the instant is the database's. */
-export async function tell(tx: Tx, entry: LogEntry, about: About = {}): Promise<void> {
+export async function appendLog(tx: Tx, entry: LogEntry, about: About = {}): Promise<void> {
   const { kind, ...detail } = entry;
   await tx.query(
     `insert into log (club_id, person_id, kind, unit_id, model_id, detail)

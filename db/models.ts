@@ -1,6 +1,6 @@
 // Statements about models: what is known of each kind of radio.
 import type { SerialRange } from "#core/dossier/serial.ts";
-import type { Numbering } from "#core/firmware/version.ts";
+import type { Numbering } from "#core/version/version.ts";
 import { RELEASE_COLUMNS, type ReleaseRow } from "./facts.ts";
 import type { Tx } from "./pool.ts";
 

@@ -1,11 +1,11 @@
 // Stored needs are exactly what a computation from scratch gives, whatever has happened and in which order.
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
-import { DOINGS, doingOf } from "#core/needs/doing.ts";
+import { ACTIONS, actionOf } from "#core/needs/action.ts";
 import { targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
 import { loadFacts, policyOf } from "./facts.ts";
 import {
   decodeTargets,
@@ -80,7 +80,7 @@ async function fromScratch(tx: Tx): Promise<string[]> {
       needsOf(unit, facts.catalogues.get(unit.model) ?? new Map(), policyOf(facts, unit)).map((need) =>
         recordOf(
           need,
-          doingOf(need, unit.away, () => "kit"),
+          actionOf(need, unit.away, () => "kit"),
         ),
       ),
     ),
@@ -89,7 +89,7 @@ async function fromScratch(tx: Tx): Promise<string[]> {
 
 async function stored(tx: Tx): Promise<string[]> {
   const { rows } = await tx.query<NeedRecord>(
-    `select unit_id, kind, component_id, due_from, due_to, held_from, cause, urgency, doing, targets, because::text from need`,
+    `select unit_id, kind, component_id, due_from, due_to, held_from, cause, urgency, action, targets, because::text from need`,
   );
   return text(rows);
 }
@@ -273,7 +273,7 @@ test("many units, whose needs go in by COPY, have the same needs as by themselve
       '"stale"',
       '"unread"',
       '"flash-unconfirmed"',
-      `"doing":${DOINGS.indexOf("ask-back")}`,
+      `"action":${ACTIONS.indexOf("ask-back")}`,
       "\\\\n",
     ];
     expect(awkward.filter((part) => !has(part))).toEqual([]);

@@ -1,16 +1,16 @@
 // Keeps the stored needs as core works them out, and reads the board from them.
 
-import type { Catalogue } from "#core/firmware/catalogue.ts";
-import { URGENCIES } from "#core/firmware/catalogue.ts";
-import type { Fact } from "#core/firmware/facts.ts";
-import type { Policy } from "#core/firmware/policy.ts";
 import type { PreparedKit } from "#core/kit/chain.ts";
-import { meansOfNeed } from "#core/kit/means.ts";
-import { DOINGS, type Doing, doingOf } from "#core/needs/doing.ts";
+import { toolingOfNeed } from "#core/kit/tooling.ts";
+import { ACTIONS, type Action, actionOf } from "#core/needs/action.ts";
 import type { Need, Target } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { kept } from "#core/quantities/kept.ts";
+import type { Catalogue } from "#core/release/catalogue.ts";
+import { URGENCIES } from "#core/release/catalogue.ts";
+import type { Fact } from "#core/unit/facts.ts";
+import type { Policy } from "#core/unit/policy.ts";
 import { CopyRows } from "./copy.ts";
 import { loadCatalogues, loadPolicies, policyOf } from "./facts.ts";
 import { loadKit, plugsOf } from "./kit.ts";
@@ -53,10 +53,10 @@ function* recordsOf(
     for (const need of needsOf(unit, catalogue, policy)) {
       // The last release that the need will call for: which it is does not depend on the day.
       const release = need.targets.at(-1)?.release;
-      const doing = doingOf(need, unit.away, () =>
+      const action = actionOf(need, unit.away, () =>
         release === undefined
           ? "no-route"
-          : meansOfNeed(
+          : toolingOfNeed(
               unit,
               radio,
               catalogue,
@@ -65,7 +65,7 @@ function* recordsOf(
               kit,
             ).kind,
       );
-      yield recordOf(need, doing);
+      yield recordOf(need, action);
     }
   }
 }
@@ -80,7 +80,7 @@ export type NeedRecord = {
   cause: string;
   urgency: number;
   /** Its place in the list of doings, as urgency's in that of urgencies. */
-  doing: number;
+  action: number;
   targets: string;
   because: string;
 };
@@ -111,7 +111,7 @@ export function targetsSince(text: string, day: PlainDate): Target[] {
 }
 
 /** A need as the table holds it. */
-export const recordOf = (need: Need, doing: Doing): NeedRecord => ({
+export const recordOf = (need: Need, action: Action): NeedRecord => ({
   unit_id: need.unit,
   kind: need.kind,
   component_id: need.component,
@@ -120,7 +120,7 @@ export const recordOf = (need: Need, doing: Doing): NeedRecord => ({
   held_from: need.heldFrom ?? null,
   cause: need.cause,
   urgency: URGENCIES.indexOf(need.urgency),
-  doing: DOINGS.indexOf(doing),
+  action: ACTIONS.indexOf(action),
   targets: targetsText(need.targets),
   because: `[${need.because.map(factText).join(",")}]`,
 });
@@ -152,7 +152,7 @@ const COLUMNS = [
   "held_from",
   "cause",
   "urgency",
-  "doing",
+  "action",
   "targets",
   "because",
 ] as const satisfies readonly (keyof NeedRecord)[];
@@ -166,7 +166,7 @@ async function insert(tx: Tx, rows: readonly NeedRecord[]): Promise<void> {
   await tx.query(
     `insert into need (club_id, ${LIST}) select current_club(), ${LIST} from jsonb_to_recordset($1::jsonb)
        as r(unit_id bigint, kind text, component_id bigint, due_from date, due_to date, held_from date, cause text,
-            urgency smallint, doing smallint, targets text, because jsonb)`,
+            urgency smallint, action smallint, targets text, because jsonb)`,
     [`[${rows.map(rowJson).join(",")}]`],
   );
 }
@@ -186,11 +186,11 @@ async function copy(tx: Tx, records: Iterable<NeedRecord>): Promise<void> {
     else rows.date(record.held_from);
     rows.text(record.cause);
     rows.smallint(record.urgency);
-    rows.smallint(record.doing);
+    rows.smallint(record.action);
     rows.text(record.targets);
     rows.jsonb(record.because);
     // In the order of the board's index, so that neighbours go in one after the other. (PostgreSQL sorts wide rows slowly.)
-    const kind = record.doing * URGENCIES.length - record.urgency;
+    const kind = record.action * URGENCIES.length - record.urgency;
     ranks.push(kind * 10_000_000 + due);
   }
   await tx.query("drop table if exists pg_temp.need_in");

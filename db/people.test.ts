@@ -1,10 +1,10 @@
 // People, their sessions and how often somebody may try to sign in; and the log, read by what it is about.
 import pg from "pg";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { countAttempt, forgetAttempts, placeOf, refusalBeforeSignIn } from "#app/door/attempts.server.ts";
-import { signed, unsigned } from "#app/door/device.server.ts";
-import { keepForm, keptForm, packKept } from "#app/door/pack.server.ts";
-import { hashPassword, newToken, tokenHash } from "#app/door/password.server.ts";
+import { countAttempt, forgetAttempts, placeOf, refusalBeforeSignIn } from "#app/auth/attempts.server.ts";
+import { signed, unsigned } from "#app/auth/device.server.ts";
+import { keepForm, keptForm, packKept } from "#app/auth/pack.server.ts";
+import { hashPassword, newToken, tokenHash } from "#app/auth/password.server.ts";
 import { plain } from "#core/quantities/date.ts";
 import { readLog } from "./log.ts";
 import {

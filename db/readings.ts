@@ -1,6 +1,7 @@
 // Statements about readings. A reading is inserted, never changed; a wrong one is struck.
-import type { ReadingSource } from "#core/firmware/unit.ts";
+
 import type { PlainDate } from "#core/quantities/date.ts";
+import type { ReadingSource } from "#core/unit/unit.ts";
 import type { Tx } from "./pool.ts";
 
 export type NewReading = {

@@ -1,8 +1,9 @@
 // Statements about releases and their components.
-import type { Source } from "#core/dossier/source.ts";
-import type { Fix, Track } from "#core/firmware/catalogue.ts";
-import type { Conditions } from "#core/firmware/conditions.ts";
+
 import type { PlainDate } from "#core/quantities/date.ts";
+import type { Source } from "#core/quantities/source.ts";
+import type { Fix, Track } from "#core/release/catalogue.ts";
+import type { Conditions } from "#core/release/conditions.ts";
 import { RELEASE_COLUMNS, type ReleaseRow } from "./facts.ts";
 import type { Tx } from "./pool.ts";
 

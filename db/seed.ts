@@ -1,10 +1,10 @@
 // Statements that lay down a club with a past, for the demo: readings and log entries carry their own instants.
 import { foldAddress } from "#core/club/address.ts";
 import type { LogEntry } from "#core/club/log.ts";
-import type { Policy } from "#core/firmware/policy.ts";
-import type { ReadingSource } from "#core/firmware/unit.ts";
-import type { Numbering } from "#core/firmware/version.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import type { Policy } from "#core/unit/policy.ts";
+import type { ReadingSource } from "#core/unit/unit.ts";
+import type { Numbering } from "#core/version/version.ts";
 import type { RevisionFields } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 

@@ -1,7 +1,8 @@
 // Loads what the computations need of units: what each is, with the newest reading of each component and who has it.
-import type { Reading, UnitFacts } from "#core/firmware/unit.ts";
+
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import type { Reading, UnitFacts } from "#core/unit/unit.ts";
 import type { Tx } from "./pool.ts";
 
 /** Which units a change concerns. */

@@ -2,8 +2,8 @@
 import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { PLAIN_POLICY } from "#core/firmware/policy.ts";
 import { plain } from "#core/quantities/date.ts";
+import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
 import * as seed from "./seed.ts";

@@ -1,9 +1,9 @@
 // Lays the demo's dossiers: identities, procedures, quirks, and who confirmed them.
 import { identityShape } from "#core/dossier/identity.ts";
 import { readSteps } from "#core/dossier/procedure.ts";
-import type { Source } from "#core/dossier/source.ts";
-import { parseRange } from "#core/firmware/range.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
+import type { Source } from "#core/quantities/source.ts";
+import { parseRange } from "#core/version/range.ts";
 import { addConfirmation, putIdentity, putPartReading, putProcedure, putQuirk } from "#db/dossier.ts";
 import type { Tx } from "#db/pool.ts";
 import { DOSSIERS } from "./data/dossiers.ts";

@@ -1,8 +1,9 @@
 // Lays the demo's kit: what the club owns, what it knows of it, and what was tried.
-import type { Range } from "#core/firmware/range.ts";
+
 import { readKnows, readRange, readRunsOn } from "#core/kit/entry.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import type { Result } from "#core/quantities/result.ts";
+import type { Range } from "#core/version/range.ts";
 import { addAttempt } from "#db/kit.ts";
 import { putInstalled, putSupports, putThing } from "#db/kit-put.ts";
 import type { Tx } from "#db/pool.ts";

@@ -1,20 +1,20 @@
 // Lays the demo club into an empty database, with its past counted back from the day it is loaded.
 import { createHash } from "node:crypto";
-import { hashPassword } from "#app/door/password.server.ts";
+import { hashPassword } from "#app/auth/password.server.ts";
 import { parseSerials } from "#core/dossier/serial.ts";
-import { type Conditions, conditionsShape } from "#core/firmware/conditions.ts";
-import { type Policy, policyShape } from "#core/firmware/policy.ts";
-import { parseRange } from "#core/firmware/range.ts";
 import { addDays, dateInZone, type PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import type { Result } from "#core/quantities/result.ts";
+import { type Conditions, conditionsShape } from "#core/release/conditions.ts";
+import { type Policy, policyShape } from "#core/unit/policy.ts";
+import { parseRange } from "#core/version/range.ts";
 import { recompute } from "#db/needs.ts";
 import { foundClub } from "#db/people.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import { addRelease, keepFile, withdrawRelease } from "#db/releases.ts";
 import * as seed from "#db/seed.ts";
 import { addUnit, setHold } from "#db/units.ts";
-import { firmwareImage, imageName } from "#standins/firmware.ts";
+import { firmwareImage, imageName } from "#simulators/firmware.ts";
 import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
 import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
 import { STORY } from "./data/story.ts";

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { firmwareImage } from "#standins/firmware.ts";
+import { firmwareImage } from "#simulators/firmware.ts";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";

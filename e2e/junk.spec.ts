@@ -31,7 +31,7 @@ const FIXED = [
   ..."/kit/shopping.csv /known-files".split(" "),
 ];
 const patterns = (id: string) => [
-  ...["", "/edit", "/weigh", "/why"].map((end) => `/units/${id}${end}`),
+  ...["", "/edit", "/preview", "/why"].map((end) => `/units/${id}${end}`),
   ...["leads", "tools"].map((kind) => `/kit/${kind}/${id}`),
   `/kit/${id}/1`,
   ...["", "/identity", "/edit", "/print", "/dossier.json", "/releases/1"].map((end) => `/models/${id}${end}`),

@@ -67,13 +67,13 @@ const begin = async (page: Page, path: string) => {
   await signIn(page, line.address, "wren");
   await openAwake(page, line.address + path);
 };
-const UNSENT = "That could not be sent: nothing answers.";
+const OFFLINE = "That could not be sent: nothing answers.";
 
 /** What is typed in the field is not sent, stays, and goes in once the line is whole again. */
 async function recordedLater(field: Locator): Promise<void> {
   const page = field.page();
   await field.press("Enter");
-  await expect(page.getByText(UNSENT)).toBeVisible();
+  await expect(page.getByText(OFFLINE)).toBeVisible();
   await expect(field).toHaveValue("1.13");
   line.mend();
   await field.press("Enter");
@@ -119,7 +119,7 @@ test("the picked radios of Due stay picked, with what was typed", async ({ page 
   await form.getByLabel("because").fill("the fair");
   line.cut();
   await form.getByRole("button", { name: "Put on hold" }).click();
-  await expect(form.getByText(UNSENT)).toBeInViewport();
+  await expect(form.getByText(OFFLINE)).toBeInViewport();
   await expect(page.getByRole("checkbox", { name: "Pick S-05" }).first()).toBeChecked();
   line.mend();
   await form.getByRole("button", { name: "Put on hold" }).click();
@@ -134,7 +134,7 @@ test("so do a hold, a correction, a release and a policy", async ({ page }) => {
   await page.getByLabel("Why", { exact: true }).fill("the fair");
   line.cut();
   await page.getByRole("button", { name: "Hold", exact: true }).click();
-  await expect(page.getByText(UNSENT)).toBeInViewport();
+  await expect(page.getByText(OFFLINE)).toBeInViewport();
   await expect(page.getByLabel("Why", { exact: true })).toHaveValue("the fair");
   line.mend();
   await page.getByRole("button", { name: "Hold", exact: true }).click();
@@ -151,7 +151,7 @@ test("so do a hold, a correction, a release and a policy", async ({ page }) => {
     await page.getByLabel(label).fill("typed while nothing answers");
     line.cut();
     await page.getByRole("button", { name: "Save", exact: true }).click();
-    await expect(page.getByText(UNSENT), path).toBeInViewport();
+    await expect(page.getByText(OFFLINE), path).toBeInViewport();
     await expect(page.getByLabel(label), path).toHaveValue("typed while nothing answers");
     line.mend();
     await page.getByRole("button", { name: "Save", exact: true }).click();
@@ -181,7 +181,7 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   const cutAnd = async (press: () => Promise<void>) => {
     line.cut();
     await press();
-    await expect(page.getByText(UNSENT)).toBeInViewport();
+    await expect(page.getByText(OFFLINE)).toBeInViewport();
     line.mend();
   };
   /** Presses, and waits until what the page asks for after the answer has come too. */

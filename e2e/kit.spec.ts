@@ -135,22 +135,22 @@ test("an id gets its chip's name, and ids that are none are answered", async ({ 
 test("tries are noted in one press, and the record changes the verdict", async ({ page }) => {
   await signIn(page, served.address, "juno");
   await page.goto(`${served.address}/units/P-04`);
-  const means = page.locator("#means");
+  const tooling = page.locator("#tooling");
   for (let i = 1; i <= 4; i++) {
-    await means.getByRole("button", { name: "It worked" }).first().click();
+    await tooling.getByRole("button", { name: "It worked" }).first().click();
     await expect(
       page.getByRole("status").filter({ hasText: "Noted: it worked with straight in, Moth phone" }),
     ).toBeVisible();
     await page.goto(`${served.address}/units/P-04`);
     await expect(
-      means
+      tooling
         .getByText(i < 4 ? `${i} of ${i === 1 ? "1 try" : `${i} tries`} worked` : "4 of 4 tries worked")
         .first(),
     ).toBeVisible();
   }
-  await expect(means.getByText("proven").first()).toBeVisible();
-  await means.getByLabel("What was seen when it failed").first().fill("the phone slept");
-  await means.getByRole("button", { name: "It failed" }).first().click();
+  await expect(tooling.getByText("proven").first()).toBeVisible();
+  await tooling.getByLabel("What was seen when it failed").first().fill("the phone slept");
+  await tooling.getByRole("button", { name: "It failed" }).first().click();
   await expect(
     page.getByText("it failed with straight in, Moth phone, Reed app: the phone slept"),
   ).toBeVisible();
@@ -159,14 +159,14 @@ test("tries are noted in one press, and the record changes the verdict", async (
 test("a settled matter is known bad at once, and another chain comes first", async ({ page }) => {
   await signIn(page, served.address, "tobin");
   await page.goto(`${served.address}/units/W-08`);
-  const means = page.locator("#means");
-  const best = means.getByRole("list", { name: /The best chain/ });
+  const tooling = page.locator("#tooling");
+  const best = tooling.getByRole("list", { name: /The best chain/ });
   await expect(best).toHaveAccessibleName("The best chain: K-07, Reed desk, Hedgewriter");
-  await means.getByLabel("and never will: that is settled").first().check();
-  await means.getByRole("button", { name: "It failed" }).first().click();
+  await tooling.getByLabel("and never will: that is settled").first().check();
+  await tooling.getByRole("button", { name: "It failed" }).first().click();
   await expect(best).toHaveAccessibleName("The best chain: K-01, Reed desk, Hedgewriter");
-  await means.getByText(/more chains? hold/).click();
-  const bad = means.getByRole("listitem").filter({ hasText: "K-07, Reed desk" });
+  await tooling.getByText(/more chains? hold/).click();
+  const bad = tooling.getByRole("listitem").filter({ hasText: "K-07, Reed desk" });
   await expect(bad).toContainText("settled: it never works together");
   await expect(bad).toContainText("known bad");
 });

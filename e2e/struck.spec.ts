@@ -60,11 +60,11 @@ test("a reading is dated back, never ahead; an older one hides no newer one", as
 test("a try that was none is struck, and the chain is as it was before it", async ({ page }) => {
   await signIn(page, served.address, "juno");
   await page.goto(`${served.address}/units/P-04`);
-  const means = page.locator("#means");
-  await means.getByRole("button", { name: "It failed" }).first().click();
+  const tooling = page.locator("#tooling");
+  await tooling.getByRole("button", { name: "It failed" }).first().click();
   await expect(page.getByRole("status").filter({ hasText: "Noted: it failed with" })).toBeVisible();
   await page.goto(`${served.address}/units/P-04`);
-  await expect(means.getByText(/failed 1 of 1/).first()).toBeVisible();
+  await expect(tooling.getByText(/failed 1 of 1/).first()).toBeVisible();
   await openThing(page, served.address, "Moth phone");
   await page.getByText("Strike it").first().click();
   await page
@@ -74,7 +74,7 @@ test("a try that was none is struck, and the chain is as it was before it", asyn
   await page.getByRole("button", { name: "Strike", exact: true }).first().click();
   await expect(page.getByText(/struck: .*it was another radio/)).toBeVisible();
   await page.goto(`${served.address}/units/P-04`);
-  await expect(means.getByText(/failed 1 of 1/)).toHaveCount(0);
+  await expect(tooling.getByText(/failed 1 of 1/)).toHaveCount(0);
 });
 
 test("a sheet's doubts are asked about: a near name, a missing day, words for nothing; the answers stay", async ({

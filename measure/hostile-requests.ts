@@ -135,15 +135,19 @@ export const HOSTILE: readonly Hostile[] = [
   form("a megabyte of percents, signed in", `intent=reading&typed=${"%41".repeat(LARGE / 3)}`, unit),
   form("a megabyte of half a letter, signed in", `intent=reading&typed=${"%F0%9F".repeat(LARGE / 6)}`, unit),
   form("a megabyte of ampersands, signed in", "&".repeat(LARGE), unit),
-  form("a baseline as deep as it goes", `seen=${encodeURIComponent(deep("[", "]", 30_000))}&name=a`, person),
+  form(
+    "a baseline as deep as it goes",
+    `baseline=${encodeURIComponent(deep("[", "]", 30_000))}&name=a`,
+    person,
+  ),
   form(
     "a baseline of a megabyte of keys",
-    `seen=${encodeURIComponent(`{${many(40_000, (i) => `"k${i}":"v"`, ",")}}`)}&name=a`,
+    `baseline=${encodeURIComponent(`{${many(40_000, (i) => `"k${i}":"v"`, ",")}}`)}&name=a`,
     person,
   ),
   form(
     "a baseline that is an object's own",
-    `seen=${encodeURIComponent('{"__proto__":"x"}')}&name=a`,
+    `baseline=${encodeURIComponent('{"__proto__":"x"}')}&name=a`,
     person,
   ),
   form("a device list of two million spaces", `${part("text", " ".repeat(2_000_000))}--fen--\r\n`, {

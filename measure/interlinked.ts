@@ -1,9 +1,10 @@
 // Four components of 200 releases each whose conditions are interlinked at random: the hardest that a dossier could hold.
-import { type Component, catalogueOf, type Release } from "#core/firmware/catalogue.ts";
-import { conditionsShape } from "#core/firmware/conditions.ts";
-import type { Goal, State } from "#core/firmware/route.ts";
-import type { Version } from "#core/firmware/version.ts";
+
 import { addDays, plain } from "#core/quantities/date.ts";
+import { type Component, catalogueOf, type Release } from "#core/release/catalogue.ts";
+import { conditionsShape } from "#core/release/conditions.ts";
+import type { Goal, State } from "#core/route/route.ts";
+import type { Version } from "#core/version/version.ts";
 
 const NAMES = ["main", "panel", "dsp", "bluetooth"] as const;
 

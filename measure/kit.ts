@@ -2,10 +2,10 @@
 import loadHighs from "highs";
 import { findChains, prepareKit } from "#core/kit/chain.ts";
 import { readDeviceList } from "#core/kit/device-list.ts";
-import { bestPurchase, type Wanting, wholeCurve } from "#core/kit/get.ts";
-import { chainsFor } from "#core/kit/means.ts";
+import { bestPurchase, type Demand, wholeCurve } from "#core/kit/get.ts";
 import type { Computer, DriverRule, Job, Kit, Lead, System, Tool } from "#core/kit/shapes.ts";
-import { solverOf } from "#core/kit/solver.ts";
+import { chainsFor } from "#core/kit/tooling.ts";
+import { solverOf } from "#core/solve/highs.ts";
 import { best, type Measured, ms, under } from "./clock.ts";
 
 const LEADS = 60;
@@ -111,7 +111,7 @@ export async function measureKit(): Promise<Measured[]> {
   const solve = solverOf(await loadHighs());
   const offers = Array.from({ length: 60 }, (_, n) => `o${n}`);
   const prices = new Map(offers.map((offer, n) => [offer, 300 + ((n * 7919) % 4700)]));
-  const wanting: Wanting[] = Array.from({ length: 300 }, (_, n) => ({
+  const demand: Demand[] = Array.from({ length: 300 }, (_, n) => ({
     unit: `u${n}`,
     weight: [1, 2, 4][n % 3] ?? 1,
     sets: Array.from({ length: 1 + (n % 3) }, (_, s) =>
@@ -121,10 +121,10 @@ export async function measureKit(): Promise<Measured[]> {
     ),
   }));
   const budget = [...prices.values()].reduce((sum, price) => sum + price, 0) / 3;
-  const purchase = await best(3, () => bestPurchase(wanting, prices, Math.round(budget), solve));
+  const purchase = await best(3, () => bestPurchase(demand, prices, Math.round(budget), solve));
   let points = 0;
   const curve = await best(1, () => {
-    const found = wholeCurve(wanting, prices, solve);
+    const found = wholeCurve(demand, prices, solve);
     points = found.ok ? found.value.length : 0;
   });
   return [

@@ -1,9 +1,10 @@
 // Needs of 100,000 units, computed in core on one core.
-import { type Catalogue, type Component, catalogueOf, type Release } from "#core/firmware/catalogue.ts";
-import { PLAIN_POLICY, type Policy } from "#core/firmware/policy.ts";
-import type { UnitFacts } from "#core/firmware/unit.ts";
+
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { type Catalogue, type Component, catalogueOf, type Release } from "#core/release/catalogue.ts";
+import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
+import type { UnitFacts } from "#core/unit/unit.ts";
 import { best, type Measured, under } from "./clock.ts";
 
 export const MODELS = 500;

@@ -1,9 +1,10 @@
 // Routes over four components of 200 releases each, with stepping stones and requirements between components.
-import { type Component, catalogueOf, type Release } from "#core/firmware/catalogue.ts";
-import { conditionsShape } from "#core/firmware/conditions.ts";
-import { findRoute } from "#core/firmware/route.ts";
-import type { Version } from "#core/firmware/version.ts";
+
 import { addDays, plain } from "#core/quantities/date.ts";
+import { type Component, catalogueOf, type Release } from "#core/release/catalogue.ts";
+import { conditionsShape } from "#core/release/conditions.ts";
+import { findRoute } from "#core/route/route.ts";
+import type { Version } from "#core/version/version.ts";
 import { best, type Measured, under } from "./clock.ts";
 import { interlinked } from "./interlinked.ts";
 

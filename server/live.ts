@@ -2,7 +2,7 @@
 // Only what changed goes over it; pages ask for the rest as they always do.
 import { randomBytes } from "node:crypto";
 import type { RequestHandler, Response } from "express";
-import { personOf } from "#app/door/session.server.ts";
+import { personOf } from "#app/auth/session.server.ts";
 import { type Heard, type Listening, listen, type Topic } from "#db/live.ts";
 
 /** So many changes of a club are remembered for pages that come back. */

@@ -1,6 +1,6 @@
 // The Cabinet: the wall of drawers under a lens, and beside it what the cabinet needs, or the chosen radio.
 import { Link, useSearchParams } from "react-router";
-import { lookInClub } from "../context.ts";
+import { readInClub } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { MossSymbols } from "../ui/moss.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -17,7 +17,7 @@ export const handle = { follows: ["need", "unit", "club"] };
 export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const lens = LENSES.find((l) => l.key === search.get("lens"))?.key ?? "needs";
-  return lookInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const wall = await loadWall(tx, who.today, search.get("unit"));
     return { ...wall, lens };
   });

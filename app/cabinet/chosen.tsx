@@ -1,7 +1,7 @@
 // The drawer that was pulled open: the radio in short, and the field for what it shows.
 import { Link } from "react-router";
+import { ReadingField } from "../forms/reading-field.tsx";
 import { useClub, useMay } from "../ui/club.ts";
-import { ReadingField } from "../ui/reading-field.tsx";
 import { STANDING_WORD } from "../ui/words/standing.ts";
 import type { ChosenDrawer } from "./load.server.ts";
 

@@ -1,15 +1,16 @@
 // The wall's units with their moss, standing and readings, and what the cabinet needs.
-import { URGENCIES } from "#core/firmware/catalogue.ts";
-import { type StandingName, standingOf } from "#core/firmware/standing.ts";
+
 import { type MossLevel, mossOf } from "#core/needs/moss.ts";
 import { type SummaryItem, summarise } from "#core/needs/summary.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import { URGENCIES } from "#core/release/catalogue.ts";
+import { type StandingName, standingOf } from "#core/unit/standing.ts";
 import { openNeeds } from "#db/board.ts";
 import { loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
 import { drawersOfWall } from "#db/units.ts";
-import { releaseNamer } from "../unit/say.ts";
+import { releaseNamer } from "../ui/words/preview.ts";
 
 /** What a drawer shows; what is not so is left out, since there are hundreds of them. */
 export type Drawer = {
@@ -112,7 +113,7 @@ export async function loadWall(tx: Tx, today: PlainDate, chosen?: string | null)
       model: tags.get(n.unit_id)?.model_id ?? "",
       component: n.component_id,
       cause: n.cause,
-      doing: n.doing,
+      action: n.action,
       urgency: URGENCIES[n.urgency] ?? "routine",
       dueFrom: n.due_from,
       targets: n.targets,

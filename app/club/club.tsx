@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { releaseNames } from "#db/board.ts";
 import { groups, lastBackup, places, shelvedUnits } from "#db/club.ts";
 import { people, shelvedPeople } from "#db/people.ts";
-import { lookInClub } from "../context.ts";
+import { readInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { namesOf } from "../ui/why.tsx";
@@ -17,7 +17,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Club · Mossy Cabinet" 
 export const handle = { follows: ["club"] };
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const found = await groups(tx);
     const pinned = found.flatMap(({ policy }) => (policy.rule.kind === "pinned" ? policy.rule.releases : []));
     return {

@@ -1,11 +1,11 @@
 // The whole club as one document: taken out, and brought into a club that is new.
 import { data, Form, Link, useNavigation } from "react-router";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { mustBeAllowed, writeInClub } from "../context.ts";
+import { offlineSaid } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { unsentSaid } from "../ui/unsent.ts";
 import type { Route } from "./+types/document";
-import { takeDocument } from "./document.server.ts";
+import { takeDocument } from "./take-document.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "The whole club · Mossy Cabinet" }];
 
@@ -17,11 +17,13 @@ export function loader({ context }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
   const form = await request.formData();
-  const said = await takeDocument(form.get("file"), (bring) => inClub(context, (tx) => bring(tx), "work"));
+  const said = await takeDocument(form.get("file"), (bring) =>
+    writeInClub(context, (tx) => bring(tx), "work"),
+  );
   return data(said, { status: said.ok ? 200 : 400 });
 }
 
-export const clientAction = unsentSaid;
+export const clientAction = offlineSaid;
 
 export default function ClubDocument({ actionData }: Route.ComponentProps) {
   const busy = useNavigation().state !== "idle";

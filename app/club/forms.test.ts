@@ -2,8 +2,8 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { PLAIN_POLICY, type Policy, policyShape } from "#core/firmware/policy.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { PLAIN_POLICY, type Policy, policyShape } from "#core/unit/policy.ts";
 import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
 
 const formOf = (fields: Readonly<Record<string, string | readonly string[]>>): FormData => {

@@ -4,12 +4,12 @@ import { data, redirect } from "react-router";
 import { addGroup } from "#acts/add-group.ts";
 import { changeGroup } from "#acts/change-group.ts";
 import { groupById, pinnable } from "#db/club.ts";
-import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { NOT_WHOLE, performForm } from "../perform.server.ts";
-import { Field, PostForm } from "../ui/form.tsx";
+import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { Field, PostForm } from "../forms/form.tsx";
+import { mergeForm } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
-import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/group";
 import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
 
@@ -17,7 +17,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Group · Mossy Cabinet"
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-club");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const group = params.group === "new" ? undefined : await groupById(tx, params.group);
     if (params.group !== "new" && !group) throw notFound("This group");
     return { name: group?.name, releases: await pinnable(tx), fields: fieldsOf(group) };
@@ -30,9 +30,9 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   let submission = parseWithZod(form, { schema: groupShape });
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  return inClub(context, async (tx, who) => {
+  return writeInClub(context, async (tx, who) => {
     const id = idIn(params.group, "This group");
-    const held = await meanwhileIn(tx, `group ${id}`, form, async () => {
+    const held = await mergeForm(tx, `group ${id}`, form, async () => {
       const group = id && (await groupById(tx, id));
       return group ? fieldsOf(group) : undefined;
     });
@@ -59,7 +59,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   });
 }
 
-export const clientAction = unsentForm;
+export const clientAction = offlineForm;
 
 export default function Group({ loaderData, actionData }: Route.ComponentProps) {
   return (

@@ -1,7 +1,7 @@
 // Beside a person's form: how they sign in, the link a keeper hands over, and the shelf.
 import { useEffect, useState } from "react";
 import { Form } from "react-router";
-import { FormKey } from "../ui/form-key.tsx";
+import { FormKey } from "../forms/form-key.tsx";
 
 type Props = {
   readonly name: string | undefined;

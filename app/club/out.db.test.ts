@@ -16,7 +16,7 @@ import { changeUnit, shelveUnit, unitByTag, wallUnits } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWall } from "../cabinet/load.server.ts";
 import type { SignedIn } from "../context.ts";
-import { collect, csvOf } from "./out.server.ts";
+import { collect, csvOf } from "./write-out.server.ts";
 
 let club: DemoClub;
 beforeAll(async () => {

@@ -4,10 +4,10 @@ import { clubDocument } from "#core/club/document.ts";
 import { csvRows, needRows, type OutDocument, outDocument, releaseRows } from "#core/club/out.ts";
 import { dossierDocument } from "#core/dossier/document.ts";
 import { writeClub } from "#db/club-document.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { askForPerson } from "../door/session.server.ts";
+import { askForPerson } from "../auth/session.server.ts";
+import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
 import type { Route } from "./+types/out";
-import { collect, csvOf } from "./out.server.ts";
+import { collect, csvOf } from "./write-out.server.ts";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
@@ -18,7 +18,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   if (params.file === "club.schema.json") return Response.json(z.toJSONSchema(clubDocument, { io: "input" }));
   if (params.file === "club.json") {
     const who = mustBeAllowed(context, "edit-club");
-    const document = await inClub(context, writeClub, "work");
+    const document = await writeInClub(context, writeClub, "work");
     return new Response(JSON.stringify(document), {
       headers: {
         "Content-Type": "application/json; charset=utf-8",
@@ -29,7 +29,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   const file = params.file ?? "";
   const rowsOf = TABLES[file];
   if (!rowsOf && file !== "units.json") throw notFound("This file");
-  const out = await lookInClub(context, collect);
+  const out = await readInClub(context, collect);
   const [name, ending] = file.split(".");
   const body = rowsOf ? csvOf(rowsOf(out)) : JSON.stringify(out, null, 2);
   return new Response(body, {

@@ -8,15 +8,15 @@ import { recoverPerson } from "#acts/recover-person.ts";
 import { shelvePerson } from "#acts/shelve-person.ts";
 import { ROLES } from "#core/club/acts.ts";
 import { type PersonRow, personById } from "#db/people.ts";
-import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { type FormProblem, NOT_WHOLE, performForm } from "../perform.server.ts";
-import { Field, PostForm } from "../ui/form.tsx";
+import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { Field, PostForm } from "../forms/form.tsx";
+import { mergeForm } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { type FormProblem, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
-import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/person";
 import { LinkFor } from "./link.tsx";
-import { linkFor } from "./person.server.ts";
+import { linkFor } from "./make-link.server.ts";
 
 const fieldsOf = (person: PersonRow | undefined): Record<string, string> => ({
   name: person?.name ?? "",
@@ -31,7 +31,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Person · Mossy Cabinet
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-club");
   const id = idIn(params.person, "This person");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const person = id ? await personById(tx, id) : undefined;
     if (id && !person) throw notFound("This person");
     return {
@@ -51,7 +51,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data({ result: submission.reply(fieldErrors && { fieldErrors }) }, { status });
   const id = idIn(params.person, "This person");
-  return inClub(context, async (tx, who) => {
+  return writeInClub(context, async (tx, who) => {
     const intent = form.get("intent");
     if (intent === "link") return data({ link: await linkFor(tx, id, new URL(request.url).origin) });
     if (intent === "recover" || intent === "shelve") {
@@ -60,7 +60,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       if (done.ok) return redirect(intent === "recover" ? `/club/people/${id}` : "/club");
       return refuse(...sayRefused(done.problem));
     }
-    const held = await meanwhileIn(tx, `person ${id}`, form, async () => {
+    const held = await mergeForm(tx, `person ${id}`, form, async () => {
       const person = id ? await personById(tx, id) : undefined;
       return person && fieldsOf(person);
     });
@@ -95,7 +95,7 @@ function sayRefused(
 }
 
 export async function clientAction(sending: Route.ClientActionArgs) {
-  const answer = await unsentForm(sending);
+  const answer = await offlineForm(sending);
   // What was not sent comes back as the form's own answer.
   return "error" in answer.data && answer.data.error
     ? data({ result: answer.data }, { status: 503 })

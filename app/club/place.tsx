@@ -5,12 +5,12 @@ import { addPlace } from "#acts/add-place.ts";
 import { changePlace } from "#acts/change-place.ts";
 import { PLACE_KINDS, placeShape } from "#acts/place-fields.ts";
 import { type PlaceRow, places } from "#db/club.ts";
-import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { NOT_WHOLE, performForm } from "../perform.server.ts";
-import { Field, PostForm } from "../ui/form.tsx";
+import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { Field, PostForm } from "../forms/form.tsx";
+import { mergeForm } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
-import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/place";
 
 const fieldsOf = (place: PlaceRow | undefined): Record<string, string> => ({
@@ -23,7 +23,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Place · Mossy Cabinet"
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-club");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const place = (await places(tx)).find((p) => p.id === params.place);
     if (params.place !== "new" && !place) throw notFound("This place");
     return {
@@ -39,9 +39,9 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   let submission = parseWithZod(form, { schema: placeShape });
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  return inClub(context, async (tx, who) => {
+  return writeInClub(context, async (tx, who) => {
     const id = idIn(params.place, "This place");
-    const held = await meanwhileIn(tx, `place ${id}`, form, async () => {
+    const held = await mergeForm(tx, `place ${id}`, form, async () => {
       const place = (await places(tx)).find((p) => p.id === id);
       return place && fieldsOf(place);
     });
@@ -65,7 +65,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   });
 }
 
-export const clientAction = unsentForm;
+export const clientAction = offlineForm;
 
 export default function Place({ loaderData, actionData }: Route.ComponentProps) {
   return (

@@ -1,11 +1,11 @@
 // The board and the wall of the demo club, against needs worked out one by one: groups, filters, sorts, moss, and the words
 // beside an install.
 import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
-import { URGENCIES } from "#core/firmware/catalogue.ts";
 import { mossOf } from "#core/needs/moss.ts";
 import { isHeld, isOpen } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays } from "#core/quantities/date.ts";
+import { URGENCIES } from "#core/release/catalogue.ts";
 import {
   BOARD_SORTS,
   type BoardGroup,
@@ -21,8 +21,8 @@ import { shelveUnit, wallUnits } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWall } from "../cabinet/load.server.ts";
 import type { SignedIn } from "../context.ts";
-import { holdSeveral } from "./hold.server.ts";
-import { meansKey, meansOfRows } from "./means.server.ts";
+import { holdSeveral } from "./hold-several.server.ts";
+import { toolingKey, toolingOfRows } from "./tooling.server.ts";
 
 let club: DemoClub;
 beforeAll(async () => {
@@ -211,18 +211,18 @@ describe("beside an install", () => {
   it("stands with what it goes, or what is missing, as the board groups it", () =>
     club.ask(async (tx, who) => {
       const rows = await all(tx, who);
-      const told = await meansOfRows(tx, who, rows);
+      const told = await toolingOfRows(tx, who, rows);
       let ready = 0;
       for (const row of rows.filter((r) => r.kind === "firmware")) {
-        const means = told[meansKey(row)];
-        if (row.doing === "install") {
-          expect(means?.words, row.tag).toMatch(/,/);
-          expect(means?.verdict, row.tag).toMatch(/proven|likely|mixed|untried/);
+        const tooling = told[toolingKey(row)];
+        if (row.action === "install") {
+          expect(tooling?.words, row.tag).toMatch(/,/);
+          expect(tooling?.verdict, row.tag).toMatch(/proven|likely|mixed|untried/);
           ready++;
         }
-        if (row.doing === "kit") {
-          expect(means?.verdict, row.tag).toBeUndefined();
-          expect(means?.words, row.tag).toMatch(/\S/);
+        if (row.action === "kit") {
+          expect(tooling?.verdict, row.tag).toBeUndefined();
+          expect(tooling?.words, row.tag).toMatch(/\S/);
         }
       }
       expect(ready).toBeGreaterThan(3);

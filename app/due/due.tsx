@@ -1,19 +1,19 @@
 // Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
 import { data, Link } from "react-router";
 import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames } from "#db/board.ts";
-import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
+import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
-import { orUnsent, UNSENT } from "../ui/unsent.ts";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/due";
 import { choicesOf, Filters } from "./filters.tsx";
-import { holdSeveral } from "./hold.server.ts";
 import { HoldPicked } from "./hold.tsx";
 import { type HoldAnswer, keptOf } from "./hold-answer.ts";
-import { meansOfRows } from "./means.server.ts";
+import { holdSeveral } from "./hold-several.server.ts";
 import { NeedRows } from "./rows.tsx";
 import { shownRows } from "./shown.server.ts";
+import { toolingOfRows } from "./tooling.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Due · Mossy Cabinet" }];
 
@@ -47,7 +47,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const only = GROUPS.find((g) => g.key === search.get("do"));
   const wanted = only ? [only] : GROUPS;
   const limit = only ? 500 : FIRST;
-  return lookInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const keys = wanted.map((g) => g.key);
     const [known, found] = await Promise.all([
       boardNames(tx),
@@ -59,12 +59,12 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     });
     const all = groups.flatMap((g) => g.rows);
     const mentioned = all.flatMap((row) => row.targets.map((t) => t.release));
-    const [means, releases] = await Promise.all([
-      meansOfRows(tx, who, all),
+    const [tooling, releases] = await Promise.all([
+      toolingOfRows(tx, who, all),
       releaseNames(tx, [...new Set(mentioned)]),
     ]);
     return {
-      groups: groups.map((g) => ({ ...g, rows: shownRows(g.rows, { known, releases, means }, who) })),
+      groups: groups.map((g) => ({ ...g, rows: shownRows(g.rows, { known, releases, tooling }, who) })),
       choices: choicesOf(known),
       asked: Object.fromEntries(search),
     };
@@ -74,12 +74,12 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "hold-unit");
   const form = await request.formData();
-  const answer = await inClub(context, (tx, who) => holdSeveral(tx, who, form));
+  const answer = await writeInClub(context, (tx, who) => holdSeveral(tx, who, form));
   return data(answer, { status: answer.ok ? 200 : 400 });
 }
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
-  orUnsent(sending, (form): HoldAnswer => ({ ok: false, says: UNSENT, kept: keptOf(form) }));
+  orOffline(sending, (form): HoldAnswer => ({ ok: false, says: OFFLINE, kept: keptOf(form) }));
 
 export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const { groups } = loaderData;

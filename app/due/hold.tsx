@@ -1,6 +1,6 @@
 // The form that puts all picked radios on hold. It comes to the foot of the screen as soon as one is picked, and answers there.
 import { Form } from "react-router";
-import { FormKey } from "../ui/form-key.tsx";
+import { FormKey } from "../forms/form-key.tsx";
 import type { HoldAnswer } from "./hold-answer.ts";
 
 /** The picks among the rows belong to this form by its id. */

@@ -1,8 +1,7 @@
 // "Why?" of a row of the board: a link to the reasons on the radio's page; with scripts they open here, asked for when
 // they are wanted. (Sent with every row they were a third of the page.)
 import { useEffect, useState } from "react";
-import { Reasons, type ShownFact } from "../ui/why.tsx";
-import type { WhyAnswer } from "../unit/why.server.ts";
+import { Reasons, type ShownFact, type WhyAnswer } from "../ui/why.tsx";
 import type { ShownRow } from "./shown.server.ts";
 
 const pageOf = (row: ShownRow) => `/units/${encodeURIComponent(row.tag)}`;

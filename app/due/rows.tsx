@@ -1,8 +1,8 @@
 // The rows of one group: the radio, the need in a sentence, since when, why; arrows move, Enter opens, x picks.
 import { useState } from "react";
 import { heldUntil } from "#core/needs/need.ts";
+import { ReadingField } from "../forms/reading-field.tsx";
 import { type FrameData, useClub } from "../ui/club.ts";
-import { ReadingField } from "../ui/reading-field.tsx";
 import { sayDate, sayDistance } from "../ui/words/time.ts";
 import { RowReasons, WhyLink } from "./row-reasons.tsx";
 import type { ShownRow } from "./shown.server.ts";
@@ -74,7 +74,7 @@ function Row(props: { readonly row: ShownRow; readonly picked: boolean; readonly
         </p>
         <WhyLink row={row} open={why} onToggle={() => setWhy(!why)} />
         {why && <RowReasons row={row} />}
-        {row.means && <p className="means">{row.means}</p>}
+        {row.tooling && <p className="tooling">{row.tooling}</p>}
         {reading && (
           <div className="mt-1 w-full">
             <ReadingField tag={row.tag} components={[row.component]} compact />

@@ -5,7 +5,7 @@ import type { BoardName, BoardRow } from "#db/board.ts";
 import type { SignedIn } from "../context.ts";
 import { namesOf } from "../ui/why.tsx";
 import { sayNeed } from "../ui/words/need.ts";
-import { meansKey, type RowMeans } from "./means.server.ts";
+import { type RowTooling, toolingKey } from "./tooling.server.ts";
 
 /** What is not so is left out. */
 export type ShownRow = {
@@ -18,7 +18,7 @@ export type ShownRow = {
   readonly urgency?: "fix" | "safety";
   readonly says: string;
   /** For an install: with what, or what is missing. */
-  readonly means?: string;
+  readonly tooling?: string;
   /** Who has it, or where it is. */
   readonly where: string;
   /** The reader of the page has it. */
@@ -29,21 +29,21 @@ export type ShownRow = {
 export type Said = {
   readonly known: readonly BoardName[];
   readonly releases: Readonly<Record<string, string>>;
-  readonly means: Readonly<Record<string, RowMeans>>;
+  readonly tooling: Readonly<Record<string, RowTooling>>;
 };
 
 const URGENCY = [undefined, "fix", "safety"] as const;
 
 export function shownRows(
   rows: readonly BoardRow[],
-  { known, releases, means }: Said,
+  { known, releases, tooling }: Said,
   who: SignedIn,
 ): ShownRow[] {
   const called = new Map(known.map((k) => [k.kind + k.id, k.name]));
   const names = namesOf(releases, who.locale, who.today);
   return rows.map((row): ShownRow => {
     const urgency = URGENCY[row.urgency];
-    const with_ = row.kind === "firmware" ? means[meansKey(row)] : undefined;
+    const with_ = row.kind === "firmware" ? tooling[toolingKey(row)] : undefined;
     const holder = row.holder_id && called.get(`person${row.holder_id}`)?.split(" ")[0];
     return {
       unit: row.unit_id,
@@ -55,7 +55,7 @@ export function shownRows(
       ...(urgency && { urgency }),
       says: sayNeed({ ...row, dueFrom: row.due_from }, names, row.component !== "main"),
       ...(with_ && {
-        means: with_.word ? `${with_.word}: ${with_.words}` : with_.words,
+        tooling: with_.word ? `${with_.word}: ${with_.words}` : with_.words,
       }),
       where: holder ? `with ${holder}` : (called.get(`place${row.place_id}`) ?? "no place"),
       ...(row.holder_id === who.person && { mine: true }),

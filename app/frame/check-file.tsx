@@ -2,12 +2,11 @@
 // of it is sent anywhere; only the list of known hashes comes from the server.
 import { useCallback, useEffect, useState } from "react";
 import { useMatches } from "react-router";
-import type { CheckedFile, CheckProblem } from "#core/bench/check-file.ts";
+import type { CheckedFile, CheckProblem, KnownFiles } from "#core/bench/check-file.ts";
 import type { Result } from "#core/quantities/result.ts";
-import type { KnownFiles } from "../models/known-files.ts";
 import { Dialogue } from "../ui/dialogue.tsx";
 import { sayChecked, sayCheckProblem } from "../ui/words/check.ts";
-import type { CheckOrder } from "./check-file.worker.ts";
+import type { CheckOrder } from "./file-checker.worker.ts";
 
 type Answer = Result<CheckedFile, CheckProblem>;
 type State =
@@ -34,7 +33,7 @@ async function check(file: File, wanted: readonly string[]): Promise<Answer> {
   if (!response.ok) throw new Error("away");
   const known = (await response.json()) as KnownFiles;
   const bytes = await file.arrayBuffer();
-  const worker = new Worker(new URL("./check-file.worker.ts", import.meta.url), { type: "module" });
+  const worker = new Worker(new URL("./file-checker.worker.ts", import.meta.url), { type: "module" });
   try {
     return await new Promise<Answer>((resolve, reject) => {
       worker.onmessage = ({ data }: MessageEvent<Answer>) => resolve(data);

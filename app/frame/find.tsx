@@ -1,7 +1,7 @@
 // The finder's answers, and its page for those without scripts.
 import { Form, Link } from "react-router";
 import { type FoundRow, findByLetters } from "#db/find.ts";
-import { lookInClub } from "../context.ts";
+import { readInClub } from "../context.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/find";
 
@@ -29,7 +29,7 @@ const PAGES: readonly Found[] = [
 export async function loader({ context, request }: Route.LoaderArgs) {
   const asked = (new URL(request.url).searchParams.get("q") ?? "").trim().slice(0, 60);
   if (asked === "") return { asked, found: PAGES };
-  const rows = await lookInClub(context, (tx) => findByLetters(tx, asked, 12));
+  const rows = await readInClub(context, (tx) => findByLetters(tx, asked, 12));
   const found = rows.map(
     (row): Found => ({
       name: row.name,

@@ -4,8 +4,8 @@ import { Outlet, useLocation, useRouteError } from "react-router";
 import { unitsDue } from "#db/board.ts";
 import { ahead } from "#db/clock.ts";
 import { openWork } from "#db/work.ts";
-import { lookInClub, signedIn } from "../context.ts";
-import { askForPerson } from "../door/session.server.ts";
+import { askForPerson } from "../auth/session.server.ts";
+import { readInClub, signedIn } from "../context.ts";
 import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
 import { sayInstant } from "../ui/words/time.ts";
@@ -33,7 +33,7 @@ export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> 
     role: who.role,
     theme: who.theme,
     formKey: crypto.randomUUID(),
-    ...(await lookInClub(context, async (tx) => {
+    ...(await readInClub(context, async (tx) => {
       const [dueUnits, work, later] = await Promise.all([unitsDue(tx, who.today), openWork(tx), ahead(tx)]);
       return { dueUnits, work, toldAhead: later?.toISOString() };
     })),

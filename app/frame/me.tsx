@@ -1,17 +1,17 @@
 // My page: day or night, my password, where I am signed in, and the way out.
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, Form } from "react-router";
-import { lookInClub, signedIn } from "../context.ts";
-import { SHORTEST_PASSWORD } from "../door/password-limits.ts";
+import { SHORTEST_PASSWORD } from "../auth/password-limits.ts";
+import { readInClub, signedIn } from "../context.ts";
+import { Field, PostForm } from "../forms/form.tsx";
+import { offlineForm } from "../forms/offline.ts";
 import { useClub } from "../ui/club.ts";
-import { Field, PostForm } from "../ui/form.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { unsentForm } from "../ui/unsent.ts";
 import { sayBrowser } from "../ui/words/browser.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/me";
-import { changePassword, changeTheme, endMine, mySessions, passwordShape } from "./me.server.ts";
+import { changePassword, changeTheme, endMine, mySessions, passwordShape } from "./account.server.ts";
 
 const THEMES = [
   ["auto", "As the computer has it"],
@@ -23,7 +23,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Me · Mossy Cabinet" }]
 
 export async function loader({ context }: Route.LoaderArgs) {
   const who = signedIn(context);
-  return { sessions: await lookInClub(context, (tx) => mySessions(tx, who)) };
+  return { sessions: await readInClub(context, (tx) => mySessions(tx, who)) };
 }
 
 export async function action({ context, request }: Route.ActionArgs) {
@@ -45,7 +45,7 @@ export async function action({ context, request }: Route.ActionArgs) {
 }
 const HIDDEN = { hideFields: ["present", "password"] };
 
-export const clientAction = unsentForm;
+export const clientAction = offlineForm;
 
 type Answer = Parameters<typeof PostForm>[0]["lastResult"] & { readonly says?: string };
 

@@ -1,9 +1,9 @@
 // Units from a spreadsheet: paste or upload, match the columns, look at every row, then bring them in at once.
 import { data, Form, useNavigation } from "react-router";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { mustBeAllowed, writeInClub } from "../context.ts";
+import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { UNSENT, unsentOnly, useSent } from "../ui/unsent.ts";
 import type { Route } from "./+types/import";
 import { PreviewForm } from "./preview.tsx";
 import { type Reply, readImport } from "./read.server.ts";
@@ -18,15 +18,15 @@ export function loader({ context }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "import-units");
   const form = await request.formData();
-  const reply = await inClub(context, (tx, who) => readImport(tx, who, form), "work");
+  const reply = await writeInClub(context, (tx, who) => readImport(tx, who, form), "work");
   if (reply instanceof Response) return reply;
   return data(reply, { status: "trouble" in reply ? 400 : 200 });
 }
 
-export const clientAction = unsentOnly;
+export const clientAction = offlineOnly;
 
 export default function Import({ actionData }: Route.ComponentProps) {
-  const { sent, unsent } = useSent<Reply>(actionData);
+  const { sent, offline } = useSent<Reply>(actionData);
   const preview = sent && "preview" in sent ? sent.preview : undefined;
   const trouble = sent && "trouble" in sent ? sent : undefined;
   return (
@@ -34,8 +34,8 @@ export default function Import({ actionData }: Route.ComponentProps) {
       title="Bring in units"
       says={preview ? preview.file : "from a spreadsheet; nothing is saved until you say so"}
     >
-      {unsent && <Said answer={{ ok: false, says: UNSENT }} />}
-      {trouble && !unsent && (
+      {offline && <Said answer={{ ok: false, says: OFFLINE }} />}
+      {trouble && !offline && (
         <p role="alert" className="sheet hatch mb-4 border-rust p-3 font-semibold text-rust">
           {trouble.trouble}
         </p>

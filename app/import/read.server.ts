@@ -138,7 +138,7 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
     newModels: plan.newModels,
     near: nearOf(plan, club, answers),
     ...(saving && (trouble || counts.problem > 0)
-      ? { trouble: trouble ?? "Some rows have problems. Mend them in the sheet, or leave them out." }
+      ? { trouble: trouble ?? "Some rows have problems. Remedy them in the sheet, or leave them out." }
       : trouble && { trouble }),
   };
   return { preview };

@@ -3,42 +3,42 @@
 import { useEffect, useState } from "react";
 import { data, Form, useSubmit } from "react-router";
 import { usbText } from "#core/kit/bridge.ts";
-import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
+import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { Input } from "../forms/input.tsx";
+import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
-import { Input } from "../ui/input.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { orUnsent, UNSENT } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/bridge";
-import { answerBridge, fillIds, loadBridge, nameId, type ShownBridge } from "./bridge.server.ts";
+import { answerBridge, fillIds, loadBridge, nameId, type ShownBridge } from "./answer-bridge.server.ts";
 import { KitTabs } from "./tabs.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Which lead is this? · Mossy Cabinet" }];
 
-export const loader = ({ context }: Route.LoaderArgs) => lookInClub(context, (tx) => loadBridge(tx));
+export const loader = ({ context }: Route.LoaderArgs) => readInClub(context, (tx) => loadBridge(tx));
 
 export async function action({ context, request }: Route.ActionArgs) {
   const form = await request.formData();
   switch (form.get("intent")) {
     case "fill":
       mustBeAllowed(context, "edit-kit");
-      return inClub(context, (tx) => fillIds(tx));
+      return writeInClub(context, (tx) => fillIds(tx));
     case "name": {
       mustBeAllowed(context, "edit-kit");
-      const told = await inClub(context, (tx) => nameId(tx, form));
+      const told = await writeInClub(context, (tx) => nameId(tx, form));
       return data(told, { status: told.ok ? 200 : 400 });
     }
     default:
-      return inClub(context, (tx, who) => answerBridge(tx, who, form));
+      return writeInClub(context, (tx, who) => answerBridge(tx, who, form));
   }
 }
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
-  orUnsent(sending, (form): { ok: boolean; says: string; text?: string; computer?: string } => {
+  orOffline(sending, (form): { ok: boolean; says: string; text?: string; computer?: string } => {
     const { text, computer } = Object.fromEntries(form);
     const list = { text: String(text), computer: String(computer) };
-    return { ok: false, says: UNSENT, ...(text !== undefined && list) };
+    return { ok: false, says: OFFLINE, ...(text !== undefined && list) };
   });
 
 type SerialPort = { getInfo: () => { usbVendorId?: number; usbProductId?: number } };

@@ -1,11 +1,11 @@
 // A model or a radio on the kit page with its chains: the best drawn, the others named, and what would make more.
 import { Link } from "react-router";
 import type { Operation } from "#core/kit/shapes.ts";
+import { Tooling } from "../shared/tooling.tsx";
+import { TriedFold } from "../shared/tried.tsx";
 import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";
 import { counted, listed } from "../ui/words/count.ts";
-import type { ChosenRadio } from "./chosen.server.ts";
-import { Means } from "./means.tsx";
-import { TriedFold } from "./tried.tsx";
+import type { ChosenRadio } from "./load-chosen.server.ts";
 
 const DRAWN = 4;
 
@@ -32,7 +32,7 @@ export function Chosen(props: { readonly chosen: ChosenRadio; readonly operation
       </h2>
       {chosen.stop && <p className="doubt-thin w-fit px-2 py-1">{chosen.stop}</p>}
       {toGet ? (
-        <Means means={toGet.means} unit={tag ?? ""} kitKnown />
+        <Tooling tooling={toGet.tooling} unit={tag ?? ""} kitKnown />
       ) : (
         <AllChains chosen={chosen} operation={operation} />
       )}

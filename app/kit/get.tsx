@@ -3,23 +3,23 @@
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { Purchase } from "#core/kit/get.ts";
-import { lookInClub } from "../context.ts";
+import { readInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted, listed } from "../ui/words/count.ts";
 import { moneyIn } from "../ui/words/kit.ts";
 import type { Route } from "./+types/get";
 import { Curve } from "./curve.tsx";
-import type { GetAnswer, GetOrder } from "./get.worker.ts";
+import { loadWaiting } from "./demand.server.ts";
+import type { GetAnswer, GetOrder } from "./purchase.worker.ts";
 import { KitTabs } from "./tabs.tsx";
-import { loadWaiting } from "./wanting.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "What to get · Mossy Cabinet" }];
 
 export const handle = { follows: ["club", "need"] };
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return lookInClub(context, (tx, who) => loadWaiting(tx, who));
+  return readInClub(context, (tx, who) => loadWaiting(tx, who));
 }
 
 type State = {
@@ -53,7 +53,7 @@ export default function Get({ loaderData }: Route.ComponentProps) {
     }
     setTrouble(undefined);
     worker.current?.terminate();
-    const mine = new Worker(new URL("./get.worker.ts", import.meta.url), { type: "module" });
+    const mine = new Worker(new URL("./purchase.worker.ts", import.meta.url), { type: "module" });
     worker.current = mine;
     setState({ points: [], phase: "busy" });
     mine.onmessage = ({ data }: MessageEvent<GetAnswer>) => {
@@ -66,7 +66,7 @@ export default function Get({ loaderData }: Route.ComponentProps) {
     };
     mine.onerror = () => setState((s) => ({ ...s, phase: "failed" }));
     const order: GetOrder = {
-      wanting: buyable.map(({ unit, weight, sets }) => ({ unit, weight, sets })),
+      demand: buyable.map(({ unit, weight, sets }) => ({ unit, weight, sets })),
       prices: offers.map((offer) => [offer.id, offer.price] as const),
       ...(limit !== undefined && { budget: limit }),
     };

@@ -4,8 +4,8 @@ import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { VERDICTS } from "#core/kit/evidence.ts";
 import { purchaseOf } from "#core/kit/get.ts";
-import { chainsOfModel } from "#core/kit/means.ts";
 import { OPERATIONS } from "#core/kit/shapes.ts";
+import { chainsOfModel } from "#core/kit/tooling.ts";
 import { openNeeds } from "#db/board.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import { putThing } from "#db/kit-put.ts";
@@ -16,11 +16,11 @@ import type { Tx } from "#db/pool.ts";
 import { wallUnits } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
-import { chosenUnit } from "./chosen.server.ts";
+import { loadWaiting } from "./demand.server.ts";
 import { KIND_NAMES, KINDS } from "./kinds/kinds.ts";
+import { chosenUnit } from "./load-chosen.server.ts";
+import { loadKnown, saveThing, valuesOf } from "./load-thing.server.ts";
 import { Reader, type Values } from "./reader.ts";
-import { loadKnown, saveThing, valuesOf } from "./thing.server.ts";
-import { loadWaiting } from "./wanting.server.ts";
 
 let club: DemoClub;
 beforeAll(async () => {
@@ -107,11 +107,11 @@ describe("radios and their chains", () => {
     club.ask(async (tx, who) => {
       let compared = 0;
       for (const { row, own, chosen } of await sideBySide(tx, who)) {
-        const installs = own.filter((n) => n.doing === "install" || n.doing === "kit");
-        if (installs.length !== 1 || own.some((n) => n.doing === "no-route")) continue;
+        const installs = own.filter((n) => n.action === "install" || n.action === "kit");
+        if (installs.length !== 1 || own.some((n) => n.action === "no-route")) continue;
         compared++;
-        const ready = chosen.toGet?.means.every((m) => m.ready);
-        expect([row.tag, ready]).toEqual([row.tag, installs[0]?.doing === "install"]);
+        const ready = chosen.toGet?.tooling.every((m) => m.ready);
+        expect([row.tag, ready]).toEqual([row.tag, installs[0]?.action === "install"]);
       }
       expect(compared).toBeGreaterThan(5);
     }));
@@ -182,9 +182,9 @@ describe("what to get", () => {
       const free = said.units.filter((id) => !left.some((w) => w.unit === id));
       expect(free.length).toBeGreaterThan(0);
       for (const id of free) {
-        const doing = needs.filter((n) => n.unit_id === id).map((n) => n.doing);
-        expect(doing).toContain("install");
-        expect(doing).not.toContain("kit");
+        const action = needs.filter((n) => n.unit_id === id).map((n) => n.action);
+        expect(action).toContain("install");
+        expect(action).not.toContain("kit");
       }
     }));
 });

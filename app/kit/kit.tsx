@@ -3,23 +3,23 @@
 import { data, Form, Link } from "react-router";
 import { may } from "#core/club/acts.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
-import { chainsOfModel } from "#core/kit/means.ts";
 import { OPERATIONS, type Operation } from "#core/kit/shapes.ts";
+import { chainsOfModel } from "#core/kit/tooling.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import { modelsToPick } from "#db/models.ts";
 import { unitByTag } from "#db/units.ts";
-import { inClub, lookInClub, notAllowed } from "../context.ts";
+import { notAllowed, readInClub, writeInClub } from "../context.ts";
+import { offlineSaid } from "../forms/offline.ts";
+import { noteTry } from "../shared/note-try.server.ts";
+import { orSayAway } from "../shared/say-away.server.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { unsentSaid } from "../ui/unsent.ts";
 import { counted, listed } from "../ui/words/count.ts";
-import { orSayAway } from "../unit/act.server.ts";
 import type { Route } from "./+types/kit";
 import { Board, type Cell } from "./board.tsx";
-import { chosenModel, chosenUnit } from "./chosen.server.ts";
 import { Chosen } from "./chosen.tsx";
+import { chosenModel, chosenUnit } from "./load-chosen.server.ts";
 import { KitTabs } from "./tabs.tsx";
-import { noteTry } from "./tried.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Kit · Mossy Cabinet" }];
 
@@ -29,7 +29,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const operation: Operation = OPERATIONS.find((o) => o === search.get("for")) ?? "flash";
   const typed = (search.get("unit") ?? "").trim();
-  return lookInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const kit = await loadKit(tx);
     const models = await modelsToPick(tx);
     const plugs = await plugsOf(
@@ -81,7 +81,7 @@ function cellOf(chains: readonly Chain[]): Cell {
 export async function action({ context, request }: Route.ActionArgs) {
   const form = await request.formData();
   return orSayAway(form, () =>
-    inClub(context, async (tx, who) => {
+    writeInClub(context, async (tx, who) => {
       if (!may(who.role, "confirm-fact")) throw notAllowed("confirm-fact");
       const tag = String(form.get("unit") ?? "");
       const unit = tag === "" ? undefined : await unitByTag(tx, tag);
@@ -94,7 +94,7 @@ export async function action({ context, request }: Route.ActionArgs) {
   );
 }
 
-export const clientAction = unsentSaid;
+export const clientAction = offlineSaid;
 
 export default function Kit({ loaderData, actionData }: Route.ComponentProps) {
   const { rows, computers, operation, chosen } = loaderData;

@@ -2,28 +2,28 @@
 // is lent, broken or lost.
 import { data, Form, Link } from "react-router";
 import { loadKit, putCurrency } from "#db/kit.ts";
-import { tell } from "#db/log.ts";
-import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
+import { appendLog } from "#db/log.ts";
+import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { offlineSaid } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { unsentSaid } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/own";
 import { SAYS_WORD } from "./kinds/advice.ts";
 import { KIND_NAMES, KINDS, type KindName } from "./kinds/kinds.ts";
+import { BEGIN, loadKnown, valuesOf } from "./load-thing.server.ts";
 import { QuickEntry } from "./quick.tsx";
 import type { Known, Values } from "./reader.ts";
 import { KitTabs } from "./tabs.tsx";
-import { BEGIN, loadKnown, valuesOf } from "./thing.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Inventory · Mossy Cabinet" }];
 
 export const handle = { follows: ["club"] };
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const known = await loadKnown(tx);
     const sections: { kind: KindName; rows: readonly (Values & { id: string })[] }[] = [];
     for (const kind of KIND_NAMES) sections.push({ kind, rows: await valuesOf(tx, kind, known) });
@@ -43,14 +43,14 @@ export async function action({ context, request }: Route.ActionArgs) {
       { status: 400 },
     );
   }
-  await inClub(context, async (tx) => {
+  await writeInClub(context, async (tx) => {
     if (await putCurrency(tx, currency))
-      await tell(tx, { kind: "club-changed", what: `prices are in ${currency}` });
+      await appendLog(tx, { kind: "club-changed", what: `prices are in ${currency}` });
   });
   return { ok: true, says: `Prices are in ${currency} from now on; their numbers stay as they are.` };
 }
 
-export const clientAction = unsentSaid;
+export const clientAction = offlineSaid;
 
 export default function Own({ loaderData, actionData }: Route.ComponentProps) {
   const { sections, known } = loaderData;

@@ -1,7 +1,7 @@
 // Quick entry: a line of the few fields that a thing of the kit cannot do without; the next one is typed at once.
 import { useRef, useState } from "react";
 import { Form, useSearchParams, useSubmit } from "react-router";
-import { isThere, UNSENT } from "../ui/unsent.ts";
+import { isThere, OFFLINE } from "../forms/offline.ts";
 import type { FieldSpec } from "./kinds/field.ts";
 import { KINDS, type KindName } from "./kinds/kinds.ts";
 import type { Known, Values } from "./reader.ts";
@@ -20,7 +20,7 @@ export function QuickEntry(props: {
   const quick = fields.filter((field) => field.quick);
   const [search] = useSearchParams();
   const submit = useSubmit();
-  const [unsent, setUnsent] = useState(false);
+  const [offline, setOffline] = useState(false);
   const asking = useRef(false);
   return (
     <Form
@@ -35,7 +35,7 @@ export function QuickEntry(props: {
         const form = event.currentTarget;
         const { submitter } = event.nativeEvent as SubmitEvent;
         const there = await isThere();
-        setUnsent(!there);
+        setOffline(!there);
         if (there) await submit((submitter ?? form) as HTMLButtonElement | HTMLFormElement);
         asking.current = false;
       }}
@@ -80,13 +80,13 @@ export function QuickEntry(props: {
       <button type="submit" name="intent" value="next" className="btn btn-outline btn-primary btn-sm">
         Add
       </button>
-      {unsent && (
+      {offline && (
         <p
           ref={intoView}
           role="alert"
           className="w-full scroll-mb-2 text-sm font-semibold text-rust max-md:scroll-mb-20"
         >
-          {UNSENT}
+          {OFFLINE}
         </p>
       )}
     </Form>

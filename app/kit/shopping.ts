@@ -1,16 +1,16 @@
 // A shopping list as CSV: the offers chosen, and which radios each frees.
 import Papa from "papaparse";
 import { purchaseOf } from "#core/kit/get.ts";
-import { lookInClub } from "../context.ts";
-import { askForPerson } from "../door/session.server.ts";
+import { askForPerson } from "../auth/session.server.ts";
+import { readInClub } from "../context.ts";
 import type { Route } from "./+types/shopping";
-import { loadWaiting } from "./wanting.server.ts";
+import { loadWaiting } from "./demand.server.ts";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
 export async function loader({ context, request }: Route.LoaderArgs) {
   const asked = (new URL(request.url).searchParams.get("offers") ?? "").split(",");
-  const { waiting, offers, currency } = await lookInClub(context, (tx, who) => loadWaiting(tx, who));
+  const { waiting, offers, currency } = await readInClub(context, (tx, who) => loadWaiting(tx, who));
   const chosen = offers.filter((offer) => asked.includes(offer.id));
   const ids = chosen.map((offer) => offer.id);
   const purchase = purchaseOf(ids, waiting, new Map(offers.map((o) => [o.id, o.price])));

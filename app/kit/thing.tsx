@@ -1,19 +1,19 @@
 // One thing of the kit: added, corrected, shelved. Every kind has the same page, with its own fields.
 import { data, Form, Link, redirect } from "react-router";
 import { isDuplicate } from "#db/pool.ts";
-import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { meanwhile } from "../frame/meanwhile.server.ts";
+import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
+import { Input } from "../forms/input.tsx";
+import { merge } from "../forms/merge.server.ts";
+import { offlineValues } from "../forms/offline.ts";
+import { strike, triesOf } from "../shared/note-try.server.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
-import { Input } from "../ui/input.tsx";
-import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
-import { unsentValues } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/thing";
 import { KINDS } from "./kinds/kinds.ts";
+import { BEGIN, kindNamed, loadKnown, saveThing, shelve, valuesOf } from "./load-thing.server.ts";
 import type { Values } from "./reader.ts";
-import { BEGIN, kindNamed, loadKnown, saveThing, shelve, valuesOf } from "./thing.server.ts";
-import { strike, triesOf } from "./tried.server.ts";
 import { Tries } from "./tries.tsx";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -24,7 +24,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-kit");
   const name = kindNamed(params.kind);
   if (!name) throw notFound("This kind of thing");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const known = await loadKnown(tx);
     const values: Values | undefined =
       params.id === "new"
@@ -55,7 +55,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   let values = typed;
   const id = idIn(params.id, `This ${kind.one}`);
   try {
-    return await inClub(context, async (tx, who) => {
+    return await writeInClub(context, async (tx, who) => {
       if (id !== undefined && values.intent === "strike") {
         const thing = (await valuesOf(tx, name, await loadKnown(tx))).find((row) => row.id === id);
         const trouble = await strike(tx, who, thing?.[kind.name] ?? kind.one, form);
@@ -73,7 +73,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         }
         return redirect(`/kit/own#${name}`);
       }
-      const held = await meanwhile(tx, `${name} ${id}`, typed, async () => {
+      const held = await merge(tx, `${name} ${id}`, typed, async () => {
         const rows = id === undefined ? [] : await valuesOf(tx, name, await loadKnown(tx));
         const row = rows.find((one) => one.id === id);
         // Beside its fields a row holds what they are called in the inventory.
@@ -96,7 +96,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   }
 }
 
-export const clientAction = unsentValues;
+export const clientAction = offlineValues;
 
 export default function Thing({ loaderData, actionData }: Route.ComponentProps) {
   const kind = KINDS[loaderData.kind];
@@ -117,7 +117,7 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
           className="grid max-w-2xl grow gap-3 sm:grid-cols-2"
           key={JSON.stringify(values)}
         >
-          <Seen drawn={seenOf(actionData?.values, drawn)} />
+          <Baseline drawn={baselineOf(actionData?.values, drawn)} />
           {kind.fields.map((field) => (
             <div key={field.name} className={"rows" in field && field.rows ? "sm:col-span-2" : ""}>
               <Input

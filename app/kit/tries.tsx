@@ -1,6 +1,7 @@
 // What was tried with a thing of the kit, newest first. A try that was noted wrongly is struck, and counts no more.
+
+import { Strike } from "../forms/strike.tsx";
 import { useClub } from "../ui/club.ts";
-import { Strike } from "../ui/strike.tsx";
 import { sayInstant } from "../ui/words/time.ts";
 
 export type ShownTry = {

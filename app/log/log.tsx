@@ -6,7 +6,7 @@ import { type LogFilter, readLog } from "#db/log.ts";
 import { unitTags } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import { unitByTag } from "#db/units.ts";
-import { lookInClub } from "../context.ts";
+import { readInClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { sayEntry } from "../ui/words/log.ts";
@@ -24,7 +24,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const asked = (name: string) => search.get(name)?.trim() || undefined;
   const number = (text: string | undefined) => (text && /^\d{1,18}$/.test(text) ? text : undefined);
   const date = (text: string | undefined) => (text && isPlainDate(text) ? text : undefined);
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const tag = asked("tag");
     const unit = tag ? (await unitByTag(tx, tag))?.id : number(asked("unit"));
     const filter: LogFilter = {

@@ -3,10 +3,10 @@ import { data, Form, Link, redirect } from "react-router";
 import { type Difference, differencesOf } from "#core/dossier/differences.ts";
 import { readDossier } from "#core/dossier/document.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { inClub, mustBeAllowed } from "../context.ts";
+import { mustBeAllowed, writeInClub } from "../context.ts";
+import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { UNSENT, unsentOnly, useSent } from "../ui/unsent.ts";
 import { counted, listed } from "../ui/words/count.ts";
 import { sayDocumentProblem } from "../ui/words/document.ts";
 import type { Route } from "./+types/bring-in";
@@ -29,7 +29,7 @@ export async function action({ context, request }: Route.ActionArgs) {
   if (text.length > LARGEST)
     return data({ text: "", trouble: "That is larger than 4 MB; no dossier is." }, { status: 400 });
   const accepted = new Set(form.getAll("accept").map(String));
-  return inClub(context, async (tx, who) => {
+  return writeInClub(context, async (tx, who) => {
     const read = readDossier(text, who.today);
     if (!read.ok) return data({ text, trouble: sayDocumentProblem(read.problem) }, { status: 400 });
     const { dossier, unknown } = read.value;
@@ -54,10 +54,10 @@ async function textOf(file: File): Promise<string> {
   return file.size > LARGEST ? "x".repeat(LARGEST + 1) : file.text();
 }
 
-export const clientAction = unsentOnly;
+export const clientAction = offlineOnly;
 
 export default function BringIn({ actionData }: Route.ComponentProps) {
-  const { sent, unsent } = useSent<Answer>(actionData);
+  const { sent, offline } = useSent<Answer>(actionData);
   const shown = sent && "differences" in sent ? sent : undefined;
   return (
     <Page
@@ -66,7 +66,7 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
         shown ? `${shown.about.name}, written by ${shown.about.from}` : "what another club knows of a model"
       }
     >
-      {unsent && <Said answer={{ ok: false, says: UNSENT }} />}
+      {offline && <Said answer={{ ok: false, says: OFFLINE }} />}
       {shown ? (
         <Differences shown={shown} />
       ) : (

@@ -8,12 +8,12 @@ import {
   FORMAT,
   FORMAT_VERSION,
 } from "#core/dossier/document.ts";
+import { filledUp } from "#core/dossier/fill-up.ts";
 import { identityShape } from "#core/dossier/identity.ts";
-import { filledUp } from "#core/dossier/merge.ts";
-import type { Source } from "#core/dossier/source.ts";
-import { conditionsShape } from "#core/firmware/conditions.ts";
-import { contradictionsOf } from "#core/firmware/contradictions.ts";
-import type { Range } from "#core/firmware/range.ts";
+import type { Source } from "#core/quantities/source.ts";
+import { conditionsShape } from "#core/release/conditions.ts";
+import { contradictionsOf } from "#core/release/contradictions.ts";
+import type { Range } from "#core/version/range.ts";
 import {
   dossierHead,
   proceduresOf,
@@ -24,7 +24,7 @@ import {
   quirksOf,
 } from "#db/dossier.ts";
 import { loadCatalogues, type ReleaseRow } from "#db/facts.ts";
-import { tell } from "#db/log.ts";
+import { appendLog } from "#db/log.ts";
 import { confirmNumbering, modelById, modelByName, putModel, releasesOf, revisionsOf } from "#db/models.ts";
 import { addParts } from "#db/parts.ts";
 import type { Tx } from "#db/pool.ts";
@@ -219,7 +219,7 @@ export async function acceptDossier(
     });
   }
   await markDrafts(tx, model);
-  await tell(tx, { kind: "dossier-brought-in", accepted: facts.length, from: dossier.from }, { model });
+  await appendLog(tx, { kind: "dossier-brought-in", accepted: facts.length, from: dossier.from }, { model });
   await bringUpToDate(tx, { of: "model", id: model }, `the dossier of the ${name}`);
   return { model, taken: facts.length };
 }

@@ -1,14 +1,15 @@
 // A model's dossier as one JSON document, to keep or to give to another club.
-import { lookInClub, notFound } from "../context.ts";
-import { askForPerson } from "../door/session.server.ts";
+
+import { askForPerson } from "../auth/session.server.ts";
+import { notFound, readInClub } from "../context.ts";
 import type { Route } from "./+types/dossier-out";
 import { writeDossier } from "./document.server.ts";
-import { modelIdOf } from "./dossier.server.ts";
+import { modelIdOf } from "./load-dossier.server.ts";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
-  const dossier = await lookInClub(context, (tx, who) => writeDossier(tx, who, modelIdOf(params.model)));
+  const dossier = await readInClub(context, (tx, who) => writeDossier(tx, who, modelIdOf(params.model)));
   if (!dossier) throw notFound("This model");
   const name = `dossier-${dossier.model.name}`.toLowerCase().replace(/[^a-z0-9]+/g, "-");
   return new Response(JSON.stringify(dossier, null, 2), {

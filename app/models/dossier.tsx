@@ -1,25 +1,25 @@
 // A model's dossier, first page: components, how their versions count, the ladder, the releases.
 import { Link } from "react-router";
-import type { Catalogue } from "#core/firmware/catalogue.ts";
-import { standingOf } from "#core/firmware/standing.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import type { Catalogue } from "#core/release/catalogue.ts";
+import { standingOf } from "#core/unit/standing.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
 import { wallUnits } from "#db/units.ts";
-import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
+import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { offlineSaid } from "../forms/offline.ts";
+import { ConfirmForm } from "../shared/known-from.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { unsentSaid } from "../ui/unsent.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
 import type { Route } from "./+types/dossier";
-import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./dossier.server.ts";
+import { confirm } from "./confirm-numbering.server.ts";
 import { HowToRead, IdentityHead } from "./identity.tsx";
-import { ConfirmForm } from "./known-from.tsx";
-import { confirm } from "./numbering.server.ts";
+import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./load-dossier.server.ts";
 import { Counting, CountSo } from "./numbering.tsx";
 import { ProcedureList, QuirkList } from "./procedures.tsx";
 import { ReleaseTable } from "./release-table.tsx";
@@ -34,7 +34,7 @@ export const handle = {
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const all = new URL(request.url).searchParams.has("all");
-  return lookInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const facts = await loadFacts(tx, { of: "model", id: model.id });
     const catalogue: Catalogue =
@@ -108,13 +108,13 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const model = modelIdOf(params.model);
   if (form.get("intent") === "confirm") {
     mustBeAllowed(context, "confirm-fact");
-    return inClub(context, (tx, who) => confirmFact(tx, who, model, form));
+    return writeInClub(context, (tx, who) => confirmFact(tx, who, model, form));
   }
   mustBeAllowed(context, "edit-model");
-  return inClub(context, (tx, who) => confirm(tx, who, model, form));
+  return writeInClub(context, (tx, who) => confirm(tx, who, model, form));
 }
 
-export const clientAction = unsentSaid;
+export const clientAction = offlineSaid;
 
 export default function Dossier({ loaderData, actionData }: Route.ComponentProps) {
   const { model, components } = loaderData;

@@ -6,7 +6,7 @@ import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { overlapOf, parseSerials, type SerialProblem, serialsText } from "#core/dossier/serial.ts";
 import { onceEach, typedList } from "#core/quantities/list.ts";
 import { loadCatalogues } from "#db/facts.ts";
-import { tell } from "#db/log.ts";
+import { appendLog } from "#db/log.ts";
 import { type ModelHead, modelById, putModel, type RevisionRow, revisionsOf } from "#db/models.ts";
 import {
   addParts,
@@ -18,14 +18,14 @@ import {
 } from "#db/parts.ts";
 import { isDuplicate, type Tx } from "#db/pool.ts";
 import { bringUpToDate } from "#db/work.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { Field, PostForm } from "../ui/form.tsx";
+import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { Field, PostForm } from "../forms/form.tsx";
+import { mergeForm } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
-import { unsentForm } from "../ui/unsent.ts";
 import { sayPartUse } from "../ui/words/parts.ts";
 import type { Route } from "./+types/edit";
-import { modelIdOf } from "./dossier.server.ts";
+import { modelIdOf } from "./load-dossier.server.ts";
 
 const KINDS = ["handheld", "mobile", "base", "module"] as const;
 
@@ -78,7 +78,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Model · Mossy Cabinet"
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-model");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     if (params.model === undefined)
       return { name: undefined, fields: { kind: "handheld", components: "main" } as Record<string, string> };
     const model = await modelById(tx, modelIdOf(params.model));
@@ -108,9 +108,9 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data(submission.reply(fieldErrors && { fieldErrors }), { status });
   try {
-    return await inClub(context, async (tx) => {
+    return await writeInClub(context, async (tx) => {
       const known = params.model === undefined ? undefined : modelIdOf(params.model);
-      const held = await meanwhileIn(tx, `model ${known}`, form, async () => {
+      const held = await mergeForm(tx, `model ${known}`, form, async () => {
         const model = known && (await modelById(tx, known));
         return model ? fieldsOf(tx, model) : undefined;
       });
@@ -130,7 +130,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       if (id === "") throw notFound("This model");
       await addParts(tx, id, components, revisions);
       await orderParts(tx, id, components);
-      await tell(
+      await appendLog(
         tx,
         known
           ? { kind: "model-changed", name: fields.name, what: "its identity" }
@@ -167,7 +167,7 @@ async function takenAway(
   return stuck;
 }
 
-export const clientAction = unsentForm;
+export const clientAction = offlineForm;
 
 export default function EditModel({ loaderData, actionData }: Route.ComponentProps) {
   return (

@@ -1,13 +1,13 @@
 // A file that the club keeps, by its content's SHA-256.
 import { fileContent, knownFiles } from "#db/releases.ts";
-import { lookInClub, notFound } from "../context.ts";
-import { askForPerson } from "../door/session.server.ts";
+import { askForPerson } from "../auth/session.server.ts";
+import { notFound, readInClub } from "../context.ts";
 import type { Route } from "./+types/file";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
-  const { content, name } = await lookInClub(context, async (tx) => ({
+  const { content, name } = await readInClub(context, async (tx) => ({
     content: await fileContent(tx, params.sha256),
     name: (await knownFiles(tx)).find((file) => file.sha256 === params.sha256)?.name,
   }));

@@ -2,26 +2,26 @@
 import { data, Form, Link, redirect } from "react-router";
 import { SHOWN_WHERE } from "#core/dossier/identity.ts";
 import { dossierHead, putIdentity, putPartReading } from "#db/dossier.ts";
-import { tell } from "#db/log.ts";
+import { appendLog } from "#db/log.ts";
 import { renamePart } from "#db/parts.ts";
 import { bringUpToDate } from "#db/work.ts";
-import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
-import { meanwhile } from "../frame/meanwhile.server.ts";
-import { Input } from "../ui/input.tsx";
+import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
+import { Input } from "../forms/input.tsx";
+import { merge } from "../forms/merge.server.ts";
+import { offlineValues } from "../forms/offline.ts";
 import { KeyCard } from "../ui/key-card.tsx";
-import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
-import { unsentValues } from "../ui/unsent.ts";
 import type { Route } from "./+types/identity-edit";
-import { mustHaveModel } from "./dossier.server.ts";
 import { type IdentityValues, identityValues, readIdentity } from "./identity-form.ts";
+import { mustHaveModel } from "./load-dossier.server.ts";
 import { SourceFields } from "./shared-fields.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "What a model is known by · Mossy Cabinet" }];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-model");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const head = await dossierHead(tx, model.id);
     return { model, parts: head.parts, layout: head.identity.layout, values: identityValues(head) };
@@ -33,13 +33,13 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const typed: IdentityValues = Object.fromEntries(
     [...(await request.formData())].map(([k, v]) => [k, String(v)]),
   );
-  return inClub(context, async (tx) => {
+  return writeInClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const {
       values,
       errors: clashes,
       unchanged,
-    } = await meanwhile(tx, `identity ${model.id}`, typed, async () =>
+    } = await merge(tx, `identity ${model.id}`, typed, async () =>
       identityValues(await dossierHead(tx, model.id)),
     );
     const { parts } = await dossierHead(tx, model.id);
@@ -54,7 +54,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       await renamePart(tx, model.id, part.id, `${part.name} ${crypto.randomUUID()}`);
     for (const part of renamed) await renamePart(tx, model.id, part.id, part.name);
     for (const part of read.parts) await putPartReading(tx, part.id, part.reading);
-    await tell(
+    await appendLog(
       tx,
       { kind: "model-changed", name: model.name, what: "what it is known by" },
       { model: model.id },
@@ -65,14 +65,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   });
 }
 
-export const clientAction = unsentValues;
+export const clientAction = offlineValues;
 
 export default function EditIdentity({ loaderData, actionData }: Route.ComponentProps) {
   const { model, parts, layout } = loaderData;
   const drawn = useDrawn(loaderData.values);
   const values = actionData?.values ?? drawn;
   const errors: IdentityValues = actionData?.errors ?? {};
-  const seen = seenOf(actionData?.values, drawn);
+  const seen = baselineOf(actionData?.values, drawn);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   const yesNo = [
     ["yes", "yes"],
@@ -86,7 +86,7 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
         </Link>
       </p>
       <Form method="post" noValidate className="grid gap-x-8 gap-y-6 lg:grid-cols-2" key={seen}>
-        <Seen drawn={seen} />
+        <Baseline drawn={seen} />
         <fieldset className="flex flex-col gap-3">
           <legend className="mb-2 font-serif text-lg font-bold">
             Names and marks (parted by semicolons)

@@ -7,8 +7,8 @@ import {
   SHOWN_WHERE,
 } from "#core/dossier/identity.ts";
 import { keysTwice, layoutShape } from "#core/dossier/layout.ts";
-import { SOURCE_KINDS, type Source } from "#core/dossier/source.ts";
 import { typedList } from "#core/quantities/list.ts";
+import { SOURCE_KINDS, type Source } from "#core/quantities/source.ts";
 import type { DossierHead } from "#db/dossier.ts";
 
 export type IdentityValues = Record<string, string>;

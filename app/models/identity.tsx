@@ -3,9 +3,9 @@ import type { PartReading } from "#core/dossier/identity.ts";
 import { serialsText } from "#core/dossier/serial.ts";
 import type { DossierHead } from "#db/dossier.ts";
 import type { ModelHead, RevisionRow } from "#db/models.ts";
+import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 import { listed } from "../ui/words/count.ts";
-import { KnownFrom, type ShownConfirmed } from "./known-from.tsx";
 
 export function IdentityHead(props: {
   readonly model: ModelHead;

@@ -1,17 +1,15 @@
 // What the file check holds a dropped file against: the hashes of all releases, and the models' names. Nothing comes in.
-import type { KnownFile } from "#core/bench/check-file.ts";
+import type { KnownFiles } from "#core/bench/check-file.ts";
 import { modelsToPick } from "#db/models.ts";
 import { knownFiles } from "#db/releases.ts";
-import { lookInClub } from "../context.ts";
-import { askForPerson } from "../door/session.server.ts";
+import { askForPerson } from "../auth/session.server.ts";
+import { readInClub } from "../context.ts";
 import type { Route } from "./+types/known-files";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 
-export type KnownFiles = { readonly files: readonly KnownFile[]; readonly models: readonly string[] };
-
 export async function loader({ context }: Route.LoaderArgs) {
-  const known: KnownFiles = await lookInClub(context, async (tx) => ({
+  const known: KnownFiles = await readInClub(context, async (tx) => ({
     files: (await knownFiles(tx)).map((row) => ({
       ...row,
       size: row.size === null ? null : Number(row.size),

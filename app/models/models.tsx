@@ -1,7 +1,7 @@
 // Models: every kind of radio we have, how many, how many are due.
 import { Link } from "react-router";
 import { models } from "#db/models.ts";
-import { lookInClub } from "../context.ts";
+import { readInClub } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted, listed } from "../ui/words/count.ts";
@@ -12,7 +12,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Models · Mossy Cabinet
 export const handle = { follows: ["need", "model"] };
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return { models: await lookInClub(context, (tx, who) => models(tx, who.today)) };
+  return { models: await readInClub(context, (tx, who) => models(tx, who.today)) };
 }
 
 export default function Models({ loaderData }: Route.ComponentProps) {

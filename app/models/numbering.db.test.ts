@@ -6,7 +6,7 @@ import { models } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
-import { confirm } from "./numbering.server.ts";
+import { confirm } from "./confirm-numbering.server.ts";
 
 let club: DemoClub;
 beforeAll(async () => {

@@ -1,8 +1,8 @@
 // How a component's versions count: the ways to choose from, what each would touch, and the press that makes it so.
 import { Form } from "react-router";
-import type { Numbering } from "#core/firmware/version.ts";
+import type { Numbering } from "#core/version/version.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
-import type { NumberingAnswer } from "./numbering.server.ts";
+import type { NumberingAnswer } from "./confirm-numbering.server.ts";
 import { TouchedUnits } from "./touched.tsx";
 
 type Shown = {

@@ -1,12 +1,12 @@
 // Procedures as cards on paper, a quarter of a page each, black on white.
 import { Link } from "react-router";
 import { dossierHead, proceduresOf } from "#db/dossier.ts";
-import { lookInClub } from "../context.ts";
+import { readInClub } from "../context.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySource, sayStepAndSigns } from "../ui/words/step.ts";
 import type { Route } from "./+types/print";
-import { mustHaveModel, warningsOf } from "./dossier.server.ts";
+import { mustHaveModel, warningsOf } from "./load-dossier.server.ts";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Cards of the ${loaderData?.model.name ?? "model"} · Mossy Cabinet` },
@@ -14,7 +14,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const only = new URL(request.url).searchParams.get("only");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const all = await proceduresOf(tx, model.id);
     const { identity } = await dossierHead(tx, model.id);

@@ -5,18 +5,18 @@ import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
 import { dossierHead, procedureById } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { meanwhile } from "../frame/meanwhile.server.ts";
-import { NOT_WHOLE, performForm } from "../perform.server.ts";
-import { FormKey } from "../ui/form-key.tsx";
-import { Input } from "../ui/input.tsx";
-import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
+import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
+import { FormKey } from "../forms/form-key.tsx";
+import { Input } from "../forms/input.tsx";
+import { merge } from "../forms/merge.server.ts";
+import { offlineValues } from "../forms/offline.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
-import { unsentValues } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD } from "../ui/words/step.ts";
 import type { Route } from "./+types/procedure-edit";
-import { modelIdOf, mustHaveModel } from "./dossier.server.ts";
+import { modelIdOf, mustHaveModel } from "./load-dossier.server.ts";
 import { type Known, procedureValues, readProcedure, type Values } from "./procedure-form.ts";
 import { FirmwareFields, SourceFields } from "./shared-fields.tsx";
 import { StepEditor } from "./step-editor.tsx";
@@ -36,7 +36,7 @@ async function load(tx: Tx, modelId: string | undefined, id: string | undefined)
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "write-procedure");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const { model, procedure, known } = await load(tx, params.model, params.procedure);
     return {
       model,
@@ -51,13 +51,13 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "write-procedure");
   const form = await request.formData();
   const typed: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
-  return inClub(context, async (tx, who) => {
+  return writeInClub(context, async (tx, who) => {
     const what = `procedure ${params.model} ${params.procedure}`;
     const {
       values,
       errors: clashes,
       unchanged,
-    } = await meanwhile(tx, what, typed, async () => {
+    } = await merge(tx, what, typed, async () => {
       const { procedure, known } = await load(tx, params.model, params.procedure);
       return procedure && procedureValues(procedure, known.revisions);
     });
@@ -83,14 +83,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   });
 }
 
-export const clientAction = unsentValues;
+export const clientAction = offlineValues;
 
 export default function EditProcedure({ loaderData, actionData }: Route.ComponentProps) {
   const { model, known } = loaderData;
   const drawn = useDrawn(loaderData.values);
   const values: Values = actionData?.values ?? drawn;
   const errors: Record<string, string> = actionData?.errors ?? {};
-  const seen = seenOf(actionData?.values, drawn);
+  const seen = baselineOf(actionData?.values, drawn);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   return (
     <Page title={loaderData.title ?? `How to do something with the ${model.name}`}>
@@ -101,7 +101,7 @@ export default function EditProcedure({ loaderData, actionData }: Route.Componen
       </p>
       <Form method="post" noValidate className="flex flex-col gap-4" key={seen}>
         <FormKey />
-        <Seen drawn={seen} />
+        <Baseline drawn={seen} />
         <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
           <Input {...of("title")} label="What it does, in a few words" />
           <Input {...of("purpose")} label="Purpose" options={PURPOSES.map((p) => [p, PURPOSE_WORD[p]])} />

@@ -2,9 +2,9 @@
 import { z } from "zod";
 import type { Layout } from "#core/dossier/layout.ts";
 import { EFFECTS, PURPOSES, readSteps } from "#core/dossier/procedure.ts";
-import { SOURCE_KINDS } from "#core/dossier/source.ts";
 import { stepText } from "#core/dossier/step.ts";
-import { parseRange, rangeText } from "#core/firmware/range.ts";
+import { SOURCE_KINDS } from "#core/quantities/source.ts";
+import { parseRange, rangeText } from "#core/version/range.ts";
 import type { ProcedureFields, ProcedureRow, QuirkRow } from "#db/dossier.ts";
 import type { RevisionRow } from "#db/models.ts";
 import { sayLineProblem } from "../ui/words/step.ts";

@@ -3,28 +3,28 @@ import { Form, Link, redirect } from "react-router";
 import { shelveProcedure } from "#acts/shelve-procedure.ts";
 import { dossierHead, procedureById, proceduresOf } from "#db/dossier.ts";
 import { releasesOf } from "#db/models.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { NOT_WHOLE, performForm } from "../perform.server.ts";
+import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { FormKey } from "../forms/form-key.tsx";
+import { offlineSaid } from "../forms/offline.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { Confirmed } from "../shared/known-from.tsx";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
-import { FormKey } from "../ui/form-key.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { unsentSaid } from "../ui/unsent.ts";
 import { listed } from "../ui/words/count.ts";
 import { sayRange } from "../ui/words/route.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySigns, saySource, sayStep, signsOf } from "../ui/words/step.ts";
 import type { Route } from "./+types/procedure";
-import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./dossier.server.ts";
-import { Confirmed } from "./known-from.tsx";
+import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./load-dossier.server.ts";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.procedure.title ?? "Procedure"} · Mossy Cabinet` },
 ];
 
 export async function loader({ context, params }: Route.LoaderArgs) {
-  return lookInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const procedure = await procedureById(tx, model.id, modelIdOf(params.procedure));
     if (!procedure) throw notFound("This procedure");
@@ -51,7 +51,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   const model = modelIdOf(params.model);
   if (form.get("intent") === "shelve") {
-    return inClub(context, async (tx, actor) => {
+    return writeInClub(context, async (tx, actor) => {
       const procedure = modelIdOf(params.procedure);
       const done = await performForm(tx, shelveProcedure, actor, form, { model, procedure });
       if (done.ok) return redirect(`/models/${model}#procedures`);
@@ -59,10 +59,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       return { ok: false, says: NOT_WHOLE };
     });
   }
-  return inClub(context, (tx, actor) => confirmFact(tx, actor, model, form));
+  return writeInClub(context, (tx, actor) => confirmFact(tx, actor, model, form));
 }
 
-export const clientAction = unsentSaid;
+export const clientAction = offlineSaid;
 
 export default function Procedure({ loaderData, actionData }: Route.ComponentProps) {
   const { model, procedure, layout, warned } = loaderData;

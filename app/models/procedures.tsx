@@ -2,11 +2,11 @@
 import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import type { ProcedureRow, QuirkRow } from "#db/dossier.ts";
+import { Confirmed, KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { sayRange } from "../ui/words/route.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySource } from "../ui/words/step.ts";
-import { Confirmed, KnownFrom, type ShownConfirmed } from "./known-from.tsx";
 
 export function ProcedureList(props: {
   readonly model: string;

@@ -4,16 +4,16 @@ import { shelveQuirk } from "#acts/shelve-quirk.ts";
 import { writeQuirk } from "#acts/write-quirk.ts";
 import { dossierHead, quirksOf } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
-import { inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { meanwhile } from "../frame/meanwhile.server.ts";
-import { NOT_WHOLE, performForm } from "../perform.server.ts";
-import { FormKey } from "../ui/form-key.tsx";
-import { Input } from "../ui/input.tsx";
-import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
+import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
+import { FormKey } from "../forms/form-key.tsx";
+import { Input } from "../forms/input.tsx";
+import { merge } from "../forms/merge.server.ts";
+import { offlineValues } from "../forms/offline.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
-import { unsentValues } from "../ui/unsent.ts";
 import type { Route } from "./+types/quirk";
-import { mustHaveModel } from "./dossier.server.ts";
+import { mustHaveModel } from "./load-dossier.server.ts";
 import { quirkValues, readQuirk, type Values } from "./procedure-form.ts";
 import { FirmwareFields, SourceFields } from "./shared-fields.tsx";
 
@@ -21,7 +21,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Oddity · Mossy Cabinet
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "write-procedure");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const quirk = (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
     if (params.quirk !== "new" && !quirk) throw notFound("This oddity");
@@ -35,7 +35,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "write-procedure");
   const form = await request.formData();
   const typed: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
-  return inClub(context, async (tx, who) => {
+  return writeInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const there = redirect(`/models/${model.id}#quirks`);
     const load = async () => (await quirksOf(tx, model.id)).find((q) => q.id === params.quirk);
@@ -43,7 +43,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       values,
       errors: clashes,
       unchanged,
-    } = await meanwhile(tx, `quirk ${params.quirk}`, typed, async () => {
+    } = await merge(tx, `quirk ${params.quirk}`, typed, async () => {
       const stands = await load();
       return stands && quirkValues(stands);
     });
@@ -72,14 +72,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 const REFUSED: Values = { symptom: NOT_WHOLE };
 
-export const clientAction = unsentValues;
+export const clientAction = offlineValues;
 
 export default function Quirk({ loaderData, actionData }: Route.ComponentProps) {
   const { model } = loaderData;
   const drawn = useDrawn(loaderData.values);
   const values: Values = actionData?.values ?? drawn;
   const errors: Record<string, string> = actionData?.errors ?? {};
-  const seen = seenOf(actionData?.values, drawn);
+  const seen = baselineOf(actionData?.values, drawn);
   const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   return (
     <Page title={`An oddity of the ${model.name}`}>
@@ -90,7 +90,7 @@ export default function Quirk({ loaderData, actionData }: Route.ComponentProps) 
       </p>
       <Form method="post" noValidate className="flex max-w-2xl flex-col gap-3" key={seen}>
         <FormKey />
-        <Seen drawn={seen} />
+        <Baseline drawn={seen} />
         <Input {...of("symptom")} label="What one sees or hears" rows={2} />
         <Input {...of("cause")} label="Why (if anybody knows)" rows={2} />
         <Input {...of("cure")} label="What helps" rows={2} />

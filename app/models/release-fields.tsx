@@ -1,7 +1,7 @@
 // The fields of a release: what it is on the left, when it can be installed and at what cost on the right.
-import { ERASES, WAYS } from "#core/firmware/conditions.ts";
+import { ERASES, WAYS } from "#core/release/conditions.ts";
 import type { RevisionRow } from "#db/models.ts";
-import { Input } from "../ui/input.tsx";
+import { Input } from "../forms/input.tsx";
 import { listed } from "../ui/words/count.ts";
 import { ERASES_WORD, RISK_WORD } from "../ui/words/route.ts";
 import { SourceFields } from "./shared-fields.tsx";

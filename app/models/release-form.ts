@@ -1,12 +1,11 @@
 // The form of a release: its fields as text, read into what is stored, and back.
 import { z } from "zod";
-import { SOURCE_KINDS } from "#core/dossier/source.ts";
-import { type Fix, TRACKS, URGENCIES } from "#core/firmware/catalogue.ts";
-import { type Conditions, conditionsShape, ERASES, WAYS } from "#core/firmware/conditions.ts";
-import { plainDate } from "#core/firmware/policy.ts";
-import { parseRange, type Range, rangeText } from "#core/firmware/range.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import { type PlainDate, plainDate } from "#core/quantities/date.ts";
 import { typedList } from "#core/quantities/list.ts";
+import { SOURCE_KINDS } from "#core/quantities/source.ts";
+import { type Fix, TRACKS, URGENCIES } from "#core/release/catalogue.ts";
+import { type Conditions, conditionsShape, ERASES, WAYS } from "#core/release/conditions.ts";
+import { parseRange, type Range, rangeText } from "#core/version/range.ts";
 import type { ReleaseRow } from "#db/facts.ts";
 import type { RevisionRow } from "#db/models.ts";
 

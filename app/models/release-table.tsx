@@ -1,13 +1,13 @@
 // The releases of a component as a table: what the ladder draws, with fixes, conditions and source.
 import { Link } from "react-router";
-import { conditionsShape } from "#core/firmware/conditions.ts";
+import { conditionsShape } from "#core/release/conditions.ts";
 import type { ReleaseRow } from "#db/facts.ts";
 import type { RevisionRow } from "#db/models.ts";
+import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { listed } from "../ui/words/count.ts";
 import { ERASES_WORD, RISK_WORD, sayRange, WAY_WORD } from "../ui/words/route.ts";
 import { sayDate } from "../ui/words/time.ts";
-import { KnownFrom, type ShownConfirmed } from "./known-from.tsx";
 
 type StoredRelease = ReleaseRow & { readonly stored: boolean };
 

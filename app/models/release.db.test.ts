@@ -8,7 +8,7 @@ import { decodeTargets } from "#db/needs.ts";
 import type { Tx } from "#db/pool.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
-import { actOnRelease, loadRelease } from "./release.server.ts";
+import { actOnRelease, loadRelease } from "./load-release.server.ts";
 
 let club: DemoClub;
 beforeAll(async () => {

@@ -1,13 +1,13 @@
 // One release: add it, correct it, withdraw it; first shown is which units that touches, then it is done.
 import { Form, Link } from "react-router";
-import { inClub, lookInClub, mustBeAllowed } from "../context.ts";
-import { Seen, seenOf, useDrawn } from "../ui/meanwhile.tsx";
+import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
+import { offlineValues } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
-import { unsentValues } from "../ui/unsent.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayRange, sayStop } from "../ui/words/route.ts";
 import type { Route } from "./+types/release";
-import { actOnRelease, loadRelease } from "./release.server.ts";
+import { actOnRelease, loadRelease } from "./load-release.server.ts";
 import { ReleaseFields } from "./release-fields.tsx";
 import { TouchedUnits } from "./touched.tsx";
 
@@ -15,16 +15,16 @@ export const meta: Route.MetaFunction = () => [{ title: "Release · Mossy Cabine
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-release");
-  return lookInClub(context, (tx, who) => loadRelease(tx, params.model, params.release, who.today));
+  return readInClub(context, (tx, who) => loadRelease(tx, params.model, params.release, who.today));
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-release");
   const form = await request.formData();
-  return inClub(context, (tx, who) => actOnRelease(tx, who, params.model, params.release, form));
+  return writeInClub(context, (tx, who) => actOnRelease(tx, who, params.model, params.release, form));
 }
 
-export const clientAction = unsentValues;
+export const clientAction = offlineValues;
 
 export default function Release({ loaderData, actionData }: Route.ComponentProps) {
   const { model, release, components, revisions } = loaderData;
@@ -50,7 +50,7 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
           noValidate
           key={JSON.stringify(values)}
         >
-          <Seen drawn={seenOf(actionData?.values, drawn)} />
+          <Baseline drawn={baselineOf(actionData?.values, drawn)} />
           <ReleaseFields
             values={values}
             errors={errors}

@@ -1,6 +1,6 @@
 // Fields that procedures and quirks share: for which firmware it holds, and where it is known from.
-import { SOURCE_KINDS } from "#core/dossier/source.ts";
-import { Input } from "../ui/input.tsx";
+import { SOURCE_KINDS } from "#core/quantities/source.ts";
+import { Input } from "../forms/input.tsx";
 import { SOURCE_WORD } from "../ui/words/step.ts";
 
 type Of = (name: string) => {

@@ -1,5 +1,5 @@
 // Which units a change would touch, shown before anybody makes it.
-import type { Touched } from "./touched.server.ts";
+import type { Touched } from "./load-touched.server.ts";
 
 /** The answer stands below a form that fills the screen. */
 const intoView = (answer: HTMLElement | null) => {

@@ -2,8 +2,8 @@
 import { Form, Link } from "react-router";
 import { type Candidate, FEATURES, type Feature, type Seen, whichModel } from "#core/dossier/which.ts";
 import { allIdentities } from "#db/dossier.ts";
-import { lookInClub } from "../context.ts";
-import { Input } from "../ui/input.tsx";
+import { readInClub } from "../context.ts";
+import { Input } from "../forms/input.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/which";
 
@@ -22,7 +22,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     keys,
     serial: asked.serial,
   };
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const models = await allIdentities(tx);
     const trouble =
       asked.keys !== "" && keys === undefined ? "A whole number of keys, or nothing." : undefined;

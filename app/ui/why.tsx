@@ -1,12 +1,15 @@
 // "Why?": opens the facts behind a verdict, each leading to its record. Works without scripts. (Few attributes and pieces of
 // text: a board has hundreds of these, and each piece is a part of the time that drawing the page takes.)
-import type { Fact } from "#core/firmware/facts.ts";
+import type { Fact } from "#core/unit/facts.ts";
 import { sayFact } from "./words/facts.ts";
 import type { Names } from "./words/standing.ts";
 
 /** The sentence, and the address of the record it speaks of. A pair: a board has hundreds of them. */
 export type ShownFact = readonly [text: string, to?: string];
 type Links = Readonly<Record<"readings" | "releases" | "group" | "history", string>>;
+
+/** `why` is missing if the need is no more: it may have been met since the page that asks was drawn. */
+export type WhyAnswer = { readonly why?: readonly ShownFact[] };
 
 /** Where the records stand that a radio's reasons speak of; `page` is the radio's own page, or "" on that page. */
 export const recordsOf = (unit: { readonly id: string; readonly model_id: string }, page = ""): Links => ({

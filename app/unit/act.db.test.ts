@@ -9,7 +9,8 @@ import { readingsOf } from "#db/readings.ts";
 import { shelveUnit, unitByTag } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
-import { type ActAnswer, actOnUnit, orSayAway } from "./act.server.ts";
+import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
+import { actOnUnit } from "./act.server.ts";
 
 let club: DemoClub;
 beforeAll(async () => {

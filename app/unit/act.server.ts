@@ -1,5 +1,3 @@
-// The forms on one unit: each is read, done by its act, and answered in words.
-import { data } from "react-router";
 import { holdUnits } from "#acts/hold-units.ts";
 import { lendUnit } from "#acts/lend-unit.ts";
 import { liftHold } from "#acts/lift-hold.ts";
@@ -8,27 +6,13 @@ import { recordReading } from "#acts/record-reading.ts";
 import { strikeReading } from "#acts/strike-reading.ts";
 import { takeBackUnit } from "#acts/take-back-unit.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { isDuplicate, type Tx } from "#db/pool.ts";
+import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { isAwayAnswer } from "../frame/away.server.ts";
-import { noteTry } from "../kit/tried.server.ts";
-import { type FormProblem, firstIssue, NOT_WHOLE, performForm, told } from "../perform.server.ts";
-import { KEY } from "../ui/form-key.tsx";
-import { type LoadedUnit, loadUnit } from "./load.server.ts";
-import { sayWeighed } from "./say.ts";
-
-export type ActAnswer = {
-  readonly ok: boolean;
-  readonly says: string;
-  readonly intent: string;
-  readonly typed?: string;
-  /** The day of a refused reading. */
-  readonly readOn?: string;
-  /** What a refused form of several fields held. */
-  readonly kept?: Readonly<Record<string, string>>;
-};
-
-const answer = (status: number, body: ActAnswer) => data(body, { status });
+import { type FormProblem, firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
+import { noteTry } from "../shared/note-try.server.ts";
+import { answer, textsOf } from "../shared/say-away.server.ts";
+import { sayPreview } from "../ui/words/preview.ts";
 
 export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   const done = await actBy(String(form.get("intent") ?? ""), tx, who, tag, form);
@@ -36,9 +20,6 @@ export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, 
   if (!done.data.ok && done.data.typed === undefined) Object.assign(done.data, { kept: textsOf(form) });
   return done;
 }
-
-const textsOf = (form: FormData): Record<string, string> =>
-  Object.fromEntries([...form].flatMap(([name, value]) => (name === KEY ? [] : [[name, String(value)]])));
 
 async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   const act = ACTS.get(intent);
@@ -76,7 +57,7 @@ const reading: ByForm = async (tx, who, { row, catalogue }, form) => {
   });
   const body = { intent: "reading", typed };
   if (done.ok) {
-    const words = sayWeighed(good(done.value.answer), catalogue, who.locale, who.today);
+    const words = sayPreview(good(done.value.answer), catalogue, who.locale, who.today);
     const says = `${done.value.again ? "It was recorded already" : "Recorded"}. ${words.says}.`;
     return answer(200, { ok: true, ...body, says });
   }
@@ -94,7 +75,7 @@ const reading: ByForm = async (tx, who, { row, catalogue }, form) => {
       return refused(status, says);
     }
     default:
-      return refused(400, sayWeighed(bad(problem), catalogue, who.locale, who.today).says);
+      return refused(400, sayPreview(bad(problem), catalogue, who.locale, who.today).says);
   }
 };
 
@@ -214,22 +195,3 @@ const tried: ByForm = async (tx, who, { row }, form) => {
 const ACTS: ReadonlyMap<string, ByForm> = new Map(
   Object.entries({ reading, strike, lend, back, hold, lift, hardware, tried }),
 );
-
-/** Runs an act; if the database is away, the answer stands where the form stands, and what was typed stays. */
-export async function orSayAway(form: FormData, act: () => Promise<ReturnType<typeof answer>>) {
-  try {
-    return await act();
-  } catch (error) {
-    if (isDuplicate(error, "custody_one_at_a_time")) {
-      return answer(409, { ok: false, intent: "lend", says: "Somebody else has just lent it. Look again." });
-    }
-    if (!isAwayAnswer(error)) throw error;
-    return answer(503, {
-      ok: false,
-      intent: String(form.get("intent") ?? ""),
-      ...(form.get("readOn") && { readOn: String(form.get("readOn")) }),
-      ...(form.has("typed") ? { typed: String(form.get("typed")) } : { kept: textsOf(form) }),
-      says: "The records cannot be reached just now; nothing was saved. What you typed is kept here: try again in a moment.",
-    });
-  }
-}

@@ -1,10 +1,10 @@
 // Custody and hold: who takes it, when it is due back, until when it is left alone.
 import { Form, Link } from "react-router";
 import type { UnitRow } from "#db/units.ts";
+import { FormKey } from "../forms/form-key.tsx";
+import type { ActAnswer } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
-import { FormKey } from "../ui/form-key.tsx";
 import { sayDate } from "../ui/words/time.ts";
-import type { ActAnswer } from "./act.server.ts";
 
 type Who = { readonly id: string; readonly name: string };
 

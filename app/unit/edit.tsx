@@ -11,18 +11,18 @@ import { groups, places } from "#db/club.ts";
 import { modelsToPick } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { type UnitRow, unitById, unitByTag } from "#db/units.ts";
-import { idIn, inClub, lookInClub, mustBeAllowed, notFound } from "../context.ts";
-import { meanwhileIn } from "../frame/meanwhile.server.ts";
-import { NOT_WHOLE, performForm } from "../perform.server.ts";
+import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { DRAWN_FOR } from "../forms/baseline.tsx";
+import { Field, PostForm } from "../forms/form.tsx";
+import { FormKey } from "../forms/form-key.tsx";
+import { mergeForm } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { leadToTag } from "../shared/load-unit.server.ts";
 import { useMay } from "../ui/club.ts";
-import { Field, PostForm } from "../ui/form.tsx";
-import { FormKey } from "../ui/form-key.tsx";
-import { DRAWN_FOR } from "../ui/meanwhile.tsx";
 import { Page } from "../ui/page.tsx";
-import { unsentForm } from "../ui/unsent.ts";
 import type { Route } from "./+types/edit";
 import { fieldsOf } from "./edit-form.ts";
-import { leadToTag } from "./load.server.ts";
 
 export const meta: Route.MetaFunction = ({ params }) => [
   { title: `${params.tag ?? "A new radio"} · Mossy Cabinet` },
@@ -30,7 +30,7 @@ export const meta: Route.MetaFunction = ({ params }) => [
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-unit");
-  return lookInClub(context, async (tx) => {
+  return readInClub(context, async (tx) => {
     const unit = params.tag === undefined ? undefined : await unitByTag(tx, params.tag);
     if (params.tag !== undefined && !unit) throw notFound(`A radio with the tag ${params.tag}`);
     if (unit) leadToTag(unit, params.tag, "/edit");
@@ -52,10 +52,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   let submission = parseWithZod(form, { schema: unitShape });
   const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
     data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  return inClub(context, async (tx, who) => {
+  return writeInClub(context, async (tx, who) => {
     let before: UnitRow | undefined;
     const lock = `unit ${form.get(DRAWN_FOR) ?? params.tag}`;
-    const held = await meanwhileIn(tx, lock, form, async () => {
+    const held = await mergeForm(tx, lock, form, async () => {
       if (params.tag === undefined) return undefined;
       before = await unitOf(tx, params.tag, form);
       return fieldsOf(before);
@@ -94,7 +94,7 @@ async function unitOf(tx: Tx, tag: string, form: FormData): Promise<UnitRow> {
 }
 
 async function shelve(context: Route.ActionArgs["context"], tag: string, form: FormData) {
-  return inClub(context, async (tx, who) => {
+  return writeInClub(context, async (tx, who) => {
     const unit = await unitOf(tx, tag, form);
     const why = String(form.get("why") ?? "").slice(0, MOST_WHY);
     const done =
@@ -107,7 +107,7 @@ async function shelve(context: Route.ActionArgs["context"], tag: string, form: F
   });
 }
 
-export const clientAction = unsentForm;
+export const clientAction = offlineForm;
 
 export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
   const { unit, models } = loaderData;

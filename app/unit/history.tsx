@@ -2,8 +2,8 @@
 import { Link } from "react-router";
 import { dateInZone } from "#core/quantities/date.ts";
 import type { CustodyRow } from "#db/units.ts";
+import { Strike } from "../forms/strike.tsx";
 import { useClub, useMay } from "../ui/club.ts";
-import { Strike } from "../ui/strike.tsx";
 import { sayEntry } from "../ui/words/log.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";

@@ -2,7 +2,7 @@
 // how well it is known on just that firmware.
 
 import type { ProcedureRow } from "#db/dossier.ts";
-import { Confirmed, type ShownConfirmed } from "../models/known-from.tsx";
+import { Confirmed, type ShownConfirmed } from "../shared/known-from.tsx";
 import { Go } from "../ui/go.tsx";
 import { PURPOSE_WORD, SOURCE_WORD } from "../ui/words/step.ts";
 

@@ -2,8 +2,8 @@
 import { Form } from "react-router";
 import { revisionsOfSerial, type WithSerials } from "#core/dossier/serial.ts";
 import type { UnitRow } from "#db/units.ts";
+import { FormKey } from "../forms/form-key.tsx";
 import { useMay } from "../ui/club.ts";
-import { FormKey } from "../ui/form-key.tsx";
 
 type Says = { readonly revision: string; readonly id: string };
 

@@ -1,34 +1,35 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
 import { Link, useActionData } from "react-router";
-import { standingOf } from "#core/firmware/standing.ts";
+import { standingOf } from "#core/unit/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { readLog } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf, formerTags } from "#db/units.ts";
-import { inClub, lookInClub } from "../context.ts";
-import { shownMeans } from "../kit/means.server.ts";
-import { Means } from "../kit/means.tsx";
+import { readInClub, writeInClub } from "../context.ts";
+import { OFFLINE, orOffline } from "../forms/offline.ts";
+import { ReadingField } from "../forms/reading-field.tsx";
+import { shownTooling } from "../shared/load-tooling.server.ts";
+import { componentsOf, howToOf, leadToTag, loadUnit, waysOf } from "../shared/load-unit.server.ts";
+import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
+import { Tooling } from "../shared/tooling.tsx";
+import { Compare, WaySteps } from "../shared/way.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
-import { ReadingField } from "../ui/reading-field.tsx";
 import { Said } from "../ui/said.tsx";
-import { orUnsent, UNSENT } from "../ui/unsent.ts";
 import { namesOf } from "../ui/why.tsx";
 import { listed } from "../ui/words/count.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/unit";
-import { type ActAnswer, actOnUnit, orSayAway } from "./act.server.ts";
+import { actOnUnit } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
-import { componentsOf, howToOf, leadToTag, loadUnit, waysOf } from "./load.server.ts";
 import { SerialSays, serialSays } from "./serial.tsx";
 import { capital, NeedList, Standings } from "./verdicts.tsx";
-import { Compare, WaySteps } from "./way.tsx";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
 
@@ -42,7 +43,7 @@ export const handle = {
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
-  return lookInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const { row, facts, catalogue, policy } = await loadUnit(tx, params.tag);
     leadToTag(row, params.tag);
     const components = componentsOf(catalogue);
@@ -63,8 +64,8 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
     return {
       ways,
       ...(facts
-        ? await shownMeans(tx, who, { tag: row.tag, facts }, catalogue, ways?.way)
-        : { means: [], kitKnown: true }),
+        ? await shownTooling(tx, who, { tag: row.tag, facts }, catalogue, ways?.way)
+        : { tooling: [], kitKnown: true }),
       howTo: facts && (await howToOf(tx, who, facts, catalogue)),
       unit: row,
       former: await formerTags(tx, row.id),
@@ -105,14 +106,14 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
-  return orSayAway(form, () => inClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form)));
+  return orSayAway(form, () => writeInClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form)));
 }
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
-  orUnsent(sending, (form): ActAnswer => {
+  orOffline(sending, (form): ActAnswer => {
     const texts = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
     const { intent = "", typed } = texts;
-    return { ok: false, intent, says: UNSENT, ...(typed !== undefined ? { typed } : { kept: texts }) };
+    return { ok: false, intent, says: OFFLINE, ...(typed !== undefined ? { typed } : { kept: texts }) };
   });
 
 export default function Unit({ loaderData }: Route.ComponentProps) {
@@ -138,7 +139,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
             />
           )}
           <WaySection loaderData={loaderData} />
-          <Means means={loaderData.means} unit={unit.tag} kitKnown={loaderData.kitKnown} />
+          <Tooling tooling={loaderData.tooling} unit={unit.tag} kitKnown={loaderData.kitKnown} />
           <Standings loaderData={loaderData} />
           <NeedList needs={needs} loaderData={loaderData} />
           {loaderData.ladders

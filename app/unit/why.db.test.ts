@@ -1,13 +1,13 @@
 // The reasons of a need, asked for one by one: all that the board shows have some, and they lead to records that are there.
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { DOINGS } from "#core/needs/doing.ts";
+import { ACTIONS } from "#core/needs/action.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { type BoardGroup, boardGroups, needsOfUnit } from "#db/board.ts";
 import type { Tx } from "#db/pool.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 import { actOnUnit } from "./act.server.ts";
-import { whyOf } from "./why.server.ts";
+import { whyOf } from "./load-why.server.ts";
 
 let club: DemoClub;
 beforeAll(async () => {
@@ -15,7 +15,7 @@ beforeAll(async () => {
 });
 afterAll(() => club.close());
 
-const GROUPS: readonly BoardGroup[] = [...DOINGS, "held"];
+const GROUPS: readonly BoardGroup[] = [...ACTIONS, "held"];
 const rowsOf = async (tx: Tx, who: SignedIn) => {
   const groups = await boardGroups(tx, GROUPS, who.today, {}, "urgency", 500);
   return [...groups.values()].flat();

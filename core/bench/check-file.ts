@@ -17,6 +17,9 @@ export type KnownFile = {
   readonly name: string;
 };
 
+/** All that a file is held against. */
+export type KnownFiles = { readonly files: readonly KnownFile[]; readonly models: readonly string[] };
+
 export type CheckedPart = {
   readonly name: string;
   readonly bytes: number;

@@ -1,9 +1,9 @@
 // What the club can take out: units with their standings, needs and releases. The Zod shapes are the format.
 import { z } from "zod";
-import { TRACKS, URGENCIES } from "../firmware/catalogue.ts";
-import { plainDate } from "../firmware/policy.ts";
-import { STANDINGS } from "../firmware/standing.ts";
 import { NEED_CAUSES, NEED_KINDS } from "../needs/need.ts";
+import { plainDate } from "../quantities/date.ts";
+import { TRACKS, URGENCIES } from "../release/catalogue.ts";
+import { STANDINGS } from "../unit/standing.ts";
 
 export const outUnit = z.object({
   tag: z.string(),

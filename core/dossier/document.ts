@@ -1,17 +1,16 @@
 // A dossier as one document that clubs can exchange: our own open format. The Zod shape is the format.
 import { z } from "zod";
-import { TRACKS, URGENCIES } from "../firmware/catalogue.ts";
-import { conditionsShape } from "../firmware/conditions.ts";
-import { plainDate } from "../firmware/policy.ts";
-import { rangeShape } from "../firmware/range.ts";
-import { DATE_PATTERNS } from "../firmware/schemes/dated.ts";
-import { isAhead } from "../firmware/withdrawal.ts";
-import type { PlainDate } from "../quantities/date.ts";
+import { type PlainDate, plainDate } from "../quantities/date.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
+import { sourceShape } from "../quantities/source.ts";
+import { TRACKS, URGENCIES } from "../release/catalogue.ts";
+import { conditionsShape } from "../release/conditions.ts";
+import { isAhead } from "../release/withdrawal.ts";
+import { rangeShape } from "../version/range.ts";
+import { DATE_PATTERNS } from "../version/schemes/dated.ts";
 import { identityShape, partReadingShape } from "./identity.ts";
 import { procedureShape } from "./procedure.ts";
 import { serialRangeShape } from "./serial.ts";
-import { sourceShape } from "./source.ts";
 
 export const MODEL_KINDS = ["handheld", "mobile", "base", "module"] as const;
 

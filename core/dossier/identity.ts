@@ -1,7 +1,7 @@
 // What a model is known by, and how its parts' versions are read.
 import { z } from "zod";
+import { sourceShape } from "../quantities/source.ts";
 import { layoutShape } from "./layout.ts";
-import { sourceShape } from "./source.ts";
 
 const words = z.string().trim().min(1).max(120);
 

@@ -1,8 +1,8 @@
 // A procedure: typed steps for one purpose on one model, valid for a range of firmware and hardware.
 import { z } from "zod";
-import { rangeShape } from "../firmware/range.ts";
+import { sourceShape } from "../quantities/source.ts";
+import { rangeShape } from "../version/range.ts";
 import { keysOf, type Layout } from "./layout.ts";
-import { sourceShape } from "./source.ts";
 import { parseStep, type Step, type StepProblem, stepShape } from "./step.ts";
 
 export const PURPOSES = [

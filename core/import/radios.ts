@@ -1,7 +1,7 @@
 // From the rows of a sheet to radios: usually a row each, or a row for each component of a radio.
 import { FIELD_LIMITS, isTagUsable } from "../club/unit-fields.ts";
-import { LONGEST_READOUT } from "../firmware/version.ts";
 import type { PlainDate } from "../quantities/date.ts";
+import { LONGEST_READOUT } from "../version/version.ts";
 import { componentOf, LONGEST_COMPONENT_NAME, type Meaning } from "./columns.ts";
 import { folded } from "./names.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";

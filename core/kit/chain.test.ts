@@ -1,8 +1,8 @@
 // Chains against an oracle that tries everything, and the cases that practitioners meet.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { cheapestMending, plainChains } from "./chain.oracle.ts";
 import { findChains, isReady, prepareKit } from "./chain.ts";
+import { cheapestRemedies, plainChains } from "./oracle.ts";
 import type { Lead } from "./shapes.ts";
 import { computer, DRIVERS, find, flash, job, kit, kitOf, kits, lead, rule, VERSIONS } from "./testing.ts";
 
@@ -30,7 +30,7 @@ describe("chains", () => {
         (plain) => {
           const { near } = findChains(job, prepareKit(kitOf(plain)));
           // A version that no rule forbids may lie below or above all that they name.
-          const cheapest = cheapestMending(plain, [0, ...VERSIONS, 4], DRIVERS, 3);
+          const cheapest = cheapestRemedies(plain, [0, ...VERSIONS, 4], DRIVERS, 3);
           const [first] = near;
           const costOf = (n: { money: number; minutes: number }) => n.money * 1e6 + n.minutes;
           if (!first) expect(cheapest).toBeUndefined();

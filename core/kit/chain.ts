@@ -1,6 +1,6 @@
 // Chains: every way to reach into one radio with what the club owns, how well each is known to hold, and what almost
 // holds. Rules: core.md 4; what it leaves open is settled in docs/decisions/006.
-import type { Way } from "../firmware/conditions.ts";
+import type { Way } from "../release/conditions.ts";
 import { indexOf } from "./evidence.ts";
 import {
   type AnyLead,
@@ -9,10 +9,10 @@ import {
   directLinks,
   gather,
   linksOf,
-  type Mend,
-  mendOf,
-  NO_MEND,
+  NO_REMEDY,
   type PreparedKit,
+  type Remedy,
+  remedyOf,
   together,
 } from "./link.ts";
 import { bestPerParts, better, type Chain, chainOf, type NearChain, Nearest, type Own } from "./nearest.ts";
@@ -131,11 +131,12 @@ function survey(job: Job, prepared: PreparedKit): Survey {
         served = tools.map((tool) => servedBy(tool, link.computer, job));
         onComputer.set(link.computer.id, served);
       }
-      for (const { tool, mend } of served) {
+      for (const { tool, remedy } of served) {
         const parts = { lead, plug, atRadio, link, tool, own };
         const broken = own.breaks.length + link.breaks.length + (tool?.breaks.length ?? 0);
         if (broken === 0) holding.push(chainOf(parts, prepared.evidence));
-        else if (own.mend && link.mend && mend) nearest.add(parts, together([own.mend, link.mend, mend]));
+        else if (own.remedy && link.remedy && remedy)
+          nearest.add(parts, together([own.remedy, link.remedy, remedy]));
         else nearest.stop(parts, broken);
       }
     }
@@ -143,13 +144,13 @@ function survey(job: Job, prepared: PreparedKit): Survey {
   return { holding, nearest, reached, toolKnown: tools.length > 0 };
 }
 
-type Served = { readonly tool: ToolVerdict | undefined; readonly mend: Mend | undefined };
+type Served = { readonly tool: ToolVerdict | undefined; readonly remedy: Remedy | undefined };
 
-const WITHOUT_TOOL: readonly Served[] = [{ tool: undefined, mend: NO_MEND }];
+const WITHOUT_TOOL: readonly Served[] = [{ tool: undefined, remedy: NO_REMEDY }];
 
 function servedBy(tool: Tool, computer: Computer, job: Job): Served {
   const verdict = toolVerdict(tool, computer, job);
-  return { tool: verdict, mend: verdict.changes && mendOf(verdict.changes) };
+  return { tool: verdict, remedy: verdict.changes && remedyOf(verdict.changes) };
 }
 
 type Reaching = { readonly plug: string; readonly lead: AnyLead | undefined; readonly atRadio: Path };
@@ -184,7 +185,7 @@ function leadLinks(job: Job, lead: AnyLead | undefined, atRadio: Path): Own {
     if (job.ways.length > 0 && !job.ways.includes(WAY_OF[lead.kind])) broken({ kind: "way", ways: job.ways });
   }
   for (const thing of [...(lead ? [lead] : []), ...atRadio]) gather(thing, breaks, changes);
-  return { breaks, ...(!hopeless && { mend: mendOf(changes) }) };
+  return { breaks, ...(!hopeless && { remedy: remedyOf(changes) }) };
 }
 
 /** Whether a radio can be worked on with what stands ready: some chain holds and is not known to fail. */

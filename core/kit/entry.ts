@@ -1,6 +1,7 @@
 // Kit as people type it, a line a fact: where a tool runs, which models it knows, what is installed on a computer.
-import { parseRange, type Range, rangeText } from "../firmware/range.ts";
+
 import { bad, good, type Result } from "../quantities/result.ts";
+import { parseRange, type Range, rangeText } from "../version/range.ts";
 import { OPERATIONS, type Operation, type RunsOn, SYSTEMS } from "./shapes.ts";
 import { someVersionIn } from "./versions.ts";
 

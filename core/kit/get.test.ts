@@ -2,8 +2,9 @@
 import fc from "fast-check";
 import loadHighs from "highs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { bestPurchase, purchaseOf, type Solve, type Wanting, wholeCurve } from "./get.ts";
-import { solverOf } from "./solver.ts";
+import { solverOf } from "../solve/highs.ts";
+import type { Solve } from "../solve/programme.ts";
+import { bestPurchase, type Demand, purchaseOf, wholeCurve } from "./get.ts";
 
 let solve: Solve;
 beforeAll(async () => {
@@ -13,7 +14,7 @@ beforeAll(async () => {
 const OFFERS = ["a", "b", "c", "d", "e", "f", "g"];
 const cases = fc.record({
   prices: fc.array(fc.integer({ min: 0, max: 12 }), { minLength: OFFERS.length, maxLength: OFFERS.length }),
-  wanting: fc.array(
+  demand: fc.array(
     fc.record({
       weight: fc.constantFrom(1, 2, 4),
       sets: fc.array(fc.subarray(OFFERS, { minLength: 1, maxLength: 3 }), { maxLength: 3 }),
@@ -25,7 +26,7 @@ const cases = fc.record({
 type Case = typeof cases extends fc.Arbitrary<infer C> ? C : never;
 
 /** Written apart: every choice of offers, its money and the weight it frees. */
-function everyChoice({ prices, wanting }: Case): { money: number; weight: number }[] {
+function everyChoice({ prices, demand }: Case): { money: number; weight: number }[] {
   return Array.from({ length: 2 ** OFFERS.length }, (_, bits) => {
     const has = (offer: string) => Math.floor(bits / 2 ** OFFERS.indexOf(offer)) % 2 === 1;
     let money = 0;
@@ -33,29 +34,29 @@ function everyChoice({ prices, wanting }: Case): { money: number; weight: number
       if (has(offer)) money += prices[i] ?? 0;
     });
     let weight = 0;
-    for (const w of wanting) if (w.sets.some((set) => set.every(has))) weight += w.weight;
+    for (const w of demand) if (w.sets.some((set) => set.every(has))) weight += w.weight;
     return { money, weight };
   });
 }
 
 const posed = (c: Case) => ({
   prices: new Map(OFFERS.map((offer, i) => [offer, c.prices[i] ?? 1])),
-  wanting: c.wanting.map((w, i): Wanting => ({ unit: `u${i}`, ...w })),
+  demand: c.demand.map((w, i): Demand => ({ unit: `u${i}`, ...w })),
 });
 
 describe("what to get", () => {
   it("is the best of every choice, and the cheapest of those, on 500 small cases", () => {
     fc.assert(
       fc.property(cases, (c) => {
-        const { prices, wanting } = posed(c);
+        const { prices, demand } = posed(c);
         const all = everyChoice(c).filter((choice) => choice.money <= c.budget);
         const weight = Math.max(...all.map((choice) => choice.weight));
         const money = Math.min(
           ...all.filter((choice) => choice.weight === weight).map((choice) => choice.money),
         );
-        const best = bestPurchase(wanting, prices, c.budget, solve);
+        const best = bestPurchase(demand, prices, c.budget, solve);
         expect(best).toMatchObject({ ok: true, value: { weight, money } });
-        if (best.ok) expect(purchaseOf(best.value.offers, wanting, prices)).toEqual(best.value);
+        if (best.ok) expect(purchaseOf(best.value.offers, demand, prices)).toEqual(best.value);
       }),
       { numRuns: 500 },
     );
@@ -64,7 +65,7 @@ describe("what to get", () => {
   it("along the whole curve is every choice that none beats for less", () => {
     fc.assert(
       fc.property(cases, (c) => {
-        const { prices, wanting } = posed(c);
+        const { prices, demand } = posed(c);
         const all = everyChoice(c);
         const worth = all.filter(
           (one) =>
@@ -75,7 +76,7 @@ describe("what to get", () => {
             ),
         );
         const expected = [...new Map(worth.map((w) => [w.money, w.weight]))].sort((x, y) => x[0] - y[0]);
-        const curve = wholeCurve(wanting, prices, solve);
+        const curve = wholeCurve(demand, prices, solve);
         if (!curve.ok) throw new Error("unsolved");
         expect(curve.value.map((p) => [p.money, p.weight])).toEqual(expected);
       }),
@@ -93,17 +94,17 @@ describe("what to get", () => {
   });
 
   it("the search for the curve ends when it is told to", () => {
-    const wanting = OFFERS.map((offer, i) => ({ unit: offer, weight: i + 1, sets: [[offer]] }));
+    const demand = OFFERS.map((offer, i) => ({ unit: offer, weight: i + 1, sets: [[offer]] }));
     const prices = new Map(OFFERS.map((offer, i) => [offer, i + 1]));
     let heard = 0;
-    const curve = wholeCurve(wanting, prices, solve, () => ++heard < 3);
+    const curve = wholeCurve(demand, prices, solve, () => ++heard < 3);
     expect(heard).toBe(3);
     expect(curve.ok && curve.value).toHaveLength(3);
   });
 });
 
 describe("odd money", () => {
-  const wanting: Wanting[] = [
+  const demand: Demand[] = [
     { unit: "u", weight: 4, sets: [["a"]] },
     { unit: "v", weight: 2, sets: [["b"], ["c"]] },
   ];
@@ -114,10 +115,10 @@ describe("odd money", () => {
     ["d", 0],
   ]);
   it("what costs nothing is got where it frees something, once, and begins the curve", () => {
-    const best = bestPurchase(wanting, prices, 0, solve);
+    const best = bestPurchase(demand, prices, 0, solve);
     expect(best.ok && best.value).toMatchObject({ money: 0, weight: 2, units: ["v"] });
     expect(best.ok && best.value.offers).toHaveLength(1);
-    const curve = wholeCurve(wanting, prices, solve);
+    const curve = wholeCurve(demand, prices, solve);
     expect(curve.ok && curve.value.map((p) => [p.money, p.weight, p.offers.length])).toEqual([
       [0, 2, 1],
       [1200, 6, 2],
@@ -132,6 +133,6 @@ describe("odd money", () => {
     [Number.POSITIVE_INFINITY, 6],
     [undefined, 6],
   ])("a budget of %s frees %s", (budget, weight) => {
-    expect(bestPurchase(wanting, prices, budget, solve)).toMatchObject({ ok: true, value: { weight } });
+    expect(bestPurchase(demand, prices, budget, solve)).toMatchObject({ ok: true, value: { weight } });
   });
 });

@@ -1,5 +1,5 @@
 // From a lead into a computer: the port it meets, the driver its chip asks for, what breaks on the way and what would mend it.
-import type { Way } from "../firmware/conditions.ts";
+import type { Way } from "../release/conditions.ts";
 import {
   changesForAll,
   type DriverBreak,
@@ -60,21 +60,21 @@ export type Link = {
   readonly untried: Untried;
   readonly breaks: readonly Break[];
   /** Absent: nothing would. */
-  readonly mend?: Mend;
+  readonly remedy?: Remedy;
 };
 
 /** Changes with what they cost together, and a text that is the same for the same set of them. */
-export type Mend = {
+export type Remedy = {
   readonly changes: readonly Change[];
   readonly money: number;
   readonly minutes: number;
   readonly key: string;
 };
 
-export const NO_MEND: Mend = { changes: [], money: 0, minutes: 0, key: "" };
+export const NO_REMEDY: Remedy = { changes: [], money: 0, minutes: 0, key: "" };
 
-export function mendOf(all: readonly Change[]): Mend {
-  if (all.length === 0) return NO_MEND;
+export function remedyOf(all: readonly Change[]): Remedy {
+  if (all.length === 0) return NO_REMEDY;
   const acts = new Map(all.map((change) => [JSON.stringify(change), change]));
   const changes = [...acts.values()];
   return {
@@ -86,10 +86,10 @@ export function mendOf(all: readonly Change[]): Mend {
 }
 
 /** All changes of several parts of a chain; parts never ask for the same change, being about different things. */
-export function together(parts: readonly Mend[]): Mend {
+export function together(parts: readonly Remedy[]): Remedy {
   const asking = parts.filter((part) => part.changes.length > 0);
   const [only] = asking;
-  if (asking.length <= 1) return only ?? NO_MEND;
+  if (asking.length <= 1) return only ?? NO_REMEDY;
   return {
     changes: asking.flatMap((part) => part.changes),
     money: asking.reduce((sum, part) => sum + part.money, 0),
@@ -184,7 +184,7 @@ function intoComputer(
     same: computer.id,
     ...about(lead?.chip, undefined),
     breaks,
-    ...(breaks.length === 0 && { mend: NO_MEND }),
+    ...(breaks.length === 0 && { remedy: NO_REMEDY }),
   });
   if (from === undefined)
     return [alone([...state, ...(computer.bluetooth ? [] : [{ kind: "no-bluetooth" } as const])])];
@@ -208,19 +208,19 @@ function intoComputer(
       const onDrivers =
         verdicts.length > 1 ? changesForAll(chips, computer, kit.rules) : only ? only.verdict.changes : [];
       changes.push(...(onDrivers ?? []));
-      const mendable = state.length === 0 && onDrivers !== undefined;
+      const curable = state.length === 0 && onDrivers !== undefined;
       const [shown] = [...verdicts].sort(
         (a, b) => STATES.indexOf(b.verdict.state) - STATES.indexOf(a.verdict.state),
       );
-      const mend = mendable ? mendOf(changes) : undefined;
+      const remedy = curable ? remedyOf(changes) : undefined;
       return {
         computer,
         path,
         ...(shown && { chip: shown.chip, driver: shown.verdict }),
         ...about(shown?.chip, shown?.verdict),
-        same: JSON.stringify([computer.id, shown?.chip, shown?.verdict.driver, breaks, mend?.key]),
+        same: JSON.stringify([computer.id, shown?.chip, shown?.verdict.driver, breaks, remedy?.key]),
         breaks,
-        ...(mend && { mend }),
+        ...(remedy && { remedy }),
       };
     });
 }

@@ -1,7 +1,7 @@
 // Chains as they come out: one line from the radio to a tool, in rank; and of those that do not hold, the cheapest to mend.
 import type { DriverVerdict } from "./driver.ts";
 import { type Evidence, type EvidenceIndex, ownEvidence, VERDICTS } from "./evidence.ts";
-import type { AnyLead, Break, Change, Link, Mend, Untried } from "./link.ts";
+import type { AnyLead, Break, Change, Link, Remedy, Untried } from "./link.ts";
 import type { Path } from "./path.ts";
 import type { Chip, Computer } from "./shapes.ts";
 import type { ToolVerdict } from "./tool.ts";
@@ -33,7 +33,7 @@ export type NearChain = Chain & {
   readonly minutes: number;
 };
 
-export type Own = { readonly breaks: readonly Break[]; readonly mend?: Mend };
+export type Own = { readonly breaks: readonly Break[]; readonly remedy?: Remedy };
 
 export type Parts = {
   readonly lead: AnyLead | undefined;
@@ -100,7 +100,7 @@ const MOST_NEAR = 3;
 
 /** Keeps the sets of changes that would do, each once, and the least broken of what nothing would mend. */
 export class Nearest {
-  readonly #sets = new Map<string, { readonly mend: Mend; readonly chains: Parts[] }>();
+  readonly #sets = new Map<string, { readonly remedy: Remedy; readonly chains: Parts[] }>();
   readonly #index: EvidenceIndex;
   #stopped: { readonly parts: Parts; readonly broken: number } | undefined;
 
@@ -108,10 +108,10 @@ export class Nearest {
     this.#index = index;
   }
 
-  add(parts: Parts, mend: Mend): void {
-    const known = this.#sets.get(mend.key);
+  add(parts: Parts, remedy: Remedy): void {
+    const known = this.#sets.get(remedy.key);
     if (known) known.chains.push(parts);
-    else this.#sets.set(mend.key, { mend, chains: [parts] });
+    else this.#sets.set(remedy.key, { remedy, chains: [parts] });
   }
 
   stop(parts: Parts, broken: number): void {
@@ -123,17 +123,17 @@ export class Nearest {
   }
 
   /** Every set, without those that would only mend what is settled never to work together. */
-  sets(): Mend[] {
+  sets(): Remedy[] {
     const settled = (parts: Parts) => evidenceFor(parts, this.#index).settled;
-    return [...this.#sets.values()].flatMap(({ mend, chains }) => (chains.every(settled) ? [] : [mend]));
+    return [...this.#sets.values()].flatMap(({ remedy, chains }) => (chains.every(settled) ? [] : [remedy]));
   }
 
   three(): NearChain[] {
     const kept: { near: NearChain; acts: ReadonlySet<string> }[] = [];
-    const all = [...this.#sets.values()].sort((a, b) => cheaper(a.mend, b.mend));
-    for (const { mend, chains } of all) {
+    const all = [...this.#sets.values()].sort((a, b) => cheaper(a.remedy, b.remedy));
+    for (const { remedy, chains } of all) {
       if (kept.length === MOST_NEAR) break;
-      const acts = new Set(mend.key.split("\n"));
+      const acts = new Set(remedy.key.split("\n"));
       // Whoever does all of a smaller set and more has done too much.
       if (kept.some((k) => [...k.acts].every((act) => acts.has(act)))) continue;
       // Of the chains that the same changes would make, the best known is shown.
@@ -142,14 +142,14 @@ export class Nearest {
         .filter((chain) => !chain.evidence.settled)
         .sort(better);
       if (!best) continue;
-      const { changes, money, minutes } = mend;
+      const { changes, money, minutes } = remedy;
       kept.push({ near: { ...best, changes, money, minutes }, acts });
     }
     return kept.map((k) => k.near);
   }
 }
 
-const cheaper = (a: Mend, b: Mend): number =>
+const cheaper = (a: Remedy, b: Remedy): number =>
   a.money - b.money ||
   a.minutes - b.minutes ||
   a.changes.length - b.changes.length ||

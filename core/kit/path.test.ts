@@ -1,7 +1,7 @@
 // Ways through adapters against trying every row of them; and versions in ranges against trying every version.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Range } from "../firmware/range.ts";
+import type { Range } from "../version/range.ts";
 import { type Joint, jointsOf, MOST_ADAPTERS, pathsOver } from "./path.ts";
 import type { Adapter, Offer } from "./shapes.ts";
 import { inRange, someVersionIn } from "./versions.ts";

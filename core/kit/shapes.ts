@@ -1,9 +1,9 @@
 // What a club owns to reach into radios: leads, adapters, computers, drivers, tools, and what is known of how they go
 // together. Chips are known by their family; versions of systems, drivers and tools count number by number.
 import { z } from "zod";
-import type { sourceShape } from "../dossier/source.ts";
-import type { Way } from "../firmware/conditions.ts";
-import { type Range, rangeShape } from "../firmware/range.ts";
+import type { sourceShape } from "../quantities/source.ts";
+import type { Way } from "../release/conditions.ts";
+import { type Range, rangeShape } from "../version/range.ts";
 
 export const GRADES = ["genuine", "clone", "unknown"] as const;
 export type Grade = (typeof GRADES)[number];

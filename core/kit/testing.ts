@@ -1,8 +1,8 @@
 // Kits for tests: random small ones in the oracle's plain words and in ours, and the pieces that cases are made of.
 import fc from "fast-check";
-import type { Range } from "../firmware/range.ts";
-import type { PlainKit, PlainRange } from "./chain.oracle.ts";
+import type { Range } from "../version/range.ts";
 import { findChains, prepareKit } from "./chain.ts";
+import type { PlainKit, PlainRange } from "./oracle.ts";
 import type { Computer, DriverRule, Job, Kit, Lead } from "./shapes.ts";
 
 export const VERSIONS = [1, 2, 3];

@@ -1,9 +1,9 @@
 // Versions of systems, drivers and tools, which count number by number, against ranges.
 
-import { boundsOf, liesIn, type Range } from "../firmware/range.ts";
-import { versionReader } from "../firmware/version.ts";
 import { kept } from "../quantities/kept.ts";
 import { Memo } from "../quantities/memo.ts";
+import { boundsOf, liesIn, type Range } from "../version/range.ts";
+import { versionReader } from "../version/version.ts";
 
 const reader = versionReader({ numbering: { kind: "dotted" } });
 const MOST_REMEMBERED = 500;

@@ -2,12 +2,12 @@
 // releases that facts speak of, against looking through the facts for them.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type Catalogue, catalogueOf, type Release } from "../firmware/catalogue.ts";
-import type { Fact } from "../firmware/facts.ts";
-import { releasesIn } from "../firmware/mentions.ts";
-import { PLAIN_POLICY } from "../firmware/policy.ts";
-import type { UnitFacts } from "../firmware/unit.ts";
 import { addDays, plain } from "../quantities/date.ts";
+import { type Catalogue, catalogueOf, type Release } from "../release/catalogue.ts";
+import type { Fact } from "../unit/facts.ts";
+import { releasesIn } from "../unit/mentions.ts";
+import { PLAIN_POLICY } from "../unit/policy.ts";
+import type { UnitFacts } from "../unit/unit.ts";
 import { effectOf, withRelease } from "./effect.ts";
 import { isOpen } from "./need.ts";
 import { needsOf } from "./unit.ts";

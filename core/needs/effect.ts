@@ -1,8 +1,9 @@
 // What a change to a model's catalogue would do to its units, before anybody makes it.
-import { type Catalogue, type Component, catalogueOf, type Release } from "../firmware/catalogue.ts";
-import type { Policy } from "../firmware/policy.ts";
-import type { UnitFacts } from "../firmware/unit.ts";
+
 import type { PlainDate } from "../quantities/date.ts";
+import { type Catalogue, type Component, catalogueOf, type Release } from "../release/catalogue.ts";
+import type { Policy } from "../unit/policy.ts";
+import type { UnitFacts } from "../unit/unit.ts";
 import { isOpen, targetOn } from "./need.ts";
 import { needsOf } from "./unit.ts";
 

@@ -1,5 +1,7 @@
 // The firmware need of one component: from when an admitted, fitting release calls for an install, and which one.
 // It is worked out per version, policy and fit, and remembered, since many units share these.
+
+import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
 import {
   orderRelease,
   type PlacedRelease,
@@ -7,14 +9,13 @@ import {
   URGENCIES,
   type Urgency,
   worseOf,
-} from "../firmware/catalogue.ts";
-import { compareText } from "../firmware/digits.ts";
-import type { Fact } from "../firmware/facts.ts";
-import { type FallbackRule, type Policy, withoutPin } from "../firmware/policy.ts";
-import { fitOf, isAdmitted, runningFacts, runningOf } from "../firmware/standing.ts";
-import type { UnitFacts } from "../firmware/unit.ts";
-import { orderVersions, type Version } from "../firmware/version.ts";
-import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
+} from "../release/catalogue.ts";
+import type { Fact } from "../unit/facts.ts";
+import { type FallbackRule, type Policy, withoutPin } from "../unit/policy.ts";
+import { fitOf, isAdmitted, runningFacts, runningOf } from "../unit/standing.ts";
+import type { UnitFacts } from "../unit/unit.ts";
+import { compareText } from "../version/digits.ts";
+import { orderVersions, type Version } from "../version/version.ts";
 import type { NeedCause, Target } from "./need.ts";
 import { countsFrom, refuges, stepsOf, trimmed } from "./targets.ts";
 

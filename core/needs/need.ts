@@ -1,8 +1,9 @@
 // A need: something a unit lacks, with a cause, an urgency and the date from which it is due.
 // Needs never depend on today; the reader asks which are open today and which target counts today.
-import type { Urgency } from "../firmware/catalogue.ts";
-import type { Fact } from "../firmware/facts.ts";
+
 import { addDays, type PlainDate } from "../quantities/date.ts";
+import type { Urgency } from "../release/catalogue.ts";
+import type { Fact } from "../unit/facts.ts";
 
 /** Kinds so far; codeplug, backup, mode, pairing, identity and measurement arrive with what feeds them. */
 export const NEED_KINDS = ["firmware", "reading", "catalogue"] as const;

@@ -1,11 +1,11 @@
 // Needs against the slow oracle, each rule by example, and moss that never falls by itself.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { type Component, catalogueOf, type Release, type Urgency } from "../firmware/catalogue.ts";
-import { type FallbackRule, PLAIN_POLICY, type Policy } from "../firmware/policy.ts";
-import { standingOf } from "../firmware/standing.ts";
-import type { Reading, UnitFacts } from "../firmware/unit.ts";
 import { addDays, plain } from "../quantities/date.ts";
+import { type Component, catalogueOf, type Release, type Urgency } from "../release/catalogue.ts";
+import { type FallbackRule, PLAIN_POLICY, type Policy } from "../unit/policy.ts";
+import { standingOf } from "../unit/standing.ts";
+import type { Reading, UnitFacts } from "../unit/unit.ts";
 import { mossOf } from "./moss.ts";
 import { heldUntil, isHeld, isOpen, targetOn } from "./need.ts";
 import { type OraclePolicy, type OracleRelease, openOn, type PinnedPolicy, toldOn } from "./oracle.ts";

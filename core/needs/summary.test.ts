@@ -1,9 +1,9 @@
 // What the cabinet needs, in rank; and moss at the edges of its levels.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { URGENCIES } from "../firmware/catalogue.ts";
 import { addDays, plain } from "../quantities/date.ts";
-import { DOINGS, doingOf } from "./doing.ts";
+import { URGENCIES } from "../release/catalogue.ts";
+import { ACTIONS, actionOf } from "./action.ts";
 import { mossOf } from "./moss.ts";
 import { NEED_CAUSES } from "./need.ts";
 import { type SummaryItem, type SummaryNeed, summarise } from "./summary.ts";
@@ -50,7 +50,7 @@ const need = (over: Partial<SummaryNeed>): SummaryNeed => ({
   model: "Wicket",
   component: "main",
   cause: "behind",
-  doing: "install",
+  action: "install",
   urgency: "routine",
   dueFrom: ago(10),
   targets: [{ from: ago(10), release: "1.14" }],
@@ -63,7 +63,7 @@ const needs = fc.array(
     model: fc.constantFrom("Wicket", "Sorrel"),
     component: fc.constantFrom("main", "DSP"),
     cause: fc.constantFrom(...NEED_CAUSES),
-    doing: fc.constantFrom(...DOINGS),
+    action: fc.constantFrom(...ACTIONS),
     urgency: fc.constantFrom(...URGENCIES),
     dueFrom: fc.integer({ min: 0, max: 400 }).map(ago),
     targets: fc.constant([]),
@@ -79,7 +79,7 @@ describe("what the cabinet needs", () => {
         need({ unit: "W-01", urgency: "safety", dueFrom: ago(9) }),
         need({ unit: "W-01", urgency: "safety", dueFrom: ago(7), cause: "withdrawn" }),
         need({ unit: "S-01", model: "Sorrel", urgency: "safety", dueFrom: ago(20) }),
-        need({ unit: "S-01", model: "Sorrel", doing: "read", cause: "unread" }),
+        need({ unit: "S-01", model: "Sorrel", action: "read", cause: "unread" }),
       ],
       [],
       today,
@@ -138,20 +138,20 @@ describe("what the cabinet needs", () => {
 
 describe("what can be done about a need", () => {
   it("what is away must come back first, except for our own list", () => {
-    expect(doingOf({ kind: "firmware" }, true)).toBe("ask-back");
-    expect(doingOf({ kind: "reading" }, true)).toBe("ask-back");
-    expect(doingOf({ kind: "catalogue" }, true)).toBe("look-up");
+    expect(actionOf({ kind: "firmware" }, true)).toBe("ask-back");
+    expect(actionOf({ kind: "reading" }, true)).toBe("ask-back");
+    expect(actionOf({ kind: "catalogue" }, true)).toBe("look-up");
   });
 
   it("here, an install is asked for its route and its kit, and nothing else is", () => {
     const never = (): "ready" => {
       throw new Error("nobody should ask");
     };
-    expect(doingOf({ kind: "firmware" }, false, () => "ready")).toBe("install");
-    expect(doingOf({ kind: "firmware" }, false, () => "kit")).toBe("kit");
-    expect(doingOf({ kind: "firmware" }, false, () => "no-route")).toBe("no-route");
-    expect(doingOf({ kind: "reading" }, false, never)).toBe("read");
-    expect(doingOf({ kind: "catalogue" }, false, never)).toBe("look-up");
-    expect(doingOf({ kind: "firmware" }, true, never)).toBe("ask-back");
+    expect(actionOf({ kind: "firmware" }, false, () => "ready")).toBe("install");
+    expect(actionOf({ kind: "firmware" }, false, () => "kit")).toBe("kit");
+    expect(actionOf({ kind: "firmware" }, false, () => "no-route")).toBe("no-route");
+    expect(actionOf({ kind: "reading" }, false, never)).toBe("read");
+    expect(actionOf({ kind: "catalogue" }, false, never)).toBe("look-up");
+    expect(actionOf({ kind: "firmware" }, true, never)).toBe("ask-back");
   });
 });

@@ -1,9 +1,9 @@
 // What a cabinet needs, as a short ranked list: what to say first, and which units it is about.
 
-import type { Urgency } from "../firmware/catalogue.ts";
 import type { PlainDate } from "../quantities/date.ts";
 import { groupBy } from "../quantities/group.ts";
-import type { Doing } from "./doing.ts";
+import type { Urgency } from "../release/catalogue.ts";
+import type { Action } from "./action.ts";
 import { type NeedCause, type Target, targetOn } from "./need.ts";
 
 export type SummaryNeed = {
@@ -11,7 +11,7 @@ export type SummaryNeed = {
   readonly model: string;
   readonly component: string;
   readonly cause: NeedCause;
-  readonly doing: Doing;
+  readonly action: Action;
   readonly urgency: Urgency;
   readonly dueFrom: PlainDate;
   readonly targets: readonly Target[];
@@ -32,7 +32,7 @@ export type SummaryItem =
       readonly release: string | undefined;
       readonly units: readonly string[];
     }
-  | { readonly kind: Exclude<Doing, "read">; readonly units: readonly string[] }
+  | { readonly kind: Exclude<Action, "read">; readonly units: readonly string[] }
   | { readonly kind: "never-read" | "read-again"; readonly units: readonly string[] }
   | { readonly kind: "overdue"; readonly units: readonly string[] };
 
@@ -71,13 +71,13 @@ export function summarise(
   const add = (kind: Exclude<SummaryItem["kind"], "safety">, ids: readonly string[]) => {
     if (ids.length > 0) items.push({ kind, units: ids });
   };
-  add("install", distinct(needs.filter((n) => n.doing === "install")));
-  add("kit", distinct(needs.filter((n) => n.doing === "kit")));
+  add("install", distinct(needs.filter((n) => n.action === "install")));
+  add("kit", distinct(needs.filter((n) => n.action === "kit")));
   add("overdue", overdue);
   add("never-read", distinct(needs.filter((n) => n.cause === "unread")));
-  add("read-again", distinct(needs.filter((n) => n.doing === "read" && n.cause !== "unread")));
-  add("no-route", distinct(needs.filter((n) => n.doing === "no-route")));
-  add("look-up", distinct(needs.filter((n) => n.doing === "look-up")));
-  add("ask-back", distinct(needs.filter((n) => n.doing === "ask-back")));
+  add("read-again", distinct(needs.filter((n) => n.action === "read" && n.cause !== "unread")));
+  add("no-route", distinct(needs.filter((n) => n.action === "no-route")));
+  add("look-up", distinct(needs.filter((n) => n.action === "look-up")));
+  add("ask-back", distinct(needs.filter((n) => n.action === "ask-back")));
   return items;
 }

@@ -1,8 +1,9 @@
 // Which release a need leads to, from which day on: the days at which that changes, in order.
-import { greatestOf, type PlacedRelease, type PreparedComponent } from "../firmware/catalogue.ts";
-import { compareText } from "../firmware/digits.ts";
-import type { FallbackRule } from "../firmware/policy.ts";
+
 import { daysAfter, type PlainDate } from "../quantities/date.ts";
+import { greatestOf, type PlacedRelease, type PreparedComponent } from "../release/catalogue.ts";
+import type { FallbackRule } from "../unit/policy.ts";
+import { compareText } from "../version/digits.ts";
 import type { Target } from "./need.ts";
 
 /** The day from which a release counts under a rule; undefined where no calendar has that day. */

@@ -1,15 +1,15 @@
 // All needs of one unit, from its readings, the catalogue of its model, and its group's policy.
 // Rules: core.md 2; what it leaves open is settled in docs/decisions/002 and 003.
 
-import type { Catalogue, PreparedComponent } from "../firmware/catalogue.ts";
-import { compareText } from "../firmware/digits.ts";
-import type { Fact } from "../firmware/facts.ts";
-import { type PlacingProblem, placeReading, placingFact } from "../firmware/placing.ts";
-import type { Hold, Policy } from "../firmware/policy.ts";
-import { fitOf, isAheadOfAll, readingFact } from "../firmware/standing.ts";
-import { dayOf, newestReading, type Reading, type UnitFacts } from "../firmware/unit.ts";
-import type { Version } from "../firmware/version.ts";
 import { addDays, daysAfter, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
+import type { Catalogue, PreparedComponent } from "../release/catalogue.ts";
+import type { Fact } from "../unit/facts.ts";
+import { type PlacingProblem, placeReading, placingFact } from "../unit/placing.ts";
+import type { Hold, Policy } from "../unit/policy.ts";
+import { fitOf, isAheadOfAll, readingFact } from "../unit/standing.ts";
+import { dayOf, newestReading, type Reading, type UnitFacts } from "../unit/unit.ts";
+import { compareText } from "../version/digits.ts";
+import type { Version } from "../version/version.ts";
 import { type Call, firmwareCalls } from "./firmware.ts";
 import type { Need, NeedCause, Target } from "./need.ts";
 

@@ -1,10 +1,11 @@
 // Calendar dates without time or zone, as `YYYY-MM-DD` strings that sort as they read.
 // Nothing here reads a clock: "today" is always handed in.
+import { z } from "zod";
 import { bad, good, type Result } from "./result.ts";
 
-declare const plainDate: unique symbol;
+declare const brand: unique symbol;
 /** A real calendar date, `YYYY-MM-DD`, years 0001 to 9998. Compare with `<` and `>`. */
-export type PlainDate = string & { readonly [plainDate]: true };
+export type PlainDate = string & { readonly [brand]: true };
 
 const MS_PER_DAY = 86_400_000;
 const SHAPE = /^(\d{4})-(\d{2})-(\d{2})$/;
@@ -20,6 +21,12 @@ export function isPlainDate(text: string): text is PlainDate {
     Number(parts[1]) <= LAST_YEAR && isCalendarDate(Number(parts[1]), Number(parts[2]), Number(parts[3]))
   );
 }
+
+/** The shape of a date in what is typed, sent or stored. */
+export const plainDate = z
+  .string()
+  .max(10, "A date such as 2027-05-02.")
+  .refine(isPlainDate, "A date such as 2027-05-02.");
 
 /** True if year, month (1-12) and day name a day that exists in the Gregorian calendar. */
 export function isCalendarDate(year: number, month: number, day: number): boolean {

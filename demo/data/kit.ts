@@ -1,7 +1,8 @@
 // The club's kit: leads, adapters, computers, drivers, tools, advice about chips, and what could be bought. Chip families
 // and USB ids are invented.
-import type { SourceKind } from "#core/dossier/source.ts";
+
 import type { Grade } from "#core/kit/shapes.ts";
+import type { SourceKind } from "#core/quantities/source.ts";
 
 type Connector = readonly [name: string, shape: string, pins: number | null, keyed: boolean, way: string];
 export const CONNECTORS: readonly Connector[] = [

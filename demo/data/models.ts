@@ -1,8 +1,8 @@
 // Twelve models of five makers, none of which exist, and their releases. Days are counted back from today.
-import type { Source } from "#core/dossier/source.ts";
-import type { Track, Urgency } from "#core/firmware/catalogue.ts";
-import type { Conditions } from "#core/firmware/conditions.ts";
-import type { Numbering } from "#core/firmware/version.ts";
+import type { Source } from "#core/quantities/source.ts";
+import type { Track, Urgency } from "#core/release/catalogue.ts";
+import type { Conditions } from "#core/release/conditions.ts";
+import type { Numbering } from "#core/version/version.ts";
 
 export type DemoRelease = {
   /** {yyyymmdd} and {ddmmyy} stand for the release's own date. */

@@ -1,6 +1,7 @@
 // Advice about chips: which driver a system needs for one, or must not have, and who says so.
-import { SOURCE_KINDS } from "#core/dossier/source.ts";
+
 import { GRADES, RULE_SAYS, SYSTEMS } from "#core/kit/shapes.ts";
+import { SOURCE_KINDS } from "#core/quantities/source.ts";
 import { SOURCE_WORD } from "../../ui/words/step.ts";
 import { type Kind, named, systems, words } from "./field.ts";
 

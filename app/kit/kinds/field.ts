@@ -1,6 +1,7 @@
 // What a kind of thing is made of: its fields as a form shows them, and those that several kinds share.
-import { type Range, rangeText } from "#core/firmware/range.ts";
+
 import { CONDITIONS, GRADES, SYSTEMS } from "#core/kit/shapes.ts";
+import { type Range, rangeText } from "#core/version/range.ts";
 import type { KitTable, SupportFields } from "#db/kit-put.ts";
 import { CONDITION_WORD } from "../../ui/words/kit.ts";
 import type { Known, Named, Reader } from "../reader.ts";

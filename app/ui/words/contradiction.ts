@@ -1,5 +1,5 @@
 // What is wrong with a release's conditions, in words that stand beside the field.
-import type { Contradiction } from "#core/firmware/contradictions.ts";
+import type { Contradiction } from "#core/release/contradictions.ts";
 import { listed } from "./count.ts";
 import { sayRange } from "./route.ts";
 

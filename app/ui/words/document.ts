@@ -1,6 +1,6 @@
 // What is wrong with a document that somebody brought.
 import type { DocumentProblem } from "#core/dossier/document.ts";
-import { AHEAD } from "#core/firmware/withdrawal.ts";
+import { AHEAD } from "#core/release/withdrawal.ts";
 import { listed } from "./count.ts";
 
 export function sayDocumentProblem(problem: DocumentProblem): string {

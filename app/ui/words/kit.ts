@@ -1,8 +1,9 @@
 // Kit in words: what breaks a chain, what would close it, how well it is known.
-import type { Range } from "#core/firmware/range.ts";
+
 import type { Break, Change } from "#core/kit/chain.ts";
 import type { Evidence, Level, Verdict } from "#core/kit/evidence.ts";
 import type { Chip, Condition, LeadKind, Operation } from "#core/kit/shapes.ts";
+import type { Range } from "#core/version/range.ts";
 import { counted, listed } from "./count.ts";
 import { sayRange, WAY_WORD } from "./route.ts";
 

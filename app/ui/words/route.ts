@@ -1,8 +1,8 @@
 // Routes in words: what a step erases, how long, how risky; and why there is no route.
-import type { Way as By, Erases } from "#core/firmware/conditions.ts";
-import { boundsOf, type Range, rangeText } from "#core/firmware/range.ts";
-import type { Route, Stop } from "#core/firmware/route.ts";
-import type { Care } from "#core/firmware/way.ts";
+import type { Way as By, Erases } from "#core/release/conditions.ts";
+import type { Route, Stop } from "#core/route/route.ts";
+import type { Care } from "#core/route/way.ts";
+import { boundsOf, type Range, rangeText } from "#core/version/range.ts";
 import { counted, listed } from "./count.ts";
 
 export const ERASES_WORD: Record<Erases, string> = {

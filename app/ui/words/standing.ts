@@ -1,10 +1,11 @@
 // Verdicts as sentences. The facts come from core; here they only get their words.
-import type { EntryProblem } from "#core/firmware/entry.ts";
-import type { Place } from "#core/firmware/facts.ts";
-import type { PlacingProblem } from "#core/firmware/placing.ts";
-import type { Standing, StandingName } from "#core/firmware/standing.ts";
-import type { Numbering } from "#core/firmware/version.ts";
+
 import type { PlainDate } from "#core/quantities/date.ts";
+import type { Place } from "#core/unit/facts.ts";
+import type { PlacingProblem } from "#core/unit/placing.ts";
+import type { Standing, StandingName } from "#core/unit/standing.ts";
+import type { EntryProblem } from "#core/version/entry.ts";
+import type { Numbering } from "#core/version/version.ts";
 import { counted, listed } from "./count.ts";
 import { sayDate } from "./time.ts";
 

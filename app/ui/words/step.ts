@@ -1,7 +1,7 @@
 // Steps of procedures as a person reads them at the bench.
 import type { Effect, LineProblem, Purpose } from "#core/dossier/procedure.ts";
-import type { Source } from "#core/dossier/source.ts";
 import type { Signs, Step } from "#core/dossier/step.ts";
+import type { Source } from "#core/quantities/source.ts";
 import { listed } from "./count.ts";
 
 export const PURPOSE_WORD: Record<Purpose, string> = {

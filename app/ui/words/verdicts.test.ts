@@ -2,12 +2,12 @@
 import { describe, expect, it, test } from "vitest";
 import { z } from "zod";
 import { logEntry } from "#core/club/log.ts";
-import type { Fact } from "#core/firmware/facts.ts";
-import type { PolicyRule } from "#core/firmware/policy.ts";
-import { parseRange } from "#core/firmware/range.ts";
-import { STANDINGS, type Standing } from "#core/firmware/standing.ts";
 import { NEED_CAUSES } from "#core/needs/need.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
+import type { Fact } from "#core/unit/facts.ts";
+import type { PolicyRule } from "#core/unit/policy.ts";
+import { STANDINGS, type Standing } from "#core/unit/standing.ts";
+import { parseRange } from "#core/version/range.ts";
 import { counted, listed } from "./count.ts";
 import { sayFact, sayRule } from "./facts.ts";
 import { sayEntry } from "./log.ts";

@@ -1,0 +1,99 @@
+// What goes out of the club as one document: units with standings and needs, and releases.
+import Papa from "papaparse";
+import type { OutDocument, OutUnit } from "#core/club/out.ts";
+import { isOpen, targetOn } from "#core/needs/need.ts";
+import { needsOf } from "#core/needs/unit.ts";
+import { standingOf } from "#core/unit/standing.ts";
+import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
+import { models } from "#db/models.ts";
+import type { Tx } from "#db/pool.ts";
+import { wallUnits } from "#db/units.ts";
+import type { SignedIn } from "../context.ts";
+import { releaseNamer } from "../ui/words/preview.ts";
+
+/** All radios that are not shelved, and all releases, whether a radio of their model is there or not. */
+export async function collect(tx: Tx, who: SignedIn): Promise<OutDocument> {
+  const rows = await wallUnits(tx);
+  const facts = await loadFacts(tx, { of: "club" });
+  const known = new Map(facts.units.map((unit) => [unit.id, unit]));
+  const units = rows.flatMap((row): OutUnit[] => {
+    const unit = known.get(row.id);
+    const catalogue = facts.catalogues.get(row.model_id);
+    if (!unit || !catalogue) return [];
+    const policy = policyOf(facts, unit);
+    const name = releaseNamer(catalogue);
+    const componentName = (id: string) => catalogue.get(id)?.component.name ?? "";
+    return [
+      {
+        tag: row.tag,
+        maker: row.maker,
+        model: row.model,
+        hardwareRevision: row.hardware_revision,
+        region: row.region,
+        serial: row.serial,
+        place: row.place,
+        group: row.group_name,
+        with: row.holder,
+        components: [...catalogue.keys()].map((id) => {
+          const standing = standingOf(unit, id, catalogue, policy, who.today);
+          return {
+            name: componentName(id),
+            reading: standing.reading?.raw ?? null,
+            readOn: standing.reading?.on ?? null,
+            standing: standing.standing,
+            behindBy: standing.behind?.newer.length ?? 0,
+            behindSince: standing.behind?.since ?? null,
+          };
+        }),
+        needs: needsOf(unit, catalogue, policy)
+          .filter((need) => isOpen(need, who.today))
+          .map((need) => {
+            const target = targetOn(need, who.today);
+            return {
+              kind: need.kind,
+              component: componentName(need.component),
+              cause: need.cause,
+              urgency: need.urgency,
+              dueFrom: need.dueFrom,
+              target: target === undefined ? null : name(target),
+            };
+          }),
+      },
+    ];
+  });
+  return {
+    format: "mossy-cabinet/units",
+    version: 1,
+    club: who.clubName,
+    asOf: who.today,
+    units,
+    releases: await releasesOut(tx, who),
+  };
+}
+
+async function releasesOut(tx: Tx, who: SignedIn): Promise<OutDocument["releases"]> {
+  const known = await models(tx, who.today);
+  const catalogues = await loadCatalogues(
+    tx,
+    known.map((model) => model.id),
+  );
+  return known.flatMap(({ id, maker, name }) =>
+    [...(catalogues.get(id)?.values() ?? [])].flatMap(({ component, releases }) =>
+      releases.map((release) => ({
+        maker,
+        model: name,
+        component: component.name,
+        version: release.version,
+        track: release.track,
+        releasedOn: release.releasedOn,
+        withdrawnOn: release.withdrawn?.on ?? null,
+        withdrawnWhy: release.withdrawn?.why ?? null,
+        draft: release.draft === true,
+      })),
+    ),
+  );
+}
+
+/** For spreadsheets: with a mark that says UTF-8, and with what would be taken for a formula marked as text. */
+export const csvOf = (rows: object[]): string =>
+  `\ufeff${Papa.unparse(rows, { escapeFormulae: true, newline: "\r\n" })}`;

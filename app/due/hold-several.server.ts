@@ -1,0 +1,37 @@
+// Puts several radios on hold at once.
+import { holdUnits } from "#acts/hold-units.ts";
+import type { Tx } from "#db/pool.ts";
+import type { SignedIn } from "../context.ts";
+import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { counted } from "../ui/words/count.ts";
+import { type HoldAnswer, keptOf } from "./hold-answer.ts";
+
+export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promise<HoldAnswer> {
+  const refused = (says: string): HoldAnswer => ({ ok: false, says, kept: keptOf(form) });
+  const done = await performForm(tx, holdUnits, who, form, {
+    units: [...new Set(form.getAll("unit"))],
+    until: form.get("until"),
+    why: form.get("why"),
+  });
+  if (!done.ok) {
+    const { problem } = done;
+    switch (problem.kind) {
+      case "past":
+        return refused("That day has passed already.");
+      case "no-key":
+        return refused(NOT_WHOLE);
+      case "input":
+        return refused(
+          problem.issues[0]?.field === "until"
+            ? "Say until which day, such as 2027-05-02."
+            : firstIssue(problem),
+        );
+    }
+  }
+  const { held } = done.value.answer;
+  const says =
+    held.length > 0
+      ? `${counted(held.length, "radio")} on hold.`
+      : "Nothing was changed: they are on hold like that already, or not in the cabinet any more.";
+  return { ok: true, says, done: crypto.randomUUID() };
+}

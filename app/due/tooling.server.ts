@@ -1,0 +1,69 @@
+// For rows of the board that want an install: with what it would be done, or what would make it possible, in a few words.
+import type { Verdict } from "#core/kit/evidence.ts";
+import { isKitKnown, toolingOfNeed } from "#core/kit/tooling.ts";
+import { targetOn } from "#core/needs/need.ts";
+import type { BoardRow } from "#db/board.ts";
+import { loadFacts, policyOf } from "#db/facts.ts";
+import { loadKit, plugsOf } from "#db/kit.ts";
+import type { Tx } from "#db/pool.ts";
+import type { SignedIn } from "../context.ts";
+import { kitNames, whyNone } from "../shared/shown-chains.ts";
+import { listed } from "../ui/words/count.ts";
+import { sayChange, sayCost, sayVerdict } from "../ui/words/kit.ts";
+
+export type RowTooling = { readonly words: string; readonly verdict?: Verdict; readonly word?: string };
+
+export const toolingKey = (row: Pick<BoardRow, "unit_id" | "component_id">): string =>
+  `${row.unit_id} ${row.component_id}`;
+
+export async function toolingOfRows(
+  tx: Tx,
+  who: SignedIn,
+  rows: readonly BoardRow[],
+): Promise<Record<string, RowTooling>> {
+  const demand = rows.filter((row) => row.action === "install" || row.action === "kit");
+  if (demand.length === 0) return {};
+  const ids = (of: "unit_id" | "model_id") => [...new Set(demand.map((row) => row[of]))];
+  const asked = loadKit(tx);
+  const [kit, facts, plugs] = await Promise.all([
+    asked,
+    loadFacts(tx, { of: "units", ids: ids("unit_id") }),
+    plugsOf(tx, ids("model_id"), asked),
+  ]);
+  if (!isKitKnown(kit.prepared)) return {};
+  const units = new Map(facts.units.map((unit) => [unit.id, unit]));
+  const names = kitNames(kit, who.locale);
+  const told: Record<string, RowTooling> = {};
+  for (const row of demand) {
+    const unit = units.get(row.unit_id);
+    const catalogue = unit && facts.catalogues.get(unit.model);
+    const release = targetOn(row, who.today) ?? row.targets.at(-1)?.release;
+    if (!unit || !catalogue || release === undefined) continue;
+    const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
+    const need = { component: row.component_id, release, ends: row.due_to !== null };
+    const tooling = toolingOfNeed(unit, radio, catalogue, policyOf(facts, unit), need, kit.prepared);
+    if (!("steps" in tooling)) continue;
+    // The install that waits, or else the last one, which is the one that is wanted.
+    const shown = tooling.steps.find((step) => !step.ready) ?? tooling.steps.at(-1);
+    if (!shown) continue;
+    const [best] = shown.chains.chains;
+    const [near] = shown.chains.near;
+    if (shown.ready && best) {
+      const parts = [
+        best.lead?.tag ?? "straight in",
+        best.computer.name,
+        best.tool && names.tool(best.tool.tool),
+      ];
+      told[toolingKey(row)] = {
+        words: parts.filter(Boolean).join(", "),
+        verdict: best.evidence.verdict,
+        word: sayVerdict(best.evidence),
+      };
+    } else if (near) {
+      const cost = sayCost(near, names);
+      const acts = listed(near.changes.map((change) => sayChange(change, names)));
+      told[toolingKey(row)] = { words: `${acts}${cost ? `: ${cost}` : ""}` };
+    } else told[toolingKey(row)] = { words: whyNone(shown.chains, names) };
+  }
+  return told;
+}

@@ -1,0 +1,68 @@
+// What a person does about their own account: light, password, sessions.
+import type { RouterContextProvider } from "react-router";
+import { z } from "zod";
+import { appendLog } from "#db/log.ts";
+import { setTheme } from "#db/people.ts";
+import type { Tx } from "#db/pool.ts";
+import { endSessions, passwordHashOf, sessionsOf, setPassword } from "#db/sessions.ts";
+import { countTry, sayWait } from "../auth/attempts.server.ts";
+import { hashPassword, isPassword } from "../auth/password.server.ts";
+import { newPassword, passwordTrouble } from "../auth/password-rule.server.ts";
+import { orAway } from "../away.server.ts";
+import { readInClub, requestContext, type SignedIn, signedIn, writeInClub } from "../context.ts";
+import { counted } from "../ui/words/count.ts";
+
+type Context = Readonly<RouterContextProvider>;
+
+export async function mySessions(tx: Tx, who: SignedIn) {
+  return (await sessionsOf(tx, who.person)).map(({ id, browser, created_at, seen_at }) => ({
+    id,
+    browser,
+    since: created_at.toISOString(),
+    seen: seen_at.toISOString(),
+    here: id === who.session,
+  }));
+}
+
+export const passwordShape = z.object({
+  present: z.string({ error: "The password you have." }).max(200),
+  password: newPassword,
+});
+
+/** Answers what is wrong, by field; undefined if it is changed. */
+export async function changePassword(
+  context: Context,
+  { present, password }: z.infer<typeof passwordShape>,
+): Promise<Record<string, string[]> | undefined> {
+  const who = signedIn(context);
+  const stored = await readInClub(context, (tx) => passwordHashOf(tx, who.person));
+  if (!stored || !(await isPassword(stored, present))) {
+    const wait = await orAway(countTry(context.get(requestContext).address));
+    return { present: [wait ? sayWait(wait) : "That is not your password."] };
+  }
+  const trouble = passwordTrouble(password, [who.name, who.clubName]);
+  if (trouble) return { password: [trouble] };
+  const hash = await hashPassword(password);
+  await writeInClub(context, async (tx) => {
+    await setPassword(tx, who.person, hash, who.session);
+    await appendLog(tx, { kind: "password-changed", how: "own" });
+  });
+  return undefined;
+}
+
+/** Ends one session of mine, or all others; says how many. */
+export async function endMine(context: Context, told: unknown): Promise<string> {
+  const who = signedIn(context);
+  const which =
+    typeof told === "string" && /^\d{1,18}$/.test(told) ? { only: told } : { butFor: who.session };
+  return writeInClub(context, async (tx) => {
+    const count = await endSessions(tx, who.person, which);
+    if (count > 0) await appendLog(tx, { kind: "sessions-ended", count });
+    return count === 0 ? "That session had ended already." : `${counted(count, "session")} ended.`;
+  });
+}
+
+export async function changeTheme(context: Context, told: unknown): Promise<void> {
+  const theme = z.enum(["auto", "fern", "lamp"]).catch("auto").parse(told);
+  await writeInClub(context, (tx, who) => setTheme(tx, who.person, theme));
+}

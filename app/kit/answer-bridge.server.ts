@@ -1,0 +1,178 @@
+// Answers which lead something is; and the club's table of USB ids, named by hand or filled from the system's own list.
+import fs from "node:fs/promises";
+import { z } from "zod";
+import { type Bridge, identifyBridge, readUsbList, usbText } from "#core/kit/bridge.ts";
+import { type Fault, readDeviceList } from "#core/kit/device-list.ts";
+import type { DriverVerdict } from "#core/kit/driver.ts";
+import type { Computer } from "#core/kit/shapes.ts";
+import { loadKit } from "#db/kit.ts";
+import { leadRows } from "#db/kit-rows.ts";
+import { appendLog } from "#db/log.ts";
+import type { Tx } from "#db/pool.ts";
+import { addUsbIds, putUsbId, usbIds } from "#db/usb.ts";
+import type { SignedIn } from "../context.ts";
+import { kitNames } from "../shared/shown-chains.ts";
+import { counted, listed } from "../ui/words/count.ts";
+import { type KitNames, sayBreak, sayChange, sayChip } from "../ui/words/kit.ts";
+
+export async function loadBridge(tx: Tx) {
+  const { prepared } = await loadKit(tx);
+  return { computers: prepared.kit.computers.map(({ id, name }) => ({ id, name })), ids: await usbIds(tx) };
+}
+
+export type ShownBridge = {
+  readonly ids: string;
+  readonly family: string;
+  readonly name: string;
+  readonly port: string;
+  readonly fault: { readonly says: string; readonly text: string } | undefined;
+  readonly drivers: readonly { readonly chip: string; readonly state: string; readonly says: string }[];
+  readonly leads: readonly { readonly id: string; readonly tag: string; readonly says: string }[];
+};
+
+const FAULT_WORD: Record<Fault, string> = {
+  "cannot-start": "The system sees it but cannot start it: mostly the wrong driver for this chip.",
+  "no-driver": "The system has no driver for it.",
+  "not-recognised": "It does not even say who it is: the plug, the cord, or the chip itself.",
+  vanishes: "It comes and goes: the plug, the cord, or a driver that refuses it.",
+  blocked: "The system refuses its driver, or refuses you the port.",
+};
+
+/** So much of a pasted text goes back into the form; the rest was read but is not shown again. */
+const SHOWN_TEXT = 20_000;
+
+export async function answerBridge(tx: Tx, who: SignedIn, form: FormData) {
+  const text = String(form.get("text") ?? "");
+  const kit = await loadKit(tx);
+  const names = kitNames(kit, who.locale);
+  const computer = kit.prepared.kit.computers.find((c) => c.id === form.get("computer"));
+  const seen = readDeviceList(text);
+  const rows = new Map((await leadRows(tx)).map((row) => [row.id, row]));
+  const leads = kit.prepared.kit.leads.map((lead) => {
+    const row = rows.get(lead.id);
+    return row?.usb_vendor != null && row.usb_product != null
+      ? { ...lead, usb: { vendor: row.usb_vendor, product: row.usb_product } }
+      : lead;
+  });
+  const bridges = identifyBridge(
+    seen,
+    { ids: await usbIds(tx), leads, rules: kit.prepared.kit.rules },
+    computer,
+  );
+  // Hubs, keyboards and the like are left out, unless nothing else is there.
+  const known = bridges.filter((b) => b.known || b.leads.length > 0 || b.device.fault || b.device.port);
+  const shown = known.length > 0 ? known : bridges;
+  return {
+    text: text.slice(0, SHOWN_TEXT),
+    computer: computer?.id ?? "",
+    found: shown.slice(0, 20).map((bridge) => shownBridge(bridge, computer, names)),
+    ports: seen.ports,
+    nothing: nothingIn(text, seen),
+  };
+}
+
+function nothingIn(text: string, seen: ReturnType<typeof readDeviceList>): string | undefined {
+  if (seen.devices.length > 0) return undefined;
+  const [fault] = seen.faults;
+  if (fault) return `${FAULT_WORD[fault.kind]} (${fault.text})`;
+  if (text.trim() === "") return "Nothing was pasted.";
+  return "No USB device is in this text. Copy the list with the hardware ids, or all of it.";
+}
+
+function shownBridge(
+  { device, known, leads, drivers }: Bridge,
+  computer: Computer | undefined,
+  names: KitNames,
+): ShownBridge {
+  return {
+    ids: usbText(device),
+    family: known?.family ?? "",
+    name: known?.name ?? "",
+    port: device.port ?? "",
+    fault: device.fault && { says: FAULT_WORD[device.fault.kind], text: device.fault.text },
+    drivers: drivers.map(({ chip, verdict }) => ({
+      chip: sayChip(chip),
+      state: verdict.state,
+      says: sayVerdict(verdict, computer, names),
+    })),
+    leads: leads.map(({ lead, by }) => ({
+      id: lead.id,
+      tag: lead.tag,
+      says: [
+        names.connector(lead.radioEnd),
+        lead.chip?.grade,
+        by === "ids" ? "with just these ids" : "with this chip",
+        lead.holder && `with ${lead.holder}`,
+        lead.condition !== "sound" && lead.condition,
+      ]
+        .filter(Boolean)
+        .join("; "),
+    })),
+  };
+}
+
+function sayVerdict(verdict: DriverVerdict, computer: Computer | undefined, names: KitNames): string {
+  const on = computer ? ` on ${computer.name}` : "";
+  switch (verdict.state) {
+    case "sound":
+      return verdict.driver === undefined
+        ? `the system's own driver serves${on}`
+        : `${names.driver(verdict.driver)} ${computer?.drivers.get(verdict.driver) ?? ""}${on} serves`;
+    case "untried":
+      return `nobody has noted which driver it needs${on}`;
+    case "broken": {
+      const why = verdict.breaks.map((b) => sayBreak(b, names)).join("; ");
+      const todo = verdict.changes?.map((change) => sayChange(change, names));
+      return todo && todo.length > 0 ? `${why}: ${listed(todo)}` : why;
+    }
+  }
+}
+
+/** Where systems keep the public list of USB ids. */
+const LISTS = ["/usr/share/misc/usb.ids", "/usr/share/hwdata/usb.ids", "/var/lib/usbutils/usb.ids"];
+const BRIDGE_LIKE = /com port|serial|uart|bridge/i;
+
+export async function fillIds(tx: Tx): Promise<{ ok: boolean; says: string }> {
+  for (const path of [process.env.MOSSY_USB_IDS, ...LISTS]) {
+    if (!path) continue;
+    const text = await fs.readFile(path, "latin1").catch(() => undefined);
+    if (text === undefined) continue;
+    const found = readUsbList(text, (name) => BRIDGE_LIKE.test(name));
+    const added = await addUsbIds(tx, found);
+    if (added > 0)
+      await appendLog(tx, { kind: "kit-added", what: `${added} USB ids from the system's list` });
+    return {
+      ok: true,
+      says: `${counted(added, "id")} of serial bridges came in from this system's list. Name the chips that advice speaks of.`,
+    };
+  }
+  return {
+    ok: false,
+    says: "This system has no public list of USB ids installed; ids can be noted by hand.",
+  };
+}
+
+const idShape = z.object({
+  ids: z
+    .string()
+    .trim()
+    .regex(/^[0-9a-f]{4}:[0-9a-f]{4}$/i),
+  family: z.string().trim().max(80).default(""),
+  name: z.string().trim().max(200).default(""),
+});
+
+export async function nameId(tx: Tx, form: FormData): Promise<{ ok: boolean; says: string }> {
+  const parsed = idShape.safeParse(Object.fromEntries(form));
+  if (!parsed.success)
+    return { ok: false, says: "Write the ids as two times four hexadecimal digits: f1c7:2001." };
+  const [vendor = "", product = ""] = parsed.data.ids.split(":");
+  const { family, name } = parsed.data;
+  const changed = await putUsbId(tx, {
+    vendor: Number.parseInt(vendor, 16),
+    product: Number.parseInt(product, 16),
+    family,
+    name: name || family || "noted by hand",
+  });
+  if (changed) await appendLog(tx, { kind: "kit-changed", what: `USB id ${parsed.data.ids.toLowerCase()}` });
+  return { ok: true, says: `Noted: ${parsed.data.ids.toLowerCase()}${family ? ` is ${family}` : ""}.` };
+}

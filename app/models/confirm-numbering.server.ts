@@ -1,0 +1,90 @@
+// How a component's versions count: first shown is which units another way of counting touches, then a person confirms it.
+import { isDeepStrictEqual } from "node:util";
+import { z } from "zod";
+import { effectOf } from "#core/needs/effect.ts";
+import { catalogueOf } from "#core/release/catalogue.ts";
+import { DATE_PATTERNS } from "#core/version/schemes/dated.ts";
+import type { Numbering } from "#core/version/version.ts";
+import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
+import { appendLog } from "#db/log.ts";
+import { confirmNumbering } from "#db/models.ts";
+import type { Tx } from "#db/pool.ts";
+import { bringUpToDate } from "#db/work.ts";
+import type { SignedIn } from "../context.ts";
+import { sayNumbering } from "../ui/words/standing.ts";
+import { type Touched, touchedBy } from "./load-touched.server.ts";
+
+const numberingShape = z
+  .discriminatedUnion("kind", [
+    z.object({ kind: z.enum(["dotted", "decimal", "lettered", "listed"]) }),
+    z.object({ kind: z.literal("dated"), pattern: z.enum(DATE_PATTERNS) }),
+  ])
+  // Nobody has said it any more: it is told from the releases again.
+  .nullable();
+
+export type NumberingAnswer = {
+  readonly ok: boolean;
+  readonly says: string;
+  /** What was pressed first and is not done yet. */
+  readonly asked?: {
+    readonly component: string;
+    readonly numbering: Numbering | null;
+    readonly touched: Touched;
+  };
+};
+
+/** The form has `component` (its id), `numbering` (as JSON, or `null`), and `intent` "count-so" once it was looked at. */
+export async function confirm(
+  tx: Tx,
+  who: SignedIn,
+  model: string,
+  form: FormData,
+): Promise<NumberingAnswer> {
+  const numbering = numberingShape.safeParse(parseJson(String(form.get("numbering") ?? "")));
+  const facts = await loadFacts(tx, { of: "model", id: model });
+  const catalogue = facts.catalogues.get(model) ?? (await loadCatalogues(tx, [model])).get(model);
+  const component = catalogue?.get(String(form.get("component")))?.component;
+  if (!numbering.success || !catalogue || !component)
+    return { ok: false, says: "This page does not know that way of counting." };
+  const asked = numbering.data;
+  const words = asked === null ? "as its releases tell" : sayNumbering(asked);
+  if (isDeepStrictEqual(component.numbering ?? null, asked)) {
+    return { ok: true, says: `${component.name} counts ${words} already.` };
+  }
+  if (form.get("intent") !== "count-so") {
+    const after = catalogueOf(
+      [...catalogue.values()].map((prepared) => {
+        if (prepared.component.id !== component.id) return prepared.component;
+        const { numbering: _, ...rest } = prepared.component;
+        return asked === null ? rest : { ...rest, numbering: asked };
+      }),
+    );
+    const effect = effectOf(facts.units, (unit) => policyOf(facts, unit), catalogue, after, who.today);
+    return {
+      ok: true,
+      says: `Not done yet: ${component.name} would count ${words}.`,
+      asked: { component: component.id, numbering: asked, touched: await touchedBy(tx, effect) },
+    };
+  }
+  await confirmNumbering(tx, component.id, asked, who.person);
+  await appendLog(
+    tx,
+    asked === null
+      ? { kind: "numbering-taken-back", component: component.name }
+      : { kind: "numbering-confirmed", component: component.name, numbering: words },
+    { model },
+  );
+  await bringUpToDate(tx, { of: "model", id: model }, `${component.name} counts ${words}`);
+  return {
+    ok: true,
+    says: `${asked === null ? "Taken back" : "Confirmed"}: ${component.name} counts ${words}.`,
+  };
+}
+
+function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,71 @@
+// What the pages of a dossier have in common: the model, its facts with their confirmations, and the warnings.
+import { confirmFact as confirm } from "#acts/confirm-fact.ts";
+import { type Combination, confusable } from "#core/modes/confusable.ts";
+import { confirmationsOf, type ProcedureRow } from "#db/dossier.ts";
+import { modelById } from "#db/models.ts";
+import type { Tx } from "#db/pool.ts";
+import { notFound, type SignedIn } from "../context.ts";
+import { performForm, told } from "../forms/perform.server.ts";
+import { shownConfirmed } from "../shared/confirmed.server.ts";
+
+export const modelIdOf = (text: string | undefined): string => (text && /^\d{1,18}$/.test(text) ? text : "0");
+
+export async function mustHaveModel(tx: Tx, id: string | undefined) {
+  const model = await modelById(tx, modelIdOf(id));
+  if (!model) throw notFound("This model");
+  return model;
+}
+
+/** What a model's procedures hold down at once, those that begin with a combination. */
+export const combinationsOf = (procedures: readonly ProcedureRow[]): Combination[] =>
+  procedures.flatMap((p) => {
+    const hold = p.steps.find((step) => step.kind === "hold");
+    if (!hold || p.draft) return [];
+    return [{ id: p.id, purpose: p.purpose, effect: p.effect, keys: hold.keys, turn: hold.turn }];
+  });
+
+/** For each procedure, the others that are one key away, the worst first; of several with the same keys one is enough. */
+export function warningsOf(procedures: readonly ProcedureRow[]) {
+  const combinations = combinationsOf(procedures);
+  const keysOf = (id: string) => {
+    const found = combinations.find((c) => c.id === id);
+    return `${[...(found?.keys ?? [])].sort().join("+")} ${found?.turn ?? ""}`.toLowerCase();
+  };
+  const said = new Set<string>();
+  return confusable(combinations)
+    .flatMap((pair) => [
+      { of: pair.a, other: pair.b },
+      { of: pair.b, other: pair.a },
+    ])
+    .filter(({ of, other }) => {
+      const key = `${of} ${keysOf(other)}`;
+      if (said.has(key)) return false;
+      said.add(key);
+      return true;
+    });
+}
+
+/** One press after doing: notes that a fact held, on which firmware, and who saw it. */
+export async function confirmFact(tx: Tx, who: SignedIn, model: string, form: FormData) {
+  // The presses of a list name their fact in one word and a number.
+  const [listedKind, listedSubject] = String(form.get("fact") ?? "").split(" ");
+  const named = form.has("fact")
+    ? { kind: listedKind, subject: listedSubject }
+    : { kind: form.get("kind"), subject: form.get("subject") };
+  const firmware = told(form, "firmware") ?? "";
+  const done = await performForm(tx, confirm, who, form, { model, ...named, firmware });
+  if (done.ok) {
+    const { what } = done.value.answer;
+    return { ok: true, says: `Noted: ${what}${firmware ? `, on ${firmware}` : ""}.` };
+  }
+  return {
+    ok: false,
+    says:
+      done.problem.kind === "gone"
+        ? "What was to be confirmed is not there any more."
+        : "This page does not know what was to be confirmed.",
+  };
+}
+
+export const loadConfirmed = async (tx: Tx, who: SignedIn, model: string) =>
+  shownConfirmed(await confirmationsOf(tx, model), who.timeZone);

@@ -1,0 +1,54 @@
+// The means of one radio's way: for each stretch of it the chains that reach into the radio.
+
+import type { Chains } from "#core/kit/chain.ts";
+import { isKitKnown, toolingOfRoute } from "#core/kit/tooling.ts";
+import type { Catalogue } from "#core/release/catalogue.ts";
+import { loadKit, plugsOf } from "#db/kit.ts";
+import type { Tx } from "#db/pool.ts";
+import type { KnownUnit } from "#db/unit-facts.ts";
+import type { SignedIn } from "../context.ts";
+import { kitNames, shownChains } from "./shown-chains.ts";
+import type { ShownTooling } from "./tooling.tsx";
+import type { ShownWay } from "./way.tsx";
+
+/** For each stretch of the way with the same kit, its chains. */
+export async function shownTooling(
+  tx: Tx,
+  who: SignedIn,
+  unit: { readonly tag: string; readonly facts: KnownUnit },
+  catalogue: Catalogue,
+  way: ShownWay | undefined,
+): Promise<{ tooling: ShownTooling[]; kitKnown: boolean }> {
+  const kit = await loadKit(tx);
+  const kitKnown = isKitKnown(kit.prepared);
+  if (!way?.result.ok || !kitKnown) return { tooling: [], kitKnown };
+  const { model } = unit.facts;
+  const plugs = (await plugsOf(tx, [model], kit)).get(model) ?? [];
+  const told = toolingOfRoute(way.result, unit.facts, catalogue, { model, plugs }, kit.prepared);
+  if (!("steps" in told)) return { tooling: [], kitKnown };
+  const names = kitNames(kit, who.locale);
+  const stretches: { releases: string[]; ready: boolean; chains: Chains; key: string }[] = [];
+  for (const { step, chains, ready } of told.steps) {
+    const version = catalogue.get(step.component)?.byId.get(step.release)?.version ?? "?";
+    const key = keyOf(chains);
+    const last = stretches.at(-1);
+    if (last?.key === key) last.releases.push(version);
+    else stretches.push({ releases: [version], ready, chains, key });
+  }
+  return {
+    tooling: stretches.map(({ releases, ready, chains }) => ({
+      releases,
+      ready,
+      found: shownChains(chains, unit.tag, names),
+    })),
+    kitKnown,
+  };
+}
+
+/** Two steps go with the same kit if the same comes out best and the same is missing. */
+function keyOf({ chains, near, stopped }: Chains): string {
+  const [best] = chains;
+  const one = best ?? near[0] ?? stopped;
+  const missing = best ? [] : near[0]?.changes;
+  return JSON.stringify([best !== undefined, one?.lead?.id, one?.computer.id, one?.tool?.tool, missing]);
+}

@@ -1,0 +1,26 @@
+// What can be done about a need, and whether the radio may be with somebody then.
+import { expect, test } from "vitest";
+import { ACTIONS, actionOf, mayBeAway } from "./action.ts";
+import { NEED_KINDS } from "./need.ts";
+
+const ways = ["ready", "kit", "no-route"] as const;
+const found = (away: boolean) =>
+  new Set(NEED_KINDS.flatMap((kind) => ways.map((way) => actionOf({ kind }, away, () => way))));
+
+test("everything that can be done comes of some need, and nothing else", () => {
+  expect(new Set([...found(true), ...found(false)])).toEqual(new Set(ACTIONS));
+});
+
+test("a radio that is away has only what may be done of one that is away, and only it can be asked back", () => {
+  expect([...found(true)].sort()).toEqual(ACTIONS.filter(mayBeAway).sort());
+  expect(found(false).has("ask-back")).toBe(false);
+});
+
+test("whether an install stands ready is not asked of a radio that is away, nor of a reading", () => {
+  const never = () => {
+    throw new Error("asked");
+  };
+  expect(actionOf({ kind: "firmware" }, true, never)).toBe("ask-back");
+  expect(actionOf({ kind: "reading" }, false, never)).toBe("read");
+  expect(actionOf({ kind: "catalogue" }, true, never)).toBe("look-up");
+});

@@ -1,0 +1,33 @@
+// The cost of a route as one whole number that compares as the list of its parts does: installs that erase, installs,
+// summed risk, minutes. Exact below 2^53 for up to 1,000 installs of up to 1,000 minutes each.
+import type { Conditions } from "../release/conditions.ts";
+
+const MINUTES = 2 ** 20;
+const RISK = 2 ** 13;
+const INSTALLS = 2 ** 10;
+
+export const costOf = (conditions: Conditions): number =>
+  (((conditions.erases === "nothing" ? 0 : 1) * INSTALLS + 1) * RISK + conditions.risk) * MINUTES +
+  conditions.minutes;
+
+/** The greatest cost of as many installs, and as many that erase, as `cost` has: only risk and minutes are more. */
+export const atMostAsMany = (cost: number): number => {
+  const install = RISK * MINUTES;
+  return (Math.floor(cost / install) + 1) * install - 1;
+};
+
+export type Cost = {
+  readonly erasing: number;
+  readonly installs: number;
+  readonly risk: number;
+  readonly minutes: number;
+};
+
+/** The parts of a summed cost. */
+export function partsOf(cost: number): Cost {
+  const minutes = cost % MINUTES;
+  const above = Math.floor(cost / MINUTES);
+  const risk = above % RISK;
+  const counts = Math.floor(above / RISK);
+  return { erasing: Math.floor(counts / INSTALLS), installs: counts % INSTALLS, risk, minutes };
+}

@@ -1,0 +1,92 @@
+// If a release became the target: which radios get there, how long it takes in all, and what they lose on the way.
+import type { Catalogue } from "../release/catalogue.ts";
+import { type Conditions, ERASES, type Erases } from "../release/conditions.ts";
+import type { Policy } from "../unit/policy.ts";
+import type { UnitFacts } from "../unit/unit.ts";
+import type { Stop } from "./route.ts";
+import { stateOfUnit, wayOf } from "./way.ts";
+
+type Tool = NonNullable<Conditions["tool"]>;
+
+export type WhatIf = {
+  /** They run it already. */
+  readonly there: readonly string[];
+  readonly reach: readonly {
+    readonly unit: string;
+    readonly installs: number;
+    readonly minutes: number;
+    readonly erases: Erases;
+  }[];
+  readonly stuck: readonly { readonly unit: string; readonly stops: readonly Stop[] }[];
+  /** No route was found within the bound of the search, which is not to say that there is none. */
+  readonly untold: readonly string[];
+  readonly minutes: number;
+  /** How many lose at least their settings. */
+  readonly losing: number;
+  /** How often each release is installed in all, most often first: the files to have at hand. */
+  readonly installs: readonly {
+    readonly component: string;
+    readonly release: string;
+    readonly times: number;
+  }[];
+  /** The software that installs ask for, and on how many radios. */
+  readonly tools: readonly { readonly tool: Tool; readonly radios: number }[];
+};
+
+/** Routes are worked out once for all units that run the same, on the same hardware, under the same policy. */
+export function whatIf<Unit extends UnitFacts>(
+  units: readonly Unit[],
+  policyOf: (unit: Unit) => Policy,
+  catalogue: Catalogue,
+  component: string,
+  release: string,
+): WhatIf {
+  const goal = new Map([[component, release]]);
+  const known = new Map<string, ReturnType<typeof wayOf>>();
+  const policies = new Map<Policy, number>();
+  const there: string[] = [];
+  const reach: WhatIf["reach"][number][] = [];
+  const stuck: WhatIf["stuck"][number][] = [];
+  const untold: string[] = [];
+  const installs = new Map<string, { component: string; release: string; times: number }>();
+  const tools = new Map<string, { tool: Tool; radios: number }>();
+  for (const unit of units) {
+    const policy = policyOf(unit);
+    if (!policies.has(policy)) policies.set(policy, policies.size);
+    const runs = [...stateOfUnit(unit, catalogue)].map(
+      ([id, version]) => `${id} ${version.release ?? version.cleaned}`,
+    );
+    const key = [policies.get(policy), unit.hardwareRevision, unit.region, ...runs].join("|");
+    const way = known.get(key) ?? wayOf(unit, catalogue, policy, goal);
+    known.set(key, way);
+    if (!way.result.ok) {
+      const { problem } = way.result;
+      if (problem.kind === "no-route") stuck.push({ unit: unit.id, stops: problem.stops });
+      else untold.push(unit.id);
+    } else if (way.result.value.steps.length === 0) there.push(unit.id);
+    else {
+      const { steps, minutes, erases } = way.result.value;
+      reach.push({ unit: unit.id, installs: steps.length, minutes, erases });
+      for (const { component: of, release: on } of steps) {
+        const known = installs.get(on) ?? { component: of, release: on, times: 0 };
+        installs.set(on, { ...known, times: known.times + 1 });
+      }
+      const asked = new Map(
+        steps.flatMap(({ conditions: { tool } }) => (tool ? [[JSON.stringify(tool), tool] as const] : [])),
+      );
+      for (const [key, tool] of asked) {
+        tools.set(key, { tool, radios: (tools.get(key)?.radios ?? 0) + 1 });
+      }
+    }
+  }
+  return {
+    there,
+    reach,
+    stuck,
+    untold,
+    minutes: reach.reduce((sum, r) => sum + r.minutes, 0),
+    losing: reach.filter((r) => ERASES.indexOf(r.erases) > 0).length,
+    installs: [...installs.values()].sort((a, b) => b.times - a.times || (a.release < b.release ? -1 : 1)),
+    tools: [...tools.values()].sort((a, b) => b.radios - a.radios || (a.tool.name < b.tool.name ? -1 : 1)),
+  };
+}
