@@ -52,6 +52,13 @@ module.exports = {
     only("simulators-use-core", "^simulators/", ["simulators/", "core/"]),
     only("acts-use-db-and-core", "^acts/", ["acts/", "db/", "core/"]),
     only("app-uses-acts-db-core-simulators", "^app/", ["app/", "acts/", "db/", "core/", "simulators/"]),
+    {
+      // A transaction that can change something is opened by acts alone; who signs in is nobody yet (db/sessions.ts).
+      name: "app-changes-only-by-acts",
+      severity: "error",
+      from: { path: "^app/", pathNot: TEST },
+      to: { path: "^db/pool\\.ts$", dependencyTypesNot: ["type-only"] },
+    },
     only("ui-knows-no-database", "^app/ui/", ["app/ui/", "core/"]),
     {
       name: "core-uses-only-small-pure-packages",

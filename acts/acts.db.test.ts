@@ -55,6 +55,13 @@ beforeAll(async () => {
         `update ${of} set shelved_at = now() where id = (select id from ${of} order by id offset $1 limit 1)`,
         [skip],
       );
+    for (const browser of ["a kettle", "a toaster"])
+      await tx.query("select open_session($1, $2, $3, interval '1 day', $4)", [
+        Buffer.from(browser),
+        club.who.club,
+        club.who.person,
+        browser,
+      ]);
     await shelved("unit", 6);
     await shelved("person", 5);
     await recompute(tx, { of: "club" });
@@ -77,20 +84,22 @@ type Step = { readonly act: AnyAct; readonly who: Who; readonly input: unknown }
 /** Does one step, and looks at all that must hold. Answers what does not. */
 async function broken(tx: Tx, { act, who, input }: Step): Promise<string | undefined> {
   const before = { held: await holdings(tx), other: await inTheOther(tx), log: await logLength(tx) };
-  const has = (await acts.find((one) => one.name === act.name)?.holdsUnit?.(tx, input, who)) === true;
+  const declared = acts.find((one) => one.name === act.name);
+  const has = (await declared?.holdsUnit?.(tx, input, who)) === true;
   const key = crypto.randomUUID();
-  const first = await performIn(tx, act, who, input, key);
+  const first = await performIn(tx, act, who, { input, key });
   const after = { held: await holdings(tx), other: await inTheOther(tx), log: await logLength(tx) };
   const changed = JSON.stringify(before.held) !== JSON.stringify(after.held);
   if (JSON.stringify(before.other) !== JSON.stringify(after.other)) return "another club was touched";
   if (!first.ok && (changed || after.log !== before.log)) return "it was refused and changed something";
   if (first.ok && after.log - before.log !== first.value.told) return "the log grew by something else";
-  if (changed !== after.log > before.log)
+  if (act.untold === undefined && changed !== after.log > before.log)
     return changed ? "it changed something untold" : "it told of nothing";
-  if (who.role === "member" && changed && !has) return "a member changed something";
+  if (who.role === "member" && declared?.may !== "look" && changed && !has)
+    return "a member changed something";
   if (JSON.stringify(await storedNeeds(tx)) !== JSON.stringify(await needsFromScratch(tx)))
     return "stored needs are not those from scratch";
-  const again = await performIn(tx, act, who, input, key);
+  const again = await performIn(tx, act, who, { input, key });
   if (first.ok !== again.ok) return "the second time it was answered otherwise";
   if (first.ok && again.ok) {
     if (!again.value.again) return "it was done twice";
@@ -138,7 +147,7 @@ it("after any history: needs as from scratch, all told, once by its key, no othe
               ...step.act,
               run: async (...told: Parameters<AnyAct["run"]>) => {
                 const result = await step.act.run(...told);
-                if (result.ok && result.value.log.length > 0)
+                if (result.ok && (result.value.log.length > 0 || step.act.untold))
                   done.set(step.act.name, (done.get(step.act.name) ?? 0) + 1);
                 return result;
               },
@@ -147,10 +156,12 @@ it("after any history: needs as from scratch, all told, once by its key, no othe
           expect(await firstBroken(tx, counted)).toBeUndefined();
         }),
     ),
-    { numRuns: 12, seed: 1 },
+    // A history is told whole: to make it shorter would take longer than reading it.
+    { numRuns: 12, seed: 1, endOnFailure: true },
   );
   // A history in which an act never does anything says nothing of it.
-  expect(acts.map((act) => act.name).filter((name) => !done.get(name))).toEqual([]);
+  // (A club comes back only into a new one: club-document.test.ts.)
+  expect(acts.map((act) => act.name).filter((name) => !done.get(name))).toEqual(["bring-club-back"]);
 });
 
 /** The same act, that forgets something. */
@@ -180,12 +191,13 @@ describe("is noticed of each act", () => {
     for (const { lead, tool, ...chain } of world.chains) {
       if (lead !== null || tool === null) continue;
       const input = { ...chain, tool, worked: false, settled: true, symptom: "" };
-      await performIn(tx, noteTry, club.who, input, crypto.randomUUID());
+      await performIn(tx, noteTry, club.who, { input, key: crypto.randomUUID() });
     }
     return worldOf(tx, club.who, world.units.at(-2) ?? "");
   }
 
-  it.each(acts.map((act) => [act.name, act] as const))("%s: that it tells nothing", async (_, act) => {
+  const telling = acts.filter((act) => act.untold === undefined && act.name !== "bring-club-back");
+  it.each(telling.map((act) => [act.name, act] as const))("%s: that it tells nothing", async (_, act) => {
     expect(
       await found(
         forgetting(act, (done) => ({ ...done, log: [] })),
@@ -195,7 +207,8 @@ describe("is noticed of each act", () => {
   });
 
   // What no need asks about.
-  const beside = /person|place|add-group|procedure|quirk|confirm/;
+  const beside =
+    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|identity/;
   const touching = acts.filter((act) => !beside.test(act.name));
   it.each(touching.map((act) => [act.name, act] as const))(
     "%s: that it leaves needs as they were",
@@ -209,7 +222,8 @@ describe("is noticed of each act", () => {
     },
   );
 
-  it.each(acts.map((act) => [act.name, act] as const))("%s: that anybody may", async (_, act) => {
+  const guarded = acts.filter((act) => act.may !== "look" && act.name !== "bring-club-back");
+  it.each(guarded.map((act) => [act.name, act] as const))("%s: that anybody may", async (_, act) => {
     const { holdsUnit: _never, ...rest } = act;
     const members = fc.constant({ ...club.who, role: "member" as const });
     expect(await found({ ...rest, may: "look" }, 12, members)).toContain("a member");
@@ -221,9 +235,9 @@ it("sent three times at once, it is done once", async () => {
   const input = { unit, typed: "1.02", source: "screen" };
   const key = crypto.randomUUID();
   const before = await withClub(club.who, logLength);
-  const all = await Promise.all([1, 2, 3].map(() => perform(recordReading, club.who, input, key)));
+  const all = await Promise.all([1, 2, 3].map(() => perform(recordReading, club.who, { input, key })));
   expect(all.map((one) => one.ok && one.value.again).sort()).toEqual([false, true, true]);
   expect(await withClub(club.who, logLength)).toBe(before + 1);
-  const other = await perform(recordReading, club.who, { ...input, typed: "1.03" }, key);
+  const other = await perform(recordReading, club.who, { input: { ...input, typed: "1.03" }, key });
   expect(other).toMatchObject({ ok: true, value: { again: false } });
 });

@@ -1,7 +1,7 @@
 // A group of radios is added, with the rule they will follow.
 import { bad, good } from "#core/quantities/result.ts";
 import { putGroup } from "#db/club.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate } from "#db/errors.ts";
 import { defineAct } from "./define.ts";
 import { groupFields } from "./group-fields.ts";
 

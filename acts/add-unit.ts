@@ -1,6 +1,6 @@
 // A radio is put into the cabinet.
 import { bad, good } from "#core/quantities/result.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate } from "#db/errors.ts";
 import { addUnit as add } from "#db/units.ts";
 import { defineAct } from "./define.ts";
 import { fieldsIn, unitShape } from "./unit-fields.ts";

@@ -13,6 +13,7 @@ type Schema = {
   readonly properties?: Readonly<Record<string, Schema>>;
   readonly items?: Schema;
   readonly additionalProperties?: boolean | Schema;
+  readonly maxProperties?: number;
   readonly anyOf?: readonly Schema[];
   readonly oneOf?: readonly Schema[];
   readonly allOf?: readonly Schema[];
@@ -23,10 +24,12 @@ function unbounded(of: Schema, at: string): string[] {
   const text =
     of.type === "string" && [of.maxLength, of.pattern, of.enum, of.const].every((b) => b === undefined);
   const list = of.type === "array" && of.maxItems === undefined;
-  const open = typeof of.additionalProperties === "object";
+  const rest = typeof of.additionalProperties === "object" ? of.additionalProperties : undefined;
+  const open = rest !== undefined && of.maxProperties === undefined;
   return [
     ...(text || list || open ? [at] : []),
     ...Object.entries(of.properties ?? {}).flatMap(([name, one]) => unbounded(one, `${at}.${name}`)),
+    ...(rest ? unbounded(rest, `${at}{}`) : []),
     ...(of.items ? unbounded(of.items, `${at}[]`) : []),
     ...[of.anyOf, of.oneOf, of.allOf].flatMap((all) => (all ?? []).flatMap((one) => unbounded(one, at))),
   ];

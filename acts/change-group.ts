@@ -2,7 +2,7 @@
 import { isDeepStrictEqual } from "node:util";
 import { bad, good } from "#core/quantities/result.ts";
 import { groupById, putGroup } from "#db/club.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate } from "#db/errors.ts";
 import { defineAct } from "./define.ts";
 import { groupFields } from "./group-fields.ts";
 import { id } from "./shapes.ts";
@@ -12,6 +12,13 @@ export const changeGroup = defineAct({
   name: "change-group",
   input: groupFields.extend({ group: id }),
   may: "edit-club",
+  corrects: {
+    id: ({ group }) => group,
+    standing: async (tx, { group }) => {
+      const row = await groupById(tx, group);
+      return row && { name: row.name, purpose: row.purpose, policy: row.policy };
+    },
+  },
   run: async (tx, { group, ...input }) => {
     const before = await groupById(tx, group);
     if (!before) return bad({ kind: "no-group" as const });

@@ -2,7 +2,7 @@
 import { bad, good } from "#core/quantities/result.ts";
 import { type PersonFields, type PersonRow, personById, putPerson } from "#db/people.ts";
 import { defineAct } from "./define.ts";
-import { personFields, personRefused, personShape } from "./person-fields.ts";
+import { personFields, personRefused, personShape, personStands } from "./person-fields.ts";
 import { id } from "./shapes.ts";
 
 /** Problems: `no-person`; `address-taken`; `last-keeper`: the club keeps one who can sign in. */
@@ -10,6 +10,13 @@ export const changePerson = defineAct({
   name: "change-person",
   input: personShape.extend({ person: id }),
   may: "edit-club",
+  corrects: {
+    id: ({ person }) => person,
+    standing: async (tx, { person }) => {
+      const row = await personById(tx, person);
+      return row && personStands(row);
+    },
+  },
   run: async (tx, { person, ...input }) => {
     const before = await personById(tx, person);
     if (!before) return bad({ kind: "no-person" as const });

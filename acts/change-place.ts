@@ -1,9 +1,9 @@
 // A place is corrected.
 import { bad, good } from "#core/quantities/result.ts";
 import { places, putPlace } from "#db/club.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate } from "#db/errors.ts";
 import { defineAct } from "./define.ts";
-import { placeShape } from "./place-fields.ts";
+import { placeShape, readKind } from "./place-fields.ts";
 import { id } from "./shapes.ts";
 
 /** Problems: `no-place`; `taken`, if another place has that name. */
@@ -11,6 +11,13 @@ export const changePlace = defineAct({
   name: "change-place",
   input: placeShape.extend({ place: id }),
   may: "edit-club",
+  corrects: {
+    id: ({ place }) => place,
+    standing: async (tx, { place }) => {
+      const row = (await places(tx)).find((p) => p.id === place);
+      return row && { name: row.name, kind: readKind(row.kind), note: row.note };
+    },
+  },
   run: async (tx, { place, ...input }) => {
     const before = (await places(tx)).find((p) => p.id === place);
     if (!before) return bad({ kind: "no-place" as const });

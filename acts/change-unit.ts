@@ -1,16 +1,23 @@
 // What a radio is gets corrected.
 import { bad, good } from "#core/quantities/result.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate } from "#db/errors.ts";
 import { changeUnit as change, lockUnit, type UnitFields, type UnitRow, unitById } from "#db/units.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
-import { fieldsIn, unitShape } from "./unit-fields.ts";
+import { fieldsIn, unitShape, unitStands } from "./unit-fields.ts";
 
 /** Answers what was changed, in words. Problems: `no-unit`; those of its fields; `taken`, if another radio has the tag. */
 export const changeUnit = defineAct({
   name: "change-unit",
   input: unitShape.extend({ unit: id }),
   may: "edit-unit",
+  corrects: {
+    id: ({ unit }) => unit,
+    standing: async (tx, { unit }) => {
+      const row = await unitById(tx, unit);
+      return row && unitStands(row);
+    },
+  },
   run: async (tx, { unit, ...input }) => {
     await lockUnit(tx, unit);
     const before = await unitById(tx, unit);

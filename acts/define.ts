@@ -1,15 +1,16 @@
 // What every change to a club goes through. An act says what it takes, who may, and what it does; what must happen around it (input,
 // permission, once only, log, needs, telling whoever looks) is done here, so that no act can forget it.
 import { createHash } from "node:crypto";
-import type { z } from "zod";
+import { z } from "zod";
 import { may, type Act as Permission, type Role } from "#core/club/acts.ts";
 import type { LogEntry } from "#core/club/log.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { mergeValues, type Values } from "#core/quantities/merge.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { claimAct, keepAnswer } from "#db/acts-done.ts";
 import { announce, type Topic } from "#db/live.ts";
-import { type About, appendLog } from "#db/log.ts";
-import { type Tx, withClub } from "#db/pool.ts";
+import { type About, appendAll } from "#db/log.ts";
+import { oneAtATime, type Tx, withClub } from "#db/pool.ts";
 import type { Scope } from "#db/unit-facts.ts";
 import { bringUpToDate } from "#db/work.ts";
 
@@ -35,6 +36,16 @@ export type Act<Name extends string, Input, Answer, Problem extends { kind: stri
   readonly may: Permission;
   /** Whether the person has the radio that the act is about, where that gives leave. */
   readonly holdsUnit?: (tx: Tx, input: Input, who: Who) => Promise<boolean>;
+  /** It may take longer than a page: sheets, documents. */
+  readonly pace?: "work";
+  /** Why nobody is told of it, where that is so. */
+  readonly untold?: string;
+  readonly corrects?: {
+    /** Which one is corrected; undefined for what is new. */
+    readonly id: (input: Input) => string | undefined;
+    /** What stands of it now, in the shape of the input. */
+    readonly standing: (tx: Tx, input: Input) => Promise<Partial<Input> | undefined>;
+  };
   /** Looks, changes, and says what it did; or why it did not. The transaction is taken back then. */
   readonly run: (tx: Tx, input: Input, who: Who) => Promise<Result<Done<Answer>, Problem>>;
 };
@@ -42,7 +53,18 @@ export type Act<Name extends string, Input, Answer, Problem extends { kind: stri
 /** What any act may answer beside its own problems. */
 export type CommonProblem =
   | { readonly kind: "not-allowed"; readonly act: Permission }
-  | { readonly kind: "input"; readonly issues: readonly { readonly field: string; readonly says: string }[] };
+  | { readonly kind: "input"; readonly issues: readonly { readonly field: string; readonly says: string }[] }
+  /** Somebody else has changed the same since: the paths of the fields. */
+  | { readonly kind: "clash"; readonly fields: readonly string[] };
+
+/** What is asked of an act. */
+export type Asked = {
+  readonly input: unknown;
+  /** The form's own number, or the script's: the same act with the same key and input is done once. */
+  readonly key: string;
+  /** What the person had before them when they began to change it, in the shape of the input. Without it, theirs counts. */
+  readonly baseline?: unknown;
+};
 
 export type Performed<Answer> = {
   readonly answer: Answer;
@@ -60,20 +82,22 @@ type ProblemOf<R extends Ran> = Extract<R, { ok: false }>["problem"];
 
 /** An act from what it says of itself; its answer and its problems are those of `run`. */
 export const defineAct = <const Name extends string, Input, R extends Ran>(
-  act: Pick<Act<Name, Input, unknown, never>, "name" | "input" | "may" | "holdsUnit"> & {
+  act: Pick<
+    Act<Name, Input, unknown, never>,
+    "name" | "input" | "may" | "holdsUnit" | "corrects" | "pace" | "untold"
+  > & {
     readonly run: (tx: Tx, input: Input, who: Who) => Promise<R>;
   },
 ): Act<Name, Input, AnswerOf<R>, ProblemOf<R>> =>
   act as unknown as Act<Name, Input, AnswerOf<R>, ProblemOf<R>>;
 
-/** Does an act in a transaction of its own. `key`: the form's own number; the same act with the same key and input is done once. */
+/** Does an act in a transaction of its own. */
 export async function perform<Name extends string, Input, Answer, Problem extends { kind: string }>(
   act: Act<Name, Input, Answer, Problem>,
   who: Who,
-  input: unknown,
-  key: string,
+  asked: Asked,
 ): Promise<Result<Performed<Answer>, Problem | CommonProblem>> {
-  return withClub(who, (tx) => performIn(tx, act, who, input, key));
+  return withClub(who, (tx) => performIn(tx, act, who, asked), act.pace);
 }
 
 /** The same inside of a transaction. An act that is refused leaves nothing behind in it. */
@@ -81,8 +105,7 @@ export async function performIn<Name extends string, Input, Answer, Problem exte
   tx: Tx,
   act: Act<Name, Input, Answer, Problem>,
   who: Who,
-  input: unknown,
-  key: string,
+  { input, key, baseline }: Asked,
 ): Promise<Result<Performed<Answer>, Problem | CommonProblem>> {
   const read = act.input.safeParse(input);
   const allowed = may(who.role, act.may);
@@ -95,7 +118,7 @@ export async function performIn<Name extends string, Input, Answer, Problem exte
   const holdsUnit = !allowed && (await act.holdsUnit?.(tx, read.data, who)) === true;
   if (!may(who.role, act.may, { holdsUnit })) return bad({ kind: "not-allowed", act: act.may });
   const claim = createHash("sha256")
-    .update(JSON.stringify([act.name, who.person, key, read.data]))
+    .update(JSON.stringify([act.name, who.person, key, read.data], asHash))
     .digest("hex");
   await tx.query("savepoint act");
   const before = await claimAct(tx, act.name, claim);
@@ -103,19 +126,47 @@ export async function performIn<Name extends string, Input, Answer, Problem exte
     await tx.query("release savepoint act");
     return good({ answer: before.answer as Answer, again: true, told: 0 });
   }
-  const done = await act.run(tx, read.data, who);
+  const merged = await sinceThen(tx, act, read.data, baseline);
+  const done = merged.ok ? await act.run(tx, merged.value, who) : merged;
   if (!done.ok) {
     await tx.query("rollback to savepoint act");
     return done;
   }
   const { answer, log, touches = [] } = done.value;
-  for (const { entry, unit, model } of log) await appendLog(tx, entry, { unit, model });
+  await appendAll(tx, log);
   for (const { scope, why } of touches) await bringUpToDate(tx, scope, why);
   await announce(tx, topicsOf(done.value));
   await keepAnswer(tx, claim, answer);
   await tx.query("release savepoint act");
   return good({ answer, again: false, told: log.length });
 }
+
+/** A file is told by its content. */
+function asHash(this: unknown, name: string, value: unknown): unknown {
+  const own = (this as Record<string, unknown>)[name];
+  return own instanceof Uint8Array ? createHash("sha256").update(own).digest("hex") : value;
+}
+
+/**
+ * What is wanted, with what others have changed since the person looked. From here to the end of the transaction nobody else
+ * corrects the same by this act: what stands is asked for after that.
+ */
+async function sinceThen<Name extends string, Input, Answer, Problem extends { kind: string }>(
+  tx: Tx,
+  act: Act<Name, Input, Answer, Problem>,
+  input: Input,
+  baseline: unknown,
+): Promise<Result<Input, CommonProblem>> {
+  const id = act.corrects?.id(input);
+  if (!act.corrects || id === undefined) return good(input);
+  await oneAtATime(tx, `${act.name} ${id}`);
+  const now = await act.corrects.standing(tx, input);
+  const seen = plainValues.safeParse(baseline);
+  if (!now || !seen.success) return good(input);
+  const { values, clashes } = mergeValues(seen.data, input as Values, now);
+  return clashes.length > 0 ? bad({ kind: "clash", fields: clashes }) : good(values as Input);
+}
+const plainValues = z.record(z.string(), z.unknown());
 
 /** What pages may show that is other now. */
 function topicsOf({ log, touches = [] }: Done<unknown>): Topic[] {

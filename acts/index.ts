@@ -4,30 +4,64 @@ import { addGroup } from "./add-group.ts";
 import { addPerson } from "./add-person.ts";
 import { addPlace } from "./add-place.ts";
 import { addUnit } from "./add-unit.ts";
+import { bringClubBack } from "./bring-club-back.ts";
+import { bringInDossier } from "./bring-in-dossier.ts";
 import { changeGroup } from "./change-group.ts";
+import { changePassword } from "./change-password.ts";
 import { changePerson } from "./change-person.ts";
 import { changePlace } from "./change-place.ts";
 import { changeUnit } from "./change-unit.ts";
 import { confirmFact } from "./confirm-fact.ts";
+import { confirmNumbering } from "./confirm-numbering.ts";
+import { endSessions } from "./end-sessions.ts";
+import { fillUsbIds } from "./fill-usb-ids.ts";
 import { holdUnits } from "./hold-units.ts";
+import { importUnits } from "./import-units.ts";
 import { lendUnit } from "./lend-unit.ts";
 import { liftHold } from "./lift-hold.ts";
+import { makeLink } from "./make-link.ts";
+import { nameUsbId } from "./name-usb-id.ts";
 import { noteHardware } from "./note-hardware.ts";
 import { noteTry } from "./note-try.ts";
 import { recordReading } from "./record-reading.ts";
 import { recoverPerson } from "./recover-person.ts";
 import { recoverUnit } from "./recover-unit.ts";
+import { rememberSheet } from "./remember-sheet.ts";
+import { setCurrency } from "./set-currency.ts";
+import { setTheme } from "./set-theme.ts";
 import { shelvePerson } from "./shelve-person.ts";
 import { shelveProcedure } from "./shelve-procedure.ts";
 import { shelveQuirk } from "./shelve-quirk.ts";
+import { shelveThing } from "./shelve-thing.ts";
 import { shelveUnit } from "./shelve-unit.ts";
 import { strikeReading } from "./strike-reading.ts";
 import { strikeTry } from "./strike-try.ts";
 import { takeBackUnit } from "./take-back-unit.ts";
+import { writeIdentity } from "./write-identity.ts";
+import { writeModel } from "./write-model.ts";
 import { writeProcedure } from "./write-procedure.ts";
 import { writeQuirk } from "./write-quirk.ts";
+import { writeRelease } from "./write-release.ts";
+import { writeThing } from "./write-thing.ts";
 
 export const ALL_ACTS = [
+  bringClubBack,
+  rememberSheet,
+  importUnits,
+  setTheme,
+  endSessions,
+  changePassword,
+  makeLink,
+  fillUsbIds,
+  nameUsbId,
+  setCurrency,
+  shelveThing,
+  writeThing,
+  bringInDossier,
+  confirmNumbering,
+  writeIdentity,
+  writeModel,
+  writeRelease,
   writeProcedure,
   shelveProcedure,
   writeQuirk,

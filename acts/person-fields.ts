@@ -1,10 +1,10 @@
 // Who somebody is in the club, as the form and the acts take it: the one shape, with its bounds.
 import { z } from "zod";
-import { ROLES } from "#core/club/acts.ts";
+import { ROLES, readRole } from "#core/club/acts.ts";
 import { LONGEST_ADDRESS } from "#core/club/address.ts";
 import { bad } from "#core/quantities/result.ts";
-import { isLastKeeper, type PersonFields } from "#db/people.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate } from "#db/errors.ts";
+import { isLastKeeper, type PersonFields, type PersonRow } from "#db/people.ts";
 
 export const personShape = z.object({
   name: z.string({ error: "A person has a name." }).trim().min(1).max(100, "At most 100 signs."),
@@ -15,6 +15,15 @@ export const personShape = z.object({
     .optional(),
   callSign: z.string().trim().max(20, "At most 20 signs.").optional(),
   licence: z.string().trim().max(60, "At most 60 signs.").optional(),
+});
+
+/** Somebody as they stand, in the same shape. */
+export const personStands = (row: PersonRow): z.infer<typeof personShape> => ({
+  name: row.name,
+  role: readRole(row.role),
+  email: row.email ?? undefined,
+  callSign: row.call_sign ?? undefined,
+  licence: row.licence_class ?? undefined,
 });
 
 export const personFields = (told: z.infer<typeof personShape>): PersonFields => ({

@@ -4,6 +4,8 @@ import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 
 export const PLACE_KINDS = ["shelf", "hut", "vehicle", "room"] as const;
 
+export const readKind = (text: string) => PLACE_KINDS.find((kind) => kind === text) ?? "shelf";
+
 export const placeShape = z.object({
   name: z.string({ error: "A place has a name." }).trim().min(1).max(FIELD_LIMITS.place),
   kind: z.enum(PLACE_KINDS),

@@ -1,7 +1,7 @@
 // A radio is taken back from the shelf, as it was.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate } from "#db/errors.ts";
 import { shelveUnit, unitById } from "#db/units.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";

@@ -1,11 +1,22 @@
 // For the property over all acts: a club to act in, what to try each act with, and what a club holds at a moment.
 import fc from "fast-check";
+import { factsOf } from "#core/dossier/differences.ts";
+import { readDossier } from "#core/dossier/document.ts";
+import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
+import type { Values } from "#core/kit/kinds/reader.ts";
 import { addDays } from "#core/quantities/date.ts";
 import { READING_SOURCES } from "#core/unit/unit.ts";
+import { dossierHead } from "#db/dossier.ts";
+import { writeDossier } from "#db/dossier-document.ts";
+import { loadKnown, valuesOf } from "#db/kit-values.ts";
+import { releasesOf } from "#db/models.ts";
 import { recompute } from "#db/needs.ts";
 import type { Tx } from "#db/pool.ts";
 import type { Who } from "./define.ts";
 import type { ActName } from "./index.ts";
+import { identityStands } from "./write-identity.ts";
+import { modelStands } from "./write-model.ts";
+import { releaseStands } from "./write-release.ts";
 
 /** Ids of what is in the club, of what is in another, and of what is nowhere. */
 export type World = {
@@ -29,6 +40,16 @@ export type World = {
     readonly tool: string | null;
   }[];
   readonly tries: readonly string[];
+  /** Releases as they stand, in the shape that is written. */
+  readonly releases: readonly Readonly<Record<string, unknown>>[];
+  readonly identities: readonly Readonly<Record<string, unknown>>[];
+  readonly modelFacts: readonly Readonly<Record<string, unknown>>[];
+  readonly parts: readonly { readonly model: string; readonly component: string }[];
+  /** Things of the kit with the values of their fields. */
+  readonly things: readonly { readonly kind: KindName; readonly thing: string; readonly values: Values }[];
+  readonly sessions: readonly string[];
+  /** A dossier that says something else than ours, and the keys of its facts. */
+  readonly dossier: { readonly text: string; readonly keys: readonly string[] };
 };
 
 const NOWHERE = "999999999";
@@ -86,7 +107,79 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     revisions: [...revisions, { unit: units[0] ?? NOWHERE, revision: NOWHERE }],
     chains: [...chains, { operation: "flash", lead: NOWHERE, computer: NOWHERE, tool: null }],
     tries: [...(await ids("select id from attempt order by settled desc, id desc limit 12")), NOWHERE],
+    ...(await worldOfModels(tx, who)),
+    things: await worldOfKit(tx),
+    sessions: [...(await ids("select id from session order by id limit 3")), NOWHERE],
   };
+}
+
+/** What the models of the club are, each in the shape of the act that corrects it. */
+async function worldOfModels(tx: Tx, who: Who) {
+  const { rows: models } = await tx.query<{ id: string }>(
+    `select m.id from model m where exists (select from component c join release r on r.component_id = c.id where c.model_id = m.id)
+       and exists (select from unit u where u.model_id = m.id and u.shelved_at is null) order by m.id limit 3`,
+  );
+  const releases: Record<string, unknown>[] = [];
+  const identities: Record<string, unknown>[] = [];
+  const modelFacts: Record<string, unknown>[] = [];
+  const parts: { model: string; component: string }[] = [];
+  for (const { id: model } of models) {
+    const known = (await releasesOf(tx, model)).filter((r) => !r.draft).slice(0, 3);
+    for (const { id: release, component_id: component } of known) {
+      const stands = await releaseStands(tx, model, release);
+      if (stands) releases.push({ model, release, component, ...stands.written });
+    }
+    identities.push({ model, ...(await identityStands(tx, { model })) });
+    modelFacts.push({ model, ...(await modelStands(tx, { model })) });
+    const head = await dossierHead(tx, model);
+    parts.push(...head.parts.map(({ id: component }) => ({ model, component })));
+  }
+  const [model = { id: NOWHERE }] = models;
+  const ours = await writeDossier(tx, { clubName: "Elsewhere", today: who.today }, model.id);
+  if (!ours) throw new Error("the demo has a model");
+  const [part, ...others] = ours.components;
+  const [first, ...older] = part?.releases ?? [];
+  const theirs = {
+    ...ours,
+    model: { ...ours.model, note: "known elsewhere too" },
+    components: [
+      {
+        ...part,
+        releases: [
+          { ...first, releasedOn: addDays(who.today, -700), notes: "theirs" },
+          { version: "99.9", track: "factory" as const, releasedOn: addDays(who.today, -300) },
+          ...older,
+        ],
+      },
+      ...others,
+    ],
+    quirks: [{ symptom: "hums at noon", source: { kind: "club" as const, what: "Elsewhere" } }],
+  };
+  const text = JSON.stringify(theirs);
+  const read = readDossier(text, who.today);
+  if (!read.ok) throw new Error(`the dossier cannot be read: ${JSON.stringify(read.problem)}`);
+  return {
+    releases,
+    identities,
+    modelFacts,
+    parts,
+    dossier: { text, keys: factsOf(read.value.dossier).map((fact) => fact.key) },
+  };
+}
+
+async function worldOfKit(tx: Tx): Promise<World["things"]> {
+  const known = await loadKnown(tx);
+  const things: World["things"][number][] = [];
+  for (const kind of KIND_NAMES) {
+    const names = KINDS[kind].fields.map((field) => field.name);
+    for (const row of (await valuesOf(tx, kind, known)).slice(0, 4))
+      things.push({
+        kind,
+        thing: row.id,
+        values: Object.fromEntries(names.map((name) => [name, row[name] ?? ""])),
+      });
+  }
+  return things;
 }
 
 /** Mostly what could be, now and then what could not. */
@@ -143,7 +236,107 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
   });
   const quirk = fc.constantFrom(...world.quirks);
   const procedure = fc.constantFrom(...world.procedures);
+  const release = fc.constantFrom(...world.releases);
+  const thing = fc.constantFrom(...world.things);
+  const leads = world.things.filter(({ kind }) => kind === "leads" || kind === "computers");
   return {
+    "bring-club-back": fc.constantFrom({ text: "{}" }, { text: "no document" }, { text: emptyClub(world) }),
+    "bring-in-dossier": fc
+      .subarray([...world.dossier.keys], { minLength: 1 })
+      .map((accepted) => ({ text: world.dossier.text, accepted })),
+    "change-password": fc.record({ hash: words, session: mostly(world.sessions, ["x"]) }),
+    "confirm-numbering": fc
+      .tuple(
+        fc.constantFrom(...world.parts),
+        fc.constantFrom("listed", "decimal", "dotted", "lettered", "no"),
+      )
+      .map(([part, kind]) => ({
+        ...part,
+        numbering: kind === "no" ? null : { kind },
+        words: "in some way",
+      })),
+    "end-sessions": fc.constantFrom(...world.sessions).map((id) => ({ which: { butFor: id } })),
+    "fill-usb-ids": fc.constantFrom(1, 2, 3).map((product) => ({
+      ids: [{ vendor: 4660, product, family: "", name: "a bridge" }],
+    })),
+    "import-units": fc.record({
+      text: fc.constantFrom(
+        "tag,model,main\nN-1,Sorrel,1.02\nN-2,Sorrel,\n",
+        "tag,model,main\nW-01,Wicket,0.1\n",
+        "tag,model,main\n,,\n",
+      ),
+      file: fc.constant("a sheet"),
+      delimiter: fc.constant(","),
+      columns: fc.constantFrom(["tag", "model", "reading:main"], ["ignore", "model", "tag"]),
+      decimal: fc.constant("."),
+      dates: fc.constant("ymd"),
+      nothing: fc.constant([]),
+      answers: fc.constant([]),
+      kinds: fc.constant([]),
+      leaveOut: fc.boolean(),
+    }),
+    "make-link": fc.record({
+      person: of,
+      // Each is made once.
+      tokenHash: fc
+        .array(fc.constantFrom(..."0123456789abcdef"), { minLength: 64, maxLength: 64 })
+        .map((all) => all.join("")),
+    }),
+    "name-usb-id": fc.record({
+      vendor: fc.constantFrom(4660, 70_000),
+      product: fc.constantFrom(1, 2),
+      family: fc.constantFrom("hare", "stoat"),
+      name: words,
+    }),
+    "remember-sheet": fc.record({
+      heads: fc.constantFrom([{ head: "tag", meaning: "tag" }], [{ head: "tag", meaning: "note" }]),
+      nothing: fc.constantFrom([], ["none"]),
+    }),
+    "set-currency": fc.record({ currency: fc.constantFrom("SEK", "NOK", "XX") }),
+    "set-theme": fc.record({ theme: fc.constantFrom("fern", "lamp", "dusk") }),
+    "shelve-thing": thing.map(({ kind, thing: id }) => ({ kind, thing: id })),
+    "write-identity": fc.tuple(fc.constantFrom(...world.identities), words).map(([stands, pickInTool]) => ({
+      ...stands,
+      identity: { ...(stands.identity as object), pickInTool: pickInTool.slice(0, 250) },
+    })),
+    "write-model": fc
+      .tuple(
+        fc.constantFrom(...world.modelFacts),
+        fc.boolean(),
+        words,
+        fc.constantFrom("", "antenna"),
+        fc.boolean(),
+      )
+      .map(([{ model, ...stands }, anew, note, part, turned]) => {
+        const components = [...(stands.components as string[]), ...(part ? [part] : [])];
+        return {
+          ...stands,
+          ...(anew ? { model } : { name: `${note.slice(0, 30)} new` }),
+          note,
+          components: turned ? components.reverse() : components,
+        };
+      }),
+    "write-release": fc
+      .tuple(release, fc.constantFrom("same", "day", "withdraw", "new", "floor"), day)
+      .map(([stands, how, on]) => ({
+        ...stands,
+        ...(how === "day" && { releasedOn: on }),
+        ...(how === "withdraw" && { withdrawn: { on, why: "it drowned" } }),
+        ...(how === "new" && { release: undefined, version: "9.9", releasedOn: on }),
+        ...(how === "floor" && { draft: true }),
+      })),
+    "write-thing": fc
+      .tuple(fc.constantFrom(...leads, ...world.things), fc.constantFrom("note", "broken", "chip"), words)
+      .map(([{ kind, thing: id, values }, how, note]) => ({
+        kind,
+        thing: id,
+        values: {
+          ...values,
+          ...(how === "note" && { note }),
+          ...(how === "broken" && "condition" in values && { condition: "broken" }),
+          ...(how === "chip" && "carries_data" in values && { carries_data: "no" }),
+        },
+      })),
     "add-group": group,
     "add-place": place,
     "change-group": fc
@@ -232,6 +425,18 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     }),
   };
 }
+
+/** A club with nothing in it, as a document: it can come only into one that is new. */
+const emptyClub = (world: World): string =>
+  JSON.stringify({
+    format: "mossy-cabinet/club",
+    version: 1,
+    madeAt: world.who.today,
+    migrations: [],
+    club: { name: "Again", time_zone: "UTC", locale: "en-GB" },
+    tables: {},
+    files: [],
+  });
 
 /** Not records of the club: what is worked out from them, what is told of them, and what was done. */
 const BESIDE = ["need", "log", "act_done", "work"];

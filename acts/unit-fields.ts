@@ -4,7 +4,7 @@ import { FIELD_LIMITS, isTagUsable } from "#core/club/unit-fields.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { modelsToPick } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import type { UnitFields } from "#db/units.ts";
+import type { UnitFields, UnitRow } from "#db/units.ts";
 import { id } from "./shapes.ts";
 
 export const unitShape = z.object({
@@ -21,6 +21,18 @@ export const unitShape = z.object({
   place: id.optional(),
   group: id.optional(),
   note: z.string().trim().max(FIELD_LIMITS.note).default(""),
+});
+
+/** A radio as it stands, in the same shape. */
+export const unitStands = (row: UnitRow): z.infer<typeof unitShape> => ({
+  tag: row.tag,
+  model: row.model_id,
+  hardware: row.hardware_revision_id ?? undefined,
+  region: row.region ?? undefined,
+  serial: row.serial,
+  place: row.place_id ?? undefined,
+  group: row.group_id ?? undefined,
+  note: row.note,
 });
 
 /** Problems: `no-model`; `no-revision`, with the model that has none such. */

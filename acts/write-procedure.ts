@@ -1,12 +1,24 @@
 // How something is done with a model is written down, or written anew.
 import { z } from "zod";
 import { procedureShape } from "#core/dossier/procedure.ts";
+import { leavesAll } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { rangeShape } from "#core/version/range.ts";
 import { dossierHead, procedureById, putProcedure } from "#db/dossier.ts";
 import { modelById, revisionsOf } from "#db/models.ts";
+import type { Tx } from "#db/pool.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
+
+async function standing(
+  tx: Tx,
+  { model, procedure }: { readonly model: string; readonly procedure?: string | undefined },
+) {
+  const row = procedure === undefined ? undefined : await procedureById(tx, model, procedure);
+  if (!row) return undefined;
+  const { id: _, component_id: component, hardware_revisions: revisions, ...fields } = row;
+  return { ...fields, component, revisions };
+}
 
 /** Problems: `no-model`, `no-procedure`, `no-part`, `no-revision`. */
 export const writeProcedure = defineAct({
@@ -22,10 +34,15 @@ export const writeProcedure = defineAct({
     draft: z.boolean(),
   }),
   may: "write-procedure",
-  run: async (tx, { model, procedure, component, revisions, ...fields }) => {
+  corrects: { id: ({ procedure }) => procedure, standing },
+  run: async (tx, input) => {
+    const { model, procedure, component, revisions, ...fields } = input;
     if (!(await modelById(tx, model))) return bad({ kind: "no-model" as const });
     if (procedure !== undefined && !(await procedureById(tx, model, procedure)))
       return bad({ kind: "no-procedure" as const });
+    const stands = await standing(tx, input);
+    if (stands && procedure !== undefined && leavesAll(input, stands))
+      return good({ answer: { procedure }, log: [] });
     const { parts } = await dossierHead(tx, model);
     if (component !== null && !parts.some((p) => p.id === component))
       return bad({ kind: "no-part" as const });

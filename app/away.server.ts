@@ -1,5 +1,5 @@
 // When PostgreSQL cannot be reached, pages answer 503 with a sentence and try again by themselves.
-import { isAway } from "#db/pool.ts";
+import { isAway } from "#db/errors.ts";
 
 /** Turns "the database is away" into the answer 503, which the pages for trouble know; other failures stay. */
 export async function orAway<Value>(asking: Promise<Value>): Promise<Value> {

@@ -2,8 +2,9 @@
 import { createContext, type RouterContextProvider } from "react-router";
 import { may, type Act as Permitted, type Role } from "#core/club/acts.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { DatabaseAway, type Tx, withClub } from "#db/pool.ts";
-import { type Reading, readingOf } from "#db/read.ts";
+import { DatabaseAway } from "#db/errors.ts";
+import type { Tx } from "#db/pool.ts";
+import { type Reading, readingAtLength, readingOf } from "#db/read.ts";
 import { orAway } from "./away.server.ts";
 
 export type SignedIn = {
@@ -61,12 +62,9 @@ export const readInClub = <Value>(context: Context, act: Act<Value>): Promise<Va
   });
 const readings = new WeakMap<Context, Reading>();
 
-/** One transaction in the club of the signed-in person, for what changes something. */
-export const writeInClub = <Value>(
-  context: Context,
-  act: Act<Value>,
-  pace: "request" | "work" = "request",
-): Promise<Value> => asSignedIn(context, (who) => withClub(who, (tx) => act(tx, who), pace));
+/** The same for what takes longer than a page: sheets, documents. */
+export const readAtLength = <Value>(context: Context, act: Act<Value>): Promise<Value> =>
+  asSignedIn(context, (who) => readingAtLength(who, (tx) => act(tx, who)));
 
 /** Answers 403 with a plain page unless the person's role allows the act. */
 export function mustBeAllowed(context: Context, act: Permitted, about?: { holdsUnit?: boolean }): SignedIn {

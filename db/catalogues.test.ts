@@ -52,9 +52,14 @@ test("every kind of change is seen at once, in its own transaction and after; wh
   expect(await after((tx) => withdrawRelease(tx, release, { on: plain("2026-02-01"), why: "x" }))).toContain(
     "1.0 withdrawn dotted",
   );
-  expect(await after((tx) => correctRelease(tx, release, fields(component, "1.0.1")))).toContain(
-    "1.0.1 withdrawn dotted",
-  );
+  expect(
+    await after((tx) =>
+      correctRelease(tx, release, {
+        ...fields(component, "1.0.1"),
+        withdrawn: { on: plain("2026-02-01"), why: "x" },
+      }),
+    ),
+  ).toContain("1.0.1 withdrawn dotted");
   expect(await after((tx) => shelveRelease(tx, release))).toEqual(["1.1 dotted"]);
   expect(await after((tx) => confirmNumbering(tx, component, { kind: "decimal" }, actor.person))).toEqual([
     "1.1 decimal",

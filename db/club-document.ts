@@ -2,9 +2,7 @@
 // new one is in it by being there.
 import { foldAddress } from "#core/club/address.ts";
 import type { ClubDocument } from "#core/club/document.ts";
-import { appendLog } from "./log.ts";
 import type { Tx } from "./pool.ts";
-import { bringUpToDate } from "./work.ts";
 
 /** Not in it: sessions and links (they open doors), needs and work (they are worked out anew), what was done by which form, files (by themselves). */
 const LEFT_OUT = ["club", "session", "one_time_link", "need", "work", "act_done", "file"];
@@ -93,7 +91,7 @@ async function filesOf(tx: Tx): Promise<ClubDocument["files"]> {
 }
 
 export type BroughtBack =
-  | { readonly ok: true; readonly rows: number; readonly filesMissing: number }
+  | { readonly ok: true; readonly rows: number; readonly filesMissing: number; readonly madeAt: string }
   | { readonly ok: false; readonly problem: "newer" | "not-empty" };
 
 /**
@@ -105,9 +103,9 @@ export async function bringClubBack(tx: Tx, document: ClubDocument): Promise<Bro
     "select array(select m.name::text from migration m) names",
   );
   if (document.migrations.some((name) => !known.rows[0]?.names.includes(name)))
-    return { ok: false, problem: "newer" };
+    return { ok: false, problem: "newer" as const };
   const { tables, references } = await tablesInOrder(tx);
-  if (!(await isNew(tx, tables))) return { ok: false, problem: "not-empty" };
+  if (!(await isNew(tx, tables))) return { ok: false, problem: "not-empty" as const };
   await tx.query("select set_config('mossy.bringing_back', 'on', true)");
   for (const { sha256, size, content } of document.files)
     if (content !== undefined)
@@ -136,10 +134,8 @@ export async function bringClubBack(tx: Tx, document: ClubDocument): Promise<Bro
      from jsonb_populate_record(null::club, $1::jsonb) d where c.id = current_club()`,
     [document.club],
   );
-  await appendLog(tx, { kind: "club-changed", what: `brought back from its document of ${document.madeAt}` });
-  await bringUpToDate(tx, { of: "club" }, "the club's document");
   const filesMissing = document.files.filter((file) => file.content === undefined).length;
-  return { ok: true, rows: rows + people.size, filesMissing };
+  return { ok: true, rows: rows + people.size, filesMissing, madeAt: document.madeAt };
 }
 
 /** Nothing in it but its founder and what the log tells of the founding. */

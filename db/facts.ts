@@ -1,18 +1,9 @@
 // Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
 
-import type { z } from "zod";
-import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import type { SourceKind } from "#core/quantities/source.ts";
-import type { Fix } from "#core/release/catalogue.ts";
-import {
-  type Catalogue,
-  type Component,
-  catalogueOf,
-  type Release,
-  type Track,
-} from "#core/release/catalogue.ts";
-import { conditionsShape } from "#core/release/conditions.ts";
+import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
+import type { ReleaseRow } from "#core/release/release.ts";
+import { RELEASE_COLUMNS, releaseOf } from "#core/release/stored.ts";
 import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { pool, type Tx } from "./pool.ts";
@@ -39,46 +30,6 @@ export async function loadFacts(tx: Tx, scope: Scope): Promise<ClubFacts> {
   ]);
   return { units, catalogues: await keptCatalogues(tx, rows), policies };
 }
-
-export type ReleaseRow = {
-  id: string;
-  component_id: string;
-  version: string;
-  aliases: string[];
-  track: Track;
-  released_on: PlainDate;
-  withdrawn_on: PlainDate | null;
-  withdrawn_why: string | null;
-  hardware_revisions: string[] | null;
-  regions: string[] | null;
-  fixes: Fix[];
-  notes: string;
-  source: string;
-  source_kind: SourceKind | null;
-  position: number;
-  conditions: z.input<typeof conditionsShape>;
-  draft: boolean;
-  file_sha256: string | null;
-  file_size: string | null;
-  file_name: string;
-};
-
-export const releaseOf = (row: ReleaseRow): Release => ({
-  id: row.id,
-  version: row.version,
-  aliases: row.aliases,
-  track: row.track,
-  releasedOn: row.released_on,
-  fixes: row.fixes,
-  ...(row.withdrawn_on !== null && { withdrawn: { on: row.withdrawn_on, why: row.withdrawn_why ?? "" } }),
-  ...(row.hardware_revisions !== null && { hardwareRevisions: row.hardware_revisions }),
-  ...(row.regions !== null && { regions: row.regions }),
-  ...(Object.keys(row.conditions).length > 0 && { conditions: conditionsShape.parse(row.conditions) }),
-  ...(row.draft && { draft: true }),
-});
-
-export const RELEASE_COLUMNS = `id, component_id, version, aliases, track, released_on, withdrawn_on, withdrawn_why,
-  hardware_revisions, regions, fixes, notes, source, source_kind, position, conditions, draft, file_sha256, file_size, file_name`;
 
 export type ComponentRow = {
   id: string;
@@ -146,7 +97,7 @@ async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map
     [models],
   );
   const releases = await tx.query<ReleaseRow>(
-    `select ${RELEASE_COLUMNS} from release
+    `select ${RELEASE_COLUMNS.join(", ")} from release
      where shelved_at is null and component_id = any($1::bigint[]) order by position, released_on, id`,
     [components.rows.map((c) => c.id)],
   );

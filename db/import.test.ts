@@ -9,8 +9,18 @@ import { readTable } from "#core/import/table.ts";
 import { plain } from "#core/quantities/date.ts";
 import { bringIn } from "./import.ts";
 import { knownClub } from "./import-known.ts";
+import { appendAll } from "./log.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import { type TestDatabase, takenBack, testDatabase, twoClubs } from "./testing.ts";
+import { bringUpToDate } from "./work.ts";
+
+/** A plan put in, told and worked out, as the act does it. */
+async function brings(...[tx, rows, options]: Parameters<typeof bringIn>) {
+  const { log, units, ...brought } = await bringIn(tx, rows, options);
+  await appendAll(tx, log);
+  await bringUpToDate(tx, { of: "units", ids: units }, options.file);
+  return brought;
+}
 
 let database: TestDatabase;
 let actor: Actor;
@@ -41,7 +51,7 @@ const bring = (text: string) =>
   withClub(actor, async (tx) => {
     const planned = await plan(tx, text);
     const newModels = planned.newModels.map((m) => ({ ...m, kind: "handheld" }));
-    return bringIn(tx, planned.rows, { file: "sheet.csv", today, by: actor.person, newModels });
+    return brings(tx, planned.rows, { file: "sheet.csv", today, by: actor.person, newModels });
   });
 
 const counts = () =>
@@ -84,7 +94,7 @@ test("if anything fails on the way, nothing has happened", async () => {
     withClub(actor, async (tx) => {
       const planned = await plan(tx, "tag,model\nB-1,Gorse\nB-2,Gorse");
       const broken = planned.rows.map((row) => ({ ...row, values: { ...row.values, tag: "B-1" } }));
-      await bringIn(tx, broken, {
+      await brings(tx, broken, {
         file: "x",
         today,
         by: actor.person,
@@ -100,7 +110,7 @@ const trial = (act: (tx: Tx) => Promise<void>) => takenBack(actor, act);
 const bringText = async (tx: Tx, text: string) => {
   const planned = await plan(tx, text);
   const newModels = planned.newModels.map((m) => ({ ...m, kind: "handheld" }));
-  const brought = await bringIn(tx, planned.rows, { file: "sheet.csv", today, by: actor.person, newModels });
+  const brought = await brings(tx, planned.rows, { file: "sheet.csv", today, by: actor.person, newModels });
   return { rows: planned.rows, brought };
 };
 const stock = async (tx: Tx) => {

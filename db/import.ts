@@ -1,19 +1,27 @@
 // Statements for units from a spreadsheet: a whole plan is put in at once.
 
+import type { LogEntry } from "#core/club/log.ts";
 import type { NewModel } from "#core/import/models.ts";
 import { folded, modelKey } from "#core/import/names.ts";
 import type { PlannedRow } from "#core/import/plan.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
-import { appendLog } from "./log.ts";
+import type { About } from "./log.ts";
 import { addParts } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 import { noonOf } from "./readings.ts";
-import { bringUpToDate } from "./work.ts";
 
-export type Brought = { readonly added: number; readonly changed: number; readonly readings: number };
+export type Brought = {
+  readonly added: number;
+  readonly changed: number;
+  readonly readings: number;
+  readonly units: readonly string[];
+  /** What the log is to tell of it; nothing where nothing was changed. */
+  readonly log: readonly Told[];
+};
+type Told = About & { readonly entry: LogEntry };
 
-/** Puts the rows in, models, places and groups first, then units, then readings, then their needs. All or nothing. */
+/** Puts the rows in, models, places and groups first, then units, then readings. All or nothing; their needs are the caller's business. */
 export async function bringIn(
   tx: Tx,
   rows: readonly PlannedRow[],
@@ -25,7 +33,7 @@ export async function bringIn(
   },
 ): Promise<Brought> {
   const touched = rows.filter((row) => row.act === "add" || row.act === "change");
-  const made = await makeModels(tx, options.newModels);
+  const { made, added: newModels } = await makeModels(tx, options.newModels);
   const named = async (table: "place" | "unit_group", field: "place" | "group") => {
     const names = touched.map((row) => row.values[field]);
     return makeNames(tx, table, names);
@@ -71,7 +79,10 @@ export async function bringIn(
       on,
     })),
   );
-  const readings = await tx.query(PUT_READINGS, [JSON.stringify(told), options.by]);
+  const readings = await tx.query<{ unit: string; component: string; raw: string }>(PUT_READINGS, [
+    JSON.stringify(told),
+    options.by,
+  ]);
   const added = touched.filter((row) => row.act === "add").length;
   const brought = { added, changed: touched.length - added, readings: readings.rowCount ?? 0 };
   const lent = touched.flatMap((row) =>
@@ -79,11 +90,27 @@ export async function bringIn(
       ? [{ unit: row.unit ?? ids.get(row.values.tag), person: row.lendTo.id, name: row.lendTo.name }]
       : [],
   );
-  if (lent.length > 0) await tx.query(LEND, [JSON.stringify(lent), options.today]);
-  if (touched.length === 0) return brought;
-  await appendLog(tx, { kind: "units-imported", file: options.file, ...brought });
-  await bringUpToDate(tx, { of: "units", ids: units.rows.map((row) => row.id) }, options.file);
-  return brought;
+  const out =
+    lent.length === 0
+      ? []
+      : (await tx.query<{ unit: string; name: string }>(LEND, [JSON.stringify(lent), options.today])).rows;
+  const entry = { kind: "units-imported" as const, file: options.file, ...brought };
+  return {
+    ...brought,
+    units: units.rows.map((row) => row.id),
+    log: [
+      ...newModels,
+      ...units.rows.flatMap(({ id: unit, added: tag }) =>
+        tag === null ? [] : [{ entry: { kind: "unit-added" as const, tag, how: "import" as const }, unit }],
+      ),
+      ...readings.rows.map(({ unit, component, raw }) => ({
+        entry: { kind: "reading" as const, component, raw, source: "hearsay" },
+        unit,
+      })),
+      ...out.map(({ unit, name }) => ({ entry: { kind: "lent" as const, to: name }, unit })),
+      ...(touched.length > 0 ? [{ entry }] : []),
+    ],
+  };
 }
 
 /** The first day one of its readings was taken; the radio was there then. */
@@ -112,10 +139,6 @@ const PUT_UNITS = `with sheet as (
       1000 + row_number() over (order by lower(s.tag)), least($2::date, coalesce(s."on", $2::date))
     from sheet s where s.act = 'add'
     returning id, tag
-  ), told as (
-    insert into log (club_id, person_id, kind, unit_id, detail)
-    select current_club(), nullif(current_setting('mossy.person', true), '0')::bigint, 'unit-added', id,
-      jsonb_build_object('tag', tag, 'how', 'import') from added
   )
   select id, null added from changed union all select id, tag from added`;
 
@@ -127,9 +150,7 @@ const PUT_READINGS = `with told as (
     from told s
     returning unit_id, component_id, raw
   )
-  insert into log (club_id, person_id, kind, unit_id, detail)
-  select current_club(), $2, 'reading', p.unit_id, jsonb_build_object('component', c.name, 'raw', p.raw, 'source', 'hearsay')
-  from put p join component c on c.id = p.component_id`;
+  select p.unit_id unit, c.name component, p.raw from put p join component c on c.id = p.component_id`;
 
 const LEND = `with told as (
     select * from jsonb_to_recordset($1::jsonb) as s(unit bigint, person bigint, name text)
@@ -137,16 +158,15 @@ const LEND = `with told as (
     insert into custody (club_id, unit_id, person_id, out_on) select current_club(), s.unit, s.person, $2::date from told s
     returning unit_id
   )
-  insert into log (club_id, person_id, kind, unit_id, detail)
-  select current_club(), nullif(current_setting('mossy.person', true), '0')::bigint, 'lent', s.unit, jsonb_build_object('to', s.name)
-  from told s join put on put.unit_id = s.unit`;
+  select s.unit, s.name from told s join put on put.unit_id = s.unit`;
 
 /** Makes the models with the components and the revisions that the sheet names; answers their ids by `modelKey`. */
 async function makeModels(
   tx: Tx,
   models: readonly (NewModel & { readonly kind: string })[],
-): Promise<Map<string, string>> {
+): Promise<{ made: Map<string, string>; added: Told[] }> {
   const made = new Map<string, string>();
+  const added: Told[] = [];
   for (const { maker, name, kind, revisions, components } of models) {
     const { rows } = await tx.query<{ id: string }>(
       "insert into model (club_id, maker, name, kind) values (current_club(), $1, $2, $3) returning id",
@@ -159,10 +179,10 @@ async function makeModels(
       components,
       revisions.map((revision) => ({ name: revision, tell: "", serials: [] })),
     );
-    await appendLog(tx, { kind: "model-added", name }, { model: id });
+    added.push({ entry: { kind: "model-added", name }, model: id });
     made.set(modelKey(maker, name), id);
   }
-  return made;
+  return { made, added };
 }
 
 /** Makes the places or groups that the sheet names and the club does not have; answers the ids of all by their folded names. */

@@ -1,21 +1,9 @@
 // Statements that add and change kit: one for each kind of thing, by the same few columns for new and old.
+import type { KitTable, SupportFields } from "#core/kit/kinds/field.ts";
 import type { Tx } from "./pool.ts";
 
 type Value = string | number | boolean | null | readonly string[] | object;
 type Columns = Readonly<Record<string, Value>>;
-
-export const KIT_TABLES = [
-  "connector",
-  "lead",
-  "adapter",
-  "computer",
-  "driver",
-  "tool",
-  "driver_rule",
-  "gear",
-  "offer",
-] as const;
-export type KitTable = (typeof KIT_TABLES)[number];
 
 const JSON_COLUMNS = new Set(["runs_on", "versions", "firmware", "system_versions", "range", "source"]);
 const shown = (name: string, value: Value): unknown =>
@@ -82,14 +70,6 @@ export const putToolOn = (tx: Tx, computer: string, tool: string, version: strin
      on conflict (club_id, computer_id, tool_id) do update set version = excluded.version`,
     [computer, tool, version],
   );
-
-export type SupportFields = {
-  readonly model: string;
-  readonly operations: readonly string[];
-  readonly versions: object | null;
-  readonly component: string | null;
-  readonly firmware: object | null;
-};
 
 /** Which models a tool knows, as a whole. */
 export async function putSupports(tx: Tx, tool: string, supports: readonly SupportFields[]): Promise<void> {

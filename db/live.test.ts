@@ -41,12 +41,12 @@ it("an act is told of once it is saved; what is taken back is not", async () => 
   const units = await withClub(club.who, (tx) => tx.query<{ id: string }>("select id from unit order by id"));
   const unit = units.rows[0]?.id ?? "";
   const input = { unit, typed: "1.02", source: "screen" };
-  const done = await perform(recordReading, club.who, input, "live-test-1");
+  const done = await perform(recordReading, club.who, { input, key: "live-test-1" });
   expect(done.ok).toBe(true);
   await vi.waitFor(() => expect(heard.length).toBe(1));
   expect(heard[0]).toEqual({ club: club.who.club, what: [`unit:${unit}`, "log", "need"] });
   // The same again changes nothing and is not told.
-  await perform(recordReading, club.who, input, "live-test-1");
+  await perform(recordReading, club.who, { input, key: "live-test-1" });
   await withClub(club.who, (tx) => announce(tx, ["work"]));
   await vi.waitFor(() => expect(heard.length).toBe(2));
   expect(heard[1]).toEqual({ club: club.who.club, what: ["work"] });

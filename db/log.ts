@@ -5,12 +5,27 @@ import type { Tx } from "./pool.ts";
 export type About = { readonly unit?: string | undefined; readonly model?: string | undefined };
 
 /** The person is the one the transaction was opened for; the instant is the database's. */
-export async function appendLog(tx: Tx, entry: LogEntry, about: About = {}): Promise<void> {
-  const { kind, ...detail } = entry;
+export const appendLog = (tx: Tx, entry: LogEntry, about: About = {}): Promise<void> =>
+  appendAll(tx, [{ entry, ...about }]);
+
+/** Several entries in their order, by one statement however many they are. */
+export async function appendAll(
+  tx: Tx,
+  entries: readonly (About & { readonly entry: LogEntry })[],
+): Promise<void> {
+  if (entries.length === 0) return;
+  const rows = entries.map(({ entry: { kind, ...detail }, unit = null, model = null }) => ({
+    kind,
+    unit,
+    model,
+    detail,
+  }));
   await tx.query(
     `insert into log (club_id, person_id, kind, unit_id, model_id, detail)
-     values (current_club(), nullif(current_setting('mossy.person', true), '0')::bigint, $1, $2, $3, $4)`,
-    [kind, about.unit ?? null, about.model ?? null, detail],
+     select current_club(), nullif(current_setting('mossy.person', true), '0')::bigint, e.kind, e.unit, e.model, e.detail
+     from rows from (jsonb_to_recordset($1::jsonb) as (kind text, unit bigint, model bigint, detail jsonb)) with ordinality
+       e(kind, unit, model, detail, place) order by e.place`,
+    [JSON.stringify(rows)],
   );
 }
 

@@ -1,7 +1,8 @@
 // Statements about models: what is known of each kind of radio.
 import type { SerialRange } from "#core/dossier/serial.ts";
+import type { ReleaseRow } from "#core/release/release.ts";
+import { RELEASE_COLUMNS } from "#core/release/stored.ts";
 import type { Numbering } from "#core/version/version.ts";
-import { RELEASE_COLUMNS, type ReleaseRow } from "./facts.ts";
 import type { Tx } from "./pool.ts";
 
 export type ModelRow = {
@@ -73,7 +74,7 @@ export async function revisionsOf(tx: Tx, model: string): Promise<RevisionRow[]>
 /** The releases of a model, newest first; `stored`: the club keeps the file itself. */
 export async function releasesOf(tx: Tx, model: string): Promise<(ReleaseRow & { stored: boolean })[]> {
   const { rows } = await tx.query<ReleaseRow & { stored: boolean }>(
-    `select ${RELEASE_COLUMNS}, exists (select from file f where f.club_id = release.club_id and f.sha256 = file_sha256) stored
+    `select ${RELEASE_COLUMNS.join(", ")}, exists (select from file f where f.club_id = release.club_id and f.sha256 = file_sha256) stored
      from release where shelved_at is null and component_id in (select id from component where model_id = $1) order by released_on desc, id desc`,
     [model],
   );

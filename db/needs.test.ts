@@ -145,11 +145,8 @@ async function take(tx: Tx, s: Step): Promise<void> {
           aliases: [],
           track: s.beta ? "beta" : "factory",
           releasedOn: addDays(first, s.ago),
-          hardwareRevisions: null,
-          regions: null,
           fixes: [],
           notes: "",
-          source: null,
         }),
       );
       await recompute(tx, { of: "model", id: world.model });

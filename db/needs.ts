@@ -8,7 +8,7 @@ import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { kept } from "#core/quantities/kept.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
-import { URGENCIES } from "#core/release/catalogue.ts";
+import { URGENCIES } from "#core/release/words.ts";
 import type { Fact } from "#core/unit/facts.ts";
 import type { Policy } from "#core/unit/policy.ts";
 import { CopyRows } from "./copy.ts";

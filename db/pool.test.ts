@@ -1,7 +1,8 @@
 // A database that hangs: nobody waits for it longer than ten seconds, and what comes after it finds good connections.
 import net from "node:net";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { DatabaseAway, isAway, withClub, withoutClub } from "./pool.ts";
+import { DatabaseAway, isAway } from "./errors.ts";
+import { withClub, withoutClub } from "./pool.ts";
 import { readingOf } from "./read.ts";
 import { type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
 

@@ -1,10 +1,12 @@
 // The one door to the database: a pool that is always the role mossy_app, and withClub, which opens a
 // transaction that sees one club. No query outside db/ and no query without a club.
+import { AsyncLocalStorage } from "node:async_hooks";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import pg from "pg";
 import { from as copyFrom } from "pg-copy-streams";
 import { complainOf } from "./complain.ts";
+import { DatabaseAway, isAway } from "./errors.ts";
 
 // Calendar dates stay the plain text they are; ids (bigint) stay text, as core wants them.
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
@@ -20,11 +22,6 @@ export type Tx = {
 
 /** Who acts, and in which club. */
 export type Actor = { readonly club: string; readonly person: string };
-
-/** The database cannot be reached just now; pages say so and recover by themselves. */
-export class DatabaseAway extends Error {
-  override readonly name = "DatabaseAway";
-}
 
 /** No request waits longer than ten seconds: three for a connection at most, and so long for a statement. */
 const STATEMENT_MS = 4000;
@@ -85,30 +82,6 @@ export const whenClosing = (close: () => Promise<void>): void => {
   closings.push(close);
 };
 
-const AWAY_CODES = new Set([
-  "ECONNREFUSED",
-  "ECONNRESET",
-  "EPIPE",
-  "ETIMEDOUT",
-  "57P01",
-  "57P02",
-  "57P03",
-  // Too slow to answer: a statement, or a transaction that stood still.
-  "57014",
-  "25P03",
-  "08006",
-  "08003",
-]);
-
-export function isAway(error: unknown): boolean {
-  if (error instanceof DatabaseAway) return true;
-  if (!(error instanceof Error)) return false;
-  if ("code" in error && typeof error.code === "string" && AWAY_CODES.has(error.code)) return true;
-  return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Query read timeout/.test(
-    error.message,
-  );
-}
-
 /** For the few questions asked before a club is known; the functions behind them are in the ground migration. */
 export async function withoutClub<Value>(ask: (tx: Tx) => Promise<Value>): Promise<Value> {
   return guarded(async () => {
@@ -140,6 +113,8 @@ export async function withClub<Value>(
   act: (tx: Tx) => Promise<Value>,
   pace: "request" | "work" = "request",
 ): Promise<Value> {
+  const joined = trial.getStore();
+  if (joined) return act(joined);
   for (let again = 2; ; again--) {
     try {
       return await once(actor, act, pace === "work" ? workPool() : pool());
@@ -149,6 +124,9 @@ export async function withClub<Value>(
     }
   }
 }
+
+/** For tests that take all back: what asks for a transaction meanwhile is given theirs. */
+export const trial = new AsyncLocalStorage<Tx>();
 
 export const beginning = (actor: Actor, mode: "read only" | "read write" = "read write"): string =>
   `begin ${mode}; select set_config('mossy.club', '${BigInt(actor.club)}', true), set_config('mossy.person', '${BigInt(actor.person)}', true)`;
@@ -242,10 +220,3 @@ export async function guarded<Value>(act: () => Promise<Value>): Promise<Value> 
     throw error;
   }
 }
-
-/** True if the statement failed because a unique index already holds the value. */
-export const isDuplicate = (error: unknown, index?: string): boolean =>
-  error instanceof Error &&
-  "code" in error &&
-  error.code === "23505" &&
-  (index === undefined || ("constraint" in error && error.constraint === index));

@@ -2,7 +2,16 @@
 // moment goes out together. Sending and receiving cost more than most of the statements themselves.
 import net from "node:net";
 import type pg from "pg";
-import { type Actor, beginning, guarded, openPool, prepared, type Tx, whenClosing } from "./pool.ts";
+import {
+  type Actor,
+  beginning,
+  guarded,
+  openPool,
+  prepared,
+  type Tx,
+  whenClosing,
+  withClub,
+} from "./pool.ts";
 
 let shared: pg.Pool | undefined;
 
@@ -88,3 +97,14 @@ function end(client: Promise<pg.PoolClient>): void {
     })
     .catch(ignore);
 }
+
+/** A reading of its own that may take longer than a page. */
+export const readingAtLength = <Value>(actor: Actor, act: (tx: Tx) => Promise<Value>): Promise<Value> =>
+  withClub(
+    actor,
+    async (tx) => {
+      await tx.query("set transaction read only");
+      return act(tx);
+    },
+    "work",
+  );

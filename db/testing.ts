@@ -3,7 +3,7 @@ import pg from "pg";
 import { plain } from "#core/quantities/date.ts";
 import { migrate } from "./migrate.ts";
 import { foundClub } from "./people.ts";
-import { type Actor, closePool, type Tx, withClub } from "./pool.ts";
+import { type Actor, closePool, type Tx, trial, withClub } from "./pool.ts";
 import { copyOf, databaseUrl } from "./testing-template.ts";
 
 export type TestDatabase = {
@@ -25,11 +25,8 @@ export const PLAIN_RELEASE = {
   aliases: [],
   track: "factory",
   releasedOn: plain("2026-01-01"),
-  hardwareRevisions: null,
-  regions: null,
   fixes: [],
   notes: "",
-  source: null,
 } as const;
 
 let made = 0;
@@ -64,7 +61,7 @@ class TakenBack extends Error {}
 /** Runs an act in a transaction of its own and takes all of it back. */
 export const takenBack = (actor: Actor, act: (tx: Tx) => Promise<void>): Promise<void> =>
   withClub(actor, async (tx) => {
-    await act(tx);
+    await trial.run(tx, () => act(tx));
     throw new TakenBack();
   }).catch((error: unknown) => {
     if (!(error instanceof TakenBack)) throw error;

@@ -8,10 +8,11 @@ import type { Result } from "#core/quantities/result.ts";
 import { type Conditions, conditionsShape } from "#core/release/conditions.ts";
 import { type Policy, policyShape } from "#core/unit/policy.ts";
 import { parseRange } from "#core/version/range.ts";
+import { keepFile } from "#db/files.ts";
 import { recompute } from "#db/needs.ts";
 import { foundClub } from "#db/people.ts";
 import { type Tx, withClub } from "#db/pool.ts";
-import { addRelease, keepFile, withdrawRelease } from "#db/releases.ts";
+import { addRelease, withdrawRelease } from "#db/releases.ts";
 import * as seed from "#db/seed.ts";
 import { addUnit, setHold } from "#db/units.ts";
 import { firmwareImage, imageName } from "#simulators/firmware.ts";
@@ -154,11 +155,11 @@ async function layRelease(
     aliases: release.aliases ?? [],
     track: release.track ?? "factory",
     releasedOn,
-    hardwareRevisions: release.revisions?.map((name) => revisions.get(name) ?? "") ?? null,
-    regions: release.regions ?? null,
+    hardwareRevisions: release.revisions?.map((name) => revisions.get(name) ?? ""),
+    regions: release.regions,
     fixes: (release.fixes ?? []).map(([tag, urgency, text]) => ({ tag, urgency, text })),
     notes: release.notes ?? "",
-    source: release.source ?? null,
+    source: release.source,
     ...(release.when && { conditions: conditionsOf(release.when) }),
   });
   if (release.withdrawn)

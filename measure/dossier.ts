@@ -26,8 +26,6 @@ async function fill(tx: Tx, by: string, name: string, releases: number, procedur
       aliases: [],
       track: "factory",
       releasedOn: addDays(plain("2020-01-01"), n * 9),
-      hardwareRevisions: null,
-      regions: null,
       fixes: [],
       notes: "A note.",
       source: { kind: "maker", what: "leaflet" },

@@ -2,7 +2,8 @@
 
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
-import { type Catalogue, type Component, catalogueOf, type Release } from "#core/release/catalogue.ts";
+import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
+import type { Release } from "#core/release/release.ts";
 import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
 import type { UnitFacts } from "#core/unit/unit.ts";
 import { best, type Measured, under } from "./clock.ts";

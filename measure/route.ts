@@ -1,8 +1,9 @@
 // Routes over four components of 200 releases each, with stepping stones and requirements between components.
 
 import { addDays, plain } from "#core/quantities/date.ts";
-import { type Component, catalogueOf, type Release } from "#core/release/catalogue.ts";
+import { type Component, catalogueOf } from "#core/release/catalogue.ts";
 import { conditionsShape } from "#core/release/conditions.ts";
+import type { Release } from "#core/release/release.ts";
 import { findRoute } from "#core/route/route.ts";
 import type { Version } from "#core/version/version.ts";
 import { best, type Measured, under } from "./clock.ts";

@@ -166,11 +166,8 @@ async function measureRelease(actor: Actor): Promise<Measured> {
         aliases: [],
         track: "factory",
         releasedOn: addDays(today, -1),
-        hardwareRevisions: null,
-        regions: null,
         fixes: [],
         notes: "",
-        source: null,
       });
       await recompute(tx, { of: "model", id: model?.id ?? "" });
     }),

@@ -3,32 +3,11 @@
 // on an account wherever the tries come from.
 import { createHash } from "node:crypto";
 import { isIPv6 } from "node:net";
-import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
+import { RateLimiterRes } from "rate-limiter-flexible";
 import { foldAddress } from "#core/club/address.ts";
-import { pool } from "#db/pool.ts";
+import { limiters } from "#db/attempts.ts";
 import type { Refusal } from "../context.ts";
 import { type Device, deviceOf } from "./device.server.ts";
-
-const WINDOW_SECONDS = 15 * 60;
-
-type Limiters = { readonly account: RateLimiterPostgres; readonly address: RateLimiterPostgres };
-let made: { readonly of: unknown; readonly limiters: Limiters } | undefined;
-
-function limiters(): Limiters {
-  const limiter = (keyPrefix: string, points: number) =>
-    new RateLimiterPostgres({
-      storeClient: pool(),
-      tableName: "sign_in_attempt",
-      tableCreated: true,
-      keyPrefix,
-      points,
-      duration: WINDOW_SECONDS,
-    });
-  // A server that was stopped and begun again in one process has a new pool.
-  if (made?.of !== pool())
-    made = { of: pool(), limiters: { account: limiter("account", 8), address: limiter("address", 40) } };
-  return made.limiters;
-}
 
 /** Where a try comes from. Of the newer addresses a household has 2^64: they count as one. */
 export function placeOf(address: string): string {

@@ -5,7 +5,8 @@ import { z } from "zod";
 import { anyClub, foundClub } from "#db/people.ts";
 import { orAway } from "../away.server.ts";
 import { requestContext } from "../context.ts";
-import { Field, PostForm } from "../forms/form.tsx";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
 import type { Route } from "./+types/first";
 import { countTry, sayWait } from "./attempts.server.ts";
@@ -87,7 +88,7 @@ export default function First({ loaderData, actionData }: Route.ComponentProps) 
               of={fields.timeZone}
               label="Time zone"
               options={loaderData.zones}
-              defaultValue={loaderData.here}
+              start={loaderData.here}
             />
             <Field of={fields.keeper} label="Your name" autoComplete="name" />
             <Field of={fields.email} label="Your e-mail" type="email" autoComplete="username" />

@@ -4,7 +4,7 @@ import { type MossLevel, mossOf } from "#core/needs/moss.ts";
 import { type SummaryItem, summarise } from "#core/needs/summary.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { URGENCIES } from "#core/release/catalogue.ts";
+import { URGENCIES } from "#core/release/words.ts";
 import { type StandingName, standingOf } from "#core/unit/standing.ts";
 import { openNeeds } from "#db/board.ts";
 import { loadFacts, policyOf } from "#db/facts.ts";

@@ -1,6 +1,7 @@
 // The whole club as one document: taken out, and brought into a club that is new.
 import { data, Form, Link, useNavigation } from "react-router";
-import { mustBeAllowed, writeInClub } from "../context.ts";
+import { mustBeAllowed } from "../context.ts";
+import { FormKey } from "../forms/form-key.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -15,11 +16,8 @@ export function loader({ context }: Route.LoaderArgs) {
 }
 
 export async function action({ context, request }: Route.ActionArgs) {
-  mustBeAllowed(context, "edit-club");
-  const form = await request.formData();
-  const said = await takeDocument(form.get("file"), (bring) =>
-    writeInClub(context, (tx) => bring(tx), "work"),
-  );
+  const who = mustBeAllowed(context, "edit-club");
+  const said = await takeDocument(who, await request.formData());
   return data(said, { status: said.ok ? 200 : 400 });
 }
 
@@ -51,6 +49,7 @@ export default function ClubDocument({ actionData }: Route.ComponentProps) {
             your address becomes you; all others sign in by a link that you make for them.
           </p>
           <Form method="post" encType="multipart/form-data" className="flex flex-col gap-3">
+            <FormKey />
             <label className="block font-semibold" htmlFor="club-file">
               The document
             </label>

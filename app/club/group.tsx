@@ -1,14 +1,15 @@
 // A group and its policy: which release its radios should run, and when.
-import { parseWithZod } from "@conform-to/zod/v4";
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { addGroup } from "#acts/add-group.ts";
 import { changeGroup } from "#acts/change-group.ts";
+import { bad, good, mapped } from "#core/quantities/result.ts";
+import type { Policy } from "#core/unit/policy.ts";
 import { groupById, pinnable } from "#db/club.ts";
-import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
-import { Field, PostForm } from "../forms/form.tsx";
-import { mergeForm } from "../forms/merge.server.ts";
+import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { notWhole, type Read, readBy, refusal, saveForm } from "../forms/save.server.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/group";
 import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
@@ -27,37 +28,39 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
   const form = await request.formData();
-  let submission = parseWithZod(form, { schema: groupShape });
-  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
-    data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  return writeInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const id = idIn(params.group, "This group");
-    const held = await mergeForm(tx, `group ${id}`, form, async () => {
-      const group = id && (await groupById(tx, id));
-      return group ? fieldsOf(group) : undefined;
-    });
-    submission = parseWithZod(held.form, { schema: groupShape });
-    if (submission.status !== "success") return refuse();
-    if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-    const policy = policyFrom(submission.value, await pinnable(tx));
-    if (!policy.ok) return refuse({ [policy.problem.field]: [policy.problem.says] });
-    const { name, purpose } = submission.value;
-    const fields = { name, purpose, policy: policy.value };
+    const releases = await pinnable(tx);
+    const read = (sent: FormData): Read<GroupInput> => {
+      const typed = readBy(groupShape)(sent);
+      if (!typed.ok) return typed;
+      const policy = policyFrom(typed.value, releases);
+      if (!policy.ok) return bad({ kind: "fields", errors: { [policy.problem.field]: policy.problem.says } });
+      const { name, purpose } = typed.value;
+      return good({ name, purpose, policy: policy.value });
+    };
     const done = id
-      ? await performForm(tx, changeGroup, who, form, { ...fields, group: id })
-      : await performForm(tx, addGroup, who, form, fields);
+      ? await saveForm(changeGroup, who, form, {
+          read: (sent) => mapped(read(sent), (value) => ({ ...value, group: id })),
+          drawn: async () => fieldsOf(await groupById(tx, id)),
+        })
+      : await saveForm(addGroup, who, form, { read, drawn: async () => undefined });
     if (done.ok) return redirect("/club");
     switch (done.problem.kind) {
+      case "refused":
+        return refusal(done.problem.refused);
       case "no-group":
         throw notFound("This group");
       case "taken":
-        return refuse({ name: ["There is a group of that name already."] });
+        return refusal({ form, errors: { name: "There is a group of that name already." } });
       case "no-key":
       case "input":
-        return refuse({ "": [NOT_WHOLE] });
+        return notWhole(form);
     }
   });
 }
+
+type GroupInput = { readonly name: string; readonly purpose: string; readonly policy: Policy };
 
 export const clientAction = offlineForm;
 

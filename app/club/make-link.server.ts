@@ -1,18 +1,22 @@
 // A link with which somebody chooses a password.
-import { appendLog } from "#db/log.ts";
-import { personById } from "#db/people.ts";
-import type { Tx } from "#db/pool.ts";
-import { makeLink } from "#db/sessions.ts";
+import { makeLink } from "#acts/make-link.ts";
 import { newToken, tokenHash } from "../auth/password.server.ts";
-import { notFound } from "../context.ts";
+import { notFound, type SignedIn } from "../context.ts";
+import { performForm } from "../forms/perform.server.ts";
 
 /** The address of a new link with which the person chooses a password; whoever has it can, once, within a day. */
-export async function linkFor(tx: Tx, id: string | undefined, origin: string): Promise<string | undefined> {
-  const person = id ? await personById(tx, id) : undefined;
-  if (!person) throw notFound("This person");
-  if (person.shelved_at !== null || person.email === null) return undefined;
+export async function linkFor(
+  who: SignedIn,
+  person: string | undefined,
+  origin: string,
+  form: FormData,
+): Promise<string | undefined> {
   const token = newToken();
-  await makeLink(tx, person.id, tokenHash(token));
-  await appendLog(tx, { kind: "link-made", name: person.name });
-  return `${origin}/join/${token}`;
+  const done = await performForm(makeLink, who, form, {
+    person,
+    tokenHash: tokenHash(token).toString("hex"),
+  });
+  if (done.ok) return `${origin}/join/${token}`;
+  if (done.problem.kind === "no-person" || person === undefined) throw notFound("This person");
+  return undefined;
 }

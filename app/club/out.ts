@@ -5,7 +5,7 @@ import { csvRows, needRows, type OutDocument, outDocument, releaseRows } from "#
 import { dossierDocument } from "#core/dossier/document.ts";
 import { writeClub } from "#db/club-document.ts";
 import { askForPerson } from "../auth/session.server.ts";
-import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { mustBeAllowed, notFound, readAtLength, readInClub } from "../context.ts";
 import type { Route } from "./+types/out";
 import { collect, csvOf } from "./write-out.server.ts";
 
@@ -18,7 +18,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   if (params.file === "club.schema.json") return Response.json(z.toJSONSchema(clubDocument, { io: "input" }));
   if (params.file === "club.json") {
     const who = mustBeAllowed(context, "edit-club");
-    const document = await writeInClub(context, writeClub, "work");
+    const document = await readAtLength(context, writeClub);
     return new Response(JSON.stringify(document), {
       headers: {
         "Content-Type": "application/json; charset=utf-8",

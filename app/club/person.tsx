@@ -1,5 +1,4 @@
 // A person of the club: name, role, and how they come to sign in: by a link that a keeper hands over.
-import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { addPerson } from "#acts/add-person.ts";
 import { changePerson } from "#acts/change-person.ts";
@@ -7,12 +6,14 @@ import { personShape } from "#acts/person-fields.ts";
 import { recoverPerson } from "#acts/recover-person.ts";
 import { shelvePerson } from "#acts/shelve-person.ts";
 import { ROLES } from "#core/club/acts.ts";
+import { mapped } from "#core/quantities/result.ts";
 import { type PersonRow, personById } from "#db/people.ts";
-import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
-import { Field, PostForm } from "../forms/form.tsx";
-import { mergeForm } from "../forms/merge.server.ts";
+import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
 import { type FormProblem, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { type Errors, type Refused, readBy, replyOf, saveForm } from "../forms/save.server.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/person";
 import { LinkFor } from "./link.tsx";
@@ -47,50 +48,48 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
   const form = await request.formData();
-  let submission = parseWithZod(form, { schema: personShape });
-  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
-    data({ result: submission.reply(fieldErrors && { fieldErrors }) }, { status });
   const id = idIn(params.person, "This person");
-  return writeInClub(context, async (tx, who) => {
+  const refuse = (refused: Omit<Refused, "status"> & { status?: number }) =>
+    data({ result: replyOf(refused.form, refused.errors) }, { status: refused.status ?? 400 });
+  return readInClub(context, async (tx, who) => {
     const intent = form.get("intent");
-    if (intent === "link") return data({ link: await linkFor(tx, id, new URL(request.url).origin) });
+    if (intent === "link") return data({ link: await linkFor(who, id, new URL(request.url).origin, form) });
     if (intent === "recover" || intent === "shelve") {
       const act = intent === "recover" ? recoverPerson : shelvePerson;
-      const done = await performForm(tx, act, who, form, { person: id });
+      const done = await performForm(act, who, form, { person: id });
       if (done.ok) return redirect(intent === "recover" ? `/club/people/${id}` : "/club");
-      return refuse(...sayRefused(done.problem));
+      return refuse({ form, errors: sayRefused(done.problem) });
     }
-    const held = await mergeForm(tx, `person ${id}`, form, async () => {
-      const person = id ? await personById(tx, id) : undefined;
-      return person && fieldsOf(person);
-    });
-    submission = parseWithZod(held.form, { schema: personShape });
-    if (submission.status !== "success") return refuse();
-    if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
+    const read = readBy(personShape);
     if (id) {
-      const done = await performForm(tx, changePerson, who, form, { ...submission.value, person: id });
-      return done.ok ? redirect("/club") : refuse(...sayRefused(done.problem));
+      const done = await saveForm(changePerson, who, form, {
+        read: (sent) => mapped(read(sent), (value) => ({ ...value, person: id })),
+        drawn: async () => fieldsOf(await personById(tx, id)),
+      });
+      if (done.ok) return redirect("/club");
+      if (done.problem.kind === "refused") return refuse(done.problem.refused);
+      return refuse({ form, errors: sayRefused(done.problem) });
     }
-    const done = await performForm(tx, addPerson, who, form, submission.value);
-    return done.ok
-      ? redirect(`/club/people/${done.value.answer.person}`)
-      : refuse(...sayRefused(done.problem));
+    const done = await saveForm(addPerson, who, form, { read, drawn: async () => undefined });
+    if (done.ok) return redirect(`/club/people/${done.value.person}`);
+    if (done.problem.kind === "refused") return refuse(done.problem.refused);
+    return refuse({ form, errors: sayRefused(done.problem) });
   });
 }
 
 function sayRefused(
   problem: FormProblem | { readonly kind: "no-person" | "address-taken" | "last-keeper" },
-): [Record<string, string[]>, number?] {
+): Errors {
   switch (problem.kind) {
     case "no-person":
       throw notFound("This person");
     case "address-taken":
-      return [{ email: ["This address is taken."] }];
+      return { email: "This address is taken." };
     case "last-keeper":
-      return [{ role: ["The club needs a keeper who can sign in; make another one first."] }];
+      return { role: "The club needs a keeper who can sign in; make another one first." };
     case "no-key":
     case "input":
-      return [{ "": [NOT_WHOLE] }];
+      return { "": NOT_WHOLE };
   }
 }
 

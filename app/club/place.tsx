@@ -1,15 +1,15 @@
 // A place where radios live.
-import { parseWithZod } from "@conform-to/zod/v4";
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { addPlace } from "#acts/add-place.ts";
 import { changePlace } from "#acts/change-place.ts";
 import { PLACE_KINDS, placeShape } from "#acts/place-fields.ts";
+import { mapped } from "#core/quantities/result.ts";
 import { type PlaceRow, places } from "#db/club.ts";
-import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
-import { Field, PostForm } from "../forms/form.tsx";
-import { mergeForm } from "../forms/merge.server.ts";
+import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { type Errors, notWhole, readBy, refusal, saveForm } from "../forms/save.server.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/place";
 
@@ -36,31 +36,28 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
   const form = await request.formData();
-  let submission = parseWithZod(form, { schema: placeShape });
-  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
-    data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  return writeInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const id = idIn(params.place, "This place");
-    const held = await mergeForm(tx, `place ${id}`, form, async () => {
-      const place = (await places(tx)).find((p) => p.id === id);
-      return place && fieldsOf(place);
-    });
-    submission = parseWithZod(held.form, { schema: placeShape });
-    if (submission.status !== "success") return refuse();
-    if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-    const { value } = submission;
+    const refuse = (errors: Errors) => refusal({ form, errors });
+    const read = readBy(placeShape);
+    const place = async () => (await places(tx)).find((p) => p.id === id);
     const done = id
-      ? await performForm(tx, changePlace, who, form, { ...value, place: id })
-      : await performForm(tx, addPlace, who, form, value);
+      ? await saveForm(changePlace, who, form, {
+          read: (sent) => mapped(read(sent), (value) => ({ ...value, place: id })),
+          drawn: async () => fieldsOf(await place()),
+        })
+      : await saveForm(addPlace, who, form, { read, drawn: async () => undefined });
     if (done.ok) return redirect("/club");
     switch (done.problem.kind) {
+      case "refused":
+        return refusal(done.problem.refused);
       case "no-place":
         throw notFound("This place");
       case "taken":
-        return refuse({ name: ["There is a place of that name already."] });
+        return refuse({ name: "There is a place of that name already." });
       case "no-key":
       case "input":
-        return refuse({ "": [NOT_WHOLE] });
+        return notWhole(form);
     }
   });
 }

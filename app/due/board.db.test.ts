@@ -5,7 +5,7 @@ import { mossOf } from "#core/needs/moss.ts";
 import { isHeld, isOpen } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays } from "#core/quantities/date.ts";
-import { URGENCIES } from "#core/release/catalogue.ts";
+import { URGENCIES } from "#core/release/words.ts";
 import {
   BOARD_SORTS,
   type BoardGroup,

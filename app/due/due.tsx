@@ -1,7 +1,7 @@
 // Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
 import { data, Link } from "react-router";
 import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames } from "#db/board.ts";
-import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -74,7 +74,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "hold-unit");
   const form = await request.formData();
-  const answer = await writeInClub(context, (tx, who) => holdSeveral(tx, who, form));
+  const answer = await readInClub(context, (tx, who) => holdSeveral(tx, who, form));
   return data(answer, { status: answer.ok ? 200 : 400 });
 }
 

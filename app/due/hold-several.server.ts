@@ -6,9 +6,9 @@ import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { counted } from "../ui/words/count.ts";
 import { type HoldAnswer, keptOf } from "./hold-answer.ts";
 
-export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promise<HoldAnswer> {
+export async function holdSeveral(_tx: Tx, who: SignedIn, form: FormData): Promise<HoldAnswer> {
   const refused = (says: string): HoldAnswer => ({ ok: false, says, kept: keptOf(form) });
-  const done = await performForm(tx, holdUnits, who, form, {
+  const done = await performForm(holdUnits, who, form, {
     units: [...new Set(form.getAll("unit"))],
     until: form.get("until"),
     why: form.get("why"),

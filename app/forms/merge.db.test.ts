@@ -1,9 +1,14 @@
 // Forms that somebody else has saved merge, against a real database: who waits, what is kept, what is asked.
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { addPlace } from "#acts/add-place.ts";
+import { changePlace } from "#acts/change-place.ts";
+import { perform } from "#acts/define.ts";
+import { plain } from "#core/quantities/date.ts";
+import { places } from "#db/club.ts";
 import { type Actor, oneAtATime, type Tx, withClub } from "#db/pool.ts";
 import { type TestDatabase, testDatabase, twoClubs } from "#db/testing.ts";
 import { BASELINE } from "./baseline.tsx";
-import { merge, mergeForm } from "./merge.server.ts";
+import { baselineForm, redraw } from "./merge.server.ts";
 
 let database: TestDatabase;
 let one: Actor;
@@ -21,81 +26,102 @@ const formOf = (fields: Record<string, string | string[]>): FormData => {
   return form;
 };
 const inOne = <Value>(act: (tx: Tx) => Promise<Value>) => withClub(one, act);
-const is =
-  <Value>(value: Value) =>
-  async () =>
-    value;
+describe("a form that is drawn again", () => {
+  it("has what others saved in fields I left alone, and says what we both changed", () => {
+    const seen = JSON.stringify({ name: "Shed", note: "dry", kind: "hut" });
+    const now = { name: "Barn", note: "damp", kind: "hut" };
+    const typed = formOf({ name: "Shed", note: "wet", kind: "room", [BASELINE]: seen });
+    const { form, errors } = redraw(typed, now);
+    expect(Object.fromEntries(form)).toEqual({
+      name: "Barn",
+      note: "wet",
+      kind: "room",
+      [BASELINE]: JSON.stringify(now),
+    });
+    expect(errors).toEqual({
+      note: ["Somebody has made this “damp” meanwhile. Save again to put yours in its place."],
+    });
+    expect(redraw(form, now).errors).toEqual({});
+    expect(redraw(typed, { ...now, note: "" }).errors.note).toEqual([
+      "Somebody has emptied this meanwhile. Save again to put yours there.",
+    ]);
+  });
 
-describe("plain values", () => {
-  it("keep what others saved in fields I left alone, and tell what we both changed", () =>
-    inOne(async (tx) => {
-      const seen = JSON.stringify({ name: "Shed", note: "dry", kind: "hut" });
-      const now = { name: "Barn", note: "damp", kind: "hut" };
-      const typed = { name: "Shed", note: "wet", kind: "room", [BASELINE]: seen };
-      const held = await merge(tx, "place 1", typed, is(now));
-      expect(held.values).toEqual({
-        name: "Barn",
-        note: "wet",
-        kind: "room",
-        [BASELINE]: JSON.stringify(now),
-      });
-      expect(held.errors).toEqual({
-        note: "Somebody has made this “damp” meanwhile. Save again to put yours in its place.",
-      });
-      const again = await merge(tx, "place 1", held.values, is(now));
-      expect(again).toEqual({ values: held.values, errors: {}, unchanged: false });
-      const emptied = await merge(tx, "place 1", typed, is({ ...now, note: "" }));
-      expect(emptied.errors.note).toBe("Somebody has emptied this meanwhile. Save again to put yours there.");
-    }));
+  it("with several choices takes over all of theirs, in whatever order they are", () => {
+    const seen = JSON.stringify({ pinned: ["3", "1"], days: "14" });
+    const sent = formOf({ pinned: ["1", "3"], days: "20", [BASELINE]: seen });
+    const { form, errors } = redraw(sent, { pinned: ["4", "2"], days: "14" });
+    expect(errors).toEqual({});
+    expect(form.getAll("pinned")).toEqual(["4", "2"]);
+    expect(form.getAll("days")).toEqual(["20"]);
+    const mine = formOf({ pinned: ["1", "5"], days: "14", [BASELINE]: seen });
+    const both = redraw(mine, { pinned: ["4"], days: "14" });
+    expect(Object.keys(both.errors)).toEqual(["pinned"]);
+    expect(both.form.getAll("pinned")).toEqual(["1", "5"]);
+  });
 
-  it("go as they were typed where nothing changed, where it is new, and where nobody knows what was seen", () =>
-    inOne(async (tx) => {
-      const now = { name: "Shed" };
-      const typed = { name: "Barn", [BASELINE]: JSON.stringify(now) };
-      expect(await merge(tx, "x", typed, is(now))).toEqual({
-        values: typed,
-        errors: {},
-        unchanged: false,
-      });
-      const asItWas = { name: "Shed", intent: "save", [BASELINE]: JSON.stringify(now) };
-      expect((await merge(tx, "x", asItWas, is(now))).unchanged).toBe(true);
-      expect(await merge(tx, "x", typed, is(undefined))).toEqual({
-        values: typed,
-        errors: {},
-        unchanged: false,
-      });
-      for (const junk of [undefined, "", "{", "[1]", '{"name":7}', "null"]) {
-        const told = { name: "Barn", ...(junk !== undefined && { [BASELINE]: junk }) };
-        expect(await merge(tx, "x", told, is({ name: "Loft" }))).toEqual({
-          values: told,
-          errors: {},
-          unchanged: false,
-        });
-      }
-    }));
+  it("is the form that was sent where nobody knows what was seen, or what stands", () => {
+    for (const junk of [undefined, "", "{", "[1]", '{"name":7}', "null"]) {
+      const told = formOf({ name: "Barn", ...(junk !== undefined && { [BASELINE]: junk }) });
+      expect(redraw(told, { name: "Loft" })).toEqual({ form: told, errors: {} });
+      expect(baselineForm(told.get(BASELINE))).toBeUndefined();
+    }
+    const sent = formOf({ name: "Barn", [BASELINE]: '{"name":"Shed"}' });
+    expect(redraw(sent, undefined)).toEqual({ form: sent, errors: {} });
+  });
+
+  it("is read from what it was drawn from as from what was typed", () => {
+    const drawn = baselineForm(JSON.stringify({ name: "Shed", pinned: ["3", "1"] }));
+    expect([...(drawn ?? [])]).toEqual([
+      ["name", "Shed"],
+      ["pinned", "3"],
+      ["pinned", "1"],
+    ]);
+  });
 });
 
-describe("a form", () => {
-  it("with several choices takes over all of theirs, in whatever order they are", () =>
-    inOne(async (tx) => {
-      const seen = JSON.stringify({ pinned: ["3", "1"], days: "14" });
-      const sent = formOf({ pinned: ["1", "3"], days: "20", [BASELINE]: seen });
-      const { form, errors } = await mergeForm(tx, "group 1", sent, is({ pinned: ["4", "2"], days: "14" }));
-      expect(errors).toEqual({});
-      expect(form.getAll("pinned")).toEqual(["4", "2"]);
-      expect(form.getAll("days")).toEqual(["20"]);
-      const mine = formOf({ pinned: ["1", "5"], days: "14", [BASELINE]: seen });
-      const both = await mergeForm(tx, "group 1", mine, is({ pinned: ["4"], days: "14" }));
-      expect(Object.keys(both.errors)).toEqual(["pinned"]);
-      expect(both.form.getAll("pinned")).toEqual(["1", "5"]);
-    }));
+describe("an act", () => {
+  const place = { name: "Shed", kind: "hut", note: "dry" } as const;
+  const made = async () => {
+    const who = { ...one, role: "keeper" as const, today: plain("2026-11-26") };
+    const added = await perform(addPlace, who, { input: place, key: crypto.randomUUID() });
+    if (!added.ok) throw new Error(added.problem.kind);
+    const id = (await inOne(places)).find((p) => p.name === place.name)?.id ?? "";
+    const change = (input: object, baseline: object) =>
+      perform(changePlace, who, {
+        input: { ...place, place: id, ...input },
+        baseline,
+        key: crypto.randomUUID(),
+      });
+    const stands = async () => (await inOne(places)).find((p) => p.id === id);
+    return { change, stands };
+  };
 
-  it("that changes nothing is the form that was sent", () =>
-    inOne(async (tx) => {
-      const sent = formOf({ name: "Shed", pinned: ["1", "2"], [BASELINE]: JSON.stringify({ name: "Shed" }) });
-      const { form } = await mergeForm(tx, "x", sent, is({ name: "Shed" }));
-      expect([...form]).toEqual([...sent]);
-    }));
+  it("keeps what others changed since, in fields I left alone; where both changed the same it is asked", async () => {
+    const { change, stands } = await made();
+    expect(await change({ name: "Barn" }, place)).toMatchObject({ ok: true });
+    expect(await change({ note: "wet" }, place)).toMatchObject({ ok: true });
+    expect(await stands()).toMatchObject({ name: "Barn", note: "wet", kind: "hut" });
+    expect(await change({ name: "Loft", note: "dusty" }, place)).toEqual({
+      ok: false,
+      problem: { kind: "clash", fields: ["name", "note"] },
+    });
+    expect(await stands()).toMatchObject({ name: "Barn", note: "wet" });
+    // Asked again with what stands before them, theirs counts.
+    expect(
+      await change({ name: "Loft", note: "wet" }, { ...place, name: "Barn", note: "wet" }),
+    ).toMatchObject({
+      ok: true,
+    });
+    expect(await stands()).toMatchObject({ name: "Loft", note: "wet" });
+  });
+
+  it("two at once with the same before them: one is saved, the other is asked", async () => {
+    const { change, stands } = await made();
+    const answers = await Promise.all(["left", "right"].map((note) => change({ note }, place)));
+    expect(answers.filter((answer) => answer.ok)).toHaveLength(1);
+    expect(["left", "right"]).toContain((await stands())?.note);
+  });
 });
 
 describe("one at a time", () => {

@@ -1,19 +1,10 @@
-// Before a form is saved: what others have saved since it was drawn is kept, and where both changed the same, it is asked.
+// What a form was drawn from, and how it is drawn again where somebody else has saved something meanwhile.
 import { z } from "zod";
-import { changesNothing, mergeTexts } from "#core/quantities/merge.ts";
-import { oneAtATime, type Tx } from "#db/pool.ts";
+import { mergeTexts } from "#core/quantities/merge.ts";
 import { clip } from "../ui/words/standing.ts";
 import { BASELINE } from "./baseline.tsx";
 
-type Drawn = Readonly<Record<string, string | readonly string[]>>;
-export type Held = {
-  readonly values: Record<string, string>;
-  /** By field, for the fields that both changed. */
-  readonly errors: Record<string, string>;
-  /** Nothing of what stands would be changed: nothing happens then, and nothing is told. */
-  readonly unchanged: boolean;
-};
-
+export type Drawn = Readonly<Record<string, string | readonly string[]>>;
 const shape = z.record(z.string(), z.union([z.string(), z.array(z.string())]));
 
 /** Several choices as one text, the same for the same choices. */
@@ -25,12 +16,8 @@ const texts = (drawn: Drawn) =>
 /** What a form says it was drawn from; undefined for what says nothing that can be read. */
 export function baselineIn(told: unknown): Record<string, string> | undefined {
   if (typeof told !== "string" || !/^\{.*\}$/s.test(told)) return undefined;
-  try {
-    const read = shape.safeParse(JSON.parse(told));
-    return read.success ? texts(read.data) : undefined;
-  } catch {
-    return undefined;
-  }
+  const read = shape.safeParse(parsed(told));
+  return read.success ? texts(read.data) : undefined;
 }
 
 const sayClash = (now: string): string =>
@@ -38,56 +25,54 @@ const sayClash = (now: string): string =>
     ? "Somebody has emptied this meanwhile. Save again to put yours there."
     : `Somebody has made this “${clip(now)}” meanwhile. Save again to put yours in its place.`;
 
-/**
- * Typed values against what stands now (`now` is absent for what is new). From here to the end of the transaction nobody else
- * saves the same `what`.
- */
-export async function merge(
-  tx: Tx,
-  what: string,
-  typed: Readonly<Record<string, string>>,
-  now: () => Promise<Drawn | undefined>,
-): Promise<Held> {
-  await oneAtATime(tx, what);
-  const stands = await now();
-  const seen = baselineIn(typed[BASELINE]);
-  if (!stands) return { values: { ...typed }, errors: {}, unchanged: false };
-  if (!seen) return { values: { ...typed }, errors: {}, unchanged: changesNothing(typed, texts(stands)) };
-  const { values, clashes } = mergeTexts(seen, typed, texts(stands));
-  const errors = Object.fromEntries(Object.entries(clashes).map(([name, there]) => [name, sayClash(there)]));
-  const changed = Object.entries(texts(stands)).some(([name, there]) => there !== (seen[name] ?? ""));
-  return {
-    values: { ...values, ...(changed && { [BASELINE]: JSON.stringify(stands) }) },
-    errors,
-    unchanged: changesNothing(values, texts(stands)),
-  };
-}
-
-/** The same for a form as it was sent: answers it with what is to be saved. */
-export async function mergeForm(
-  tx: Tx,
-  what: string,
-  form: FormData,
-  now: () => Promise<Drawn | undefined>,
-): Promise<{
-  readonly form: FormData;
-  readonly errors: Record<string, string[]>;
-  readonly unchanged: boolean;
-}> {
-  let stands: Drawn | undefined;
+/** The texts of a form; several under one name are one text, the same in any order. */
+export function textsIn(form: FormData): Record<string, string> {
   const typed: Record<string, string> = {};
   for (const name of new Set(form.keys())) typed[name] = text(form.getAll(name).map(String));
-  const held = await merge(tx, what, typed, async () => {
-    stands = await now();
-    return stands;
-  });
-  const saved = new FormData();
-  for (const [name, value] of form) if (held.values[name] === typed[name]) saved.append(name, value);
-  for (const [name, value] of Object.entries(held.values)) {
+  return typed;
+}
+
+/** A form as it was drawn, to be read as the typed one is; undefined for what says nothing that can be read. */
+export function baselineForm(told: unknown): FormData | undefined {
+  if (typeof told !== "string" || !/^\{.*\}$/s.test(told)) return undefined;
+  const read = shape.safeParse(parsed(told));
+  if (!read.success) return undefined;
+  const form = new FormData();
+  for (const [name, value] of Object.entries(read.data))
+    for (const one of typeof value === "string" ? [value] : value) form.append(name, one);
+  return form;
+}
+
+/**
+ * A form that could not be saved since both changed the same: with what the other saved where only they changed something, what is
+ * wrong beside the fields that both changed, and drawn from what stands now.
+ */
+export function redraw(
+  form: FormData,
+  stands: Drawn | undefined,
+): { readonly form: FormData; readonly errors: Record<string, string[]> } {
+  const typed = textsIn(form);
+  const seen = baselineIn(typed[BASELINE]);
+  if (!stands || !seen) return { form, errors: {} };
+  const { values, clashes } = mergeTexts(seen, typed, texts(stands));
+  const again = new FormData();
+  for (const [name, value] of form)
+    if (name !== BASELINE && values[name] === typed[name]) again.append(name, value);
+  for (const [name, value] of Object.entries(values)) {
     if (value === typed[name]) continue;
-    const whole = name === BASELINE ? value : (stands?.[name] ?? value);
-    for (const one of typeof whole === "string" ? [whole] : whole) saved.append(name, one);
+    const whole = stands[name] ?? value;
+    for (const one of typeof whole === "string" ? [whole] : whole) again.append(name, one);
   }
-  const errors = Object.fromEntries(Object.entries(held.errors).map(([name, says]) => [name, [says]]));
-  return { form: saved, errors, unchanged: held.unchanged };
+  again.set(BASELINE, JSON.stringify(stands));
+  const errors: Record<string, string[]> = {};
+  for (const [name, there] of Object.entries(clashes)) errors[name] = [sayClash(there)];
+  return { form: again, errors };
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
 }

@@ -58,6 +58,12 @@ export const offlineForm = (sending: Sending) =>
     }),
   );
 
+/** For pages whose answer holds that of the form beside other things. */
+export const offlineResult = (sending: Sending) =>
+  orOffline(sending, (form): { result: SubmissionResult<string[]> } => ({
+    result: { status: "error", initialValue: texts(form), error: { "": [OFFLINE] } },
+  }));
+
 type Offline = { readonly offline: true };
 const isOffline = (answer: object | undefined): answer is Offline =>
   answer !== undefined && "offline" in answer;

@@ -1,29 +1,43 @@
-// From a form to an act: with the form's key, and in the transaction of its route.
-import { type Act, type CommonProblem, type Performed, performIn } from "#acts/define.ts";
+// From a form to an act: with the form's key, in a transaction of the act's own.
+import { type Act, type CommonProblem, type Performed, perform } from "#acts/define.ts";
 import { bad, type Result } from "#core/quantities/result.ts";
-import type { Tx } from "#db/pool.ts";
+import { orAway } from "../away.server.ts";
 import { notAllowed, type SignedIn } from "../context.ts";
 import { KEY } from "./form-key.tsx";
 
-type InputProblem = Exclude<CommonProblem, { kind: "not-allowed" }>;
+type InputProblem = Extract<CommonProblem, { kind: "input" }>;
+export type Clash = Extract<CommonProblem, { kind: "clash" }>;
 export type FormProblem = InputProblem | { readonly kind: "no-key" };
 
 /** Does an act as a form asks for it. Throws 403 for whoever may not. Problems: the act's own; `input`; `no-key`. */
 export async function performForm<Name extends string, Input, Answer, Problem extends { kind: string }>(
-  tx: Tx,
   act: Act<Name, Input, Answer, Problem>,
   who: SignedIn,
   form: FormData,
   input: Readonly<Record<string, unknown>>,
 ): Promise<Result<Performed<Answer>, Problem | FormProblem>> {
+  const done = await performSince(act, who, form, input, undefined);
+  // Without a baseline nothing can clash.
+  return done as Result<Performed<Answer>, Problem | FormProblem>;
+}
+
+/** The same for what was drawn from `baseline`. Problem besides: `clash`. */
+export async function performSince<Name extends string, Input, Answer, Problem extends { kind: string }>(
+  act: Act<Name, Input, Answer, Problem>,
+  who: SignedIn,
+  form: FormData,
+  input: Readonly<Record<string, unknown>>,
+  baseline: unknown,
+): Promise<Result<Performed<Answer>, Problem | FormProblem | Clash>> {
   const key = form.get(KEY);
   const whole = typeof key === "string" && /^[\w-]{8,100}$/.test(key);
   // Whoever may not is told so whether the form was whole or not; without a key nothing is done.
-  const done = await performIn(tx, act, who, whole ? input : undefined, whole ? key : "");
+  const asked = whole ? { input, key, baseline } : { input: undefined, key: "" };
+  const done = await orAway(perform(act, who, asked));
   if (done.ok) return done;
   const { problem } = done;
   if (problem.kind === "not-allowed" && "act" in problem) throw notAllowed(problem.act);
-  return whole ? bad(problem as Problem | InputProblem) : bad({ kind: "no-key" });
+  return whole ? bad(problem as Problem | InputProblem | Clash) : bad({ kind: "no-key" });
 }
 
 /** Said of a form without its key, or with less in it than its page sends. */

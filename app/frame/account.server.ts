@@ -1,15 +1,17 @@
 // What a person does about their own account: light, password, sessions.
 import type { RouterContextProvider } from "react-router";
 import { z } from "zod";
-import { appendLog } from "#db/log.ts";
-import { setTheme } from "#db/people.ts";
+import { changePassword as change } from "#acts/change-password.ts";
+import { endSessions } from "#acts/end-sessions.ts";
+import { setTheme } from "#acts/set-theme.ts";
 import type { Tx } from "#db/pool.ts";
-import { endSessions, passwordHashOf, sessionsOf, setPassword } from "#db/sessions.ts";
+import { passwordHashOf, sessionsOf } from "#db/sessions.ts";
 import { countTry, sayWait } from "../auth/attempts.server.ts";
 import { hashPassword, isPassword } from "../auth/password.server.ts";
 import { newPassword, passwordTrouble } from "../auth/password-rule.server.ts";
 import { orAway } from "../away.server.ts";
-import { readInClub, requestContext, type SignedIn, signedIn, writeInClub } from "../context.ts";
+import { readInClub, requestContext, type SignedIn, signedIn } from "../context.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { counted } from "../ui/words/count.ts";
 
 type Context = Readonly<RouterContextProvider>;
@@ -33,6 +35,7 @@ export const passwordShape = z.object({
 export async function changePassword(
   context: Context,
   { present, password }: z.infer<typeof passwordShape>,
+  form: FormData,
 ): Promise<Record<string, string[]> | undefined> {
   const who = signedIn(context);
   const stored = await readInClub(context, (tx) => passwordHashOf(tx, who.person));
@@ -43,26 +46,22 @@ export async function changePassword(
   const trouble = passwordTrouble(password, [who.name, who.clubName]);
   if (trouble) return { password: [trouble] };
   const hash = await hashPassword(password);
-  await writeInClub(context, async (tx) => {
-    await setPassword(tx, who.person, hash, who.session);
-    await appendLog(tx, { kind: "password-changed", how: "own" });
-  });
-  return undefined;
+  const done = await performForm(change, who, form, { hash, session: who.session });
+  return done.ok ? undefined : { "": [NOT_WHOLE] };
 }
 
 /** Ends one session of mine, or all others; says how many. */
-export async function endMine(context: Context, told: unknown): Promise<string> {
+export async function endMine(context: Context, told: unknown, form: FormData): Promise<string> {
   const who = signedIn(context);
   const which =
     typeof told === "string" && /^\d{1,18}$/.test(told) ? { only: told } : { butFor: who.session };
-  return writeInClub(context, async (tx) => {
-    const count = await endSessions(tx, who.person, which);
-    if (count > 0) await appendLog(tx, { kind: "sessions-ended", count });
-    return count === 0 ? "That session had ended already." : `${counted(count, "session")} ended.`;
-  });
+  const done = await performForm(endSessions, who, form, { which });
+  if (!done.ok) return NOT_WHOLE;
+  const { count } = done.value.answer;
+  return count === 0 ? "That session had ended already." : `${counted(count, "session")} ended.`;
 }
 
-export async function changeTheme(context: Context, told: unknown): Promise<void> {
+export async function changeTheme(context: Context, told: unknown, form: FormData): Promise<void> {
   const theme = z.enum(["auto", "fern", "lamp"]).catch("auto").parse(told);
-  await writeInClub(context, (tx, who) => setTheme(tx, who.person, theme));
+  await performForm(setTheme, signedIn(context), form, { theme });
 }

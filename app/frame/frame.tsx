@@ -6,6 +6,7 @@ import { ahead } from "#db/clock.ts";
 import { openWork } from "#db/work.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { readInClub, signedIn } from "../context.ts";
+import { LeaveGuard } from "../forms/leave.tsx";
 import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
 import { sayInstant } from "../ui/words/time.ts";
@@ -100,6 +101,7 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
       {open === "finder" && <Finder onClose={close} />}
       {open === "keys" && <Keys onClose={close} />}
       <CheckFile />
+      <LeaveGuard />
     </div>
   );
 }

@@ -3,7 +3,9 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { data, Form } from "react-router";
 import { SHORTEST_PASSWORD } from "../auth/password-limits.ts";
 import { readInClub, signedIn } from "../context.ts";
-import { Field, PostForm } from "../forms/form.tsx";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
+import { FormKey } from "../forms/form-key.tsx";
 import { offlineForm } from "../forms/offline.ts";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -32,15 +34,15 @@ export async function action({ context, request }: Route.ActionArgs) {
   if (intent === "password") {
     const submission = parseWithZod(form, { schema: passwordShape });
     if (submission.status !== "success") return data(submission.reply(HIDDEN), { status: 400 });
-    const trouble = await changePassword(context, submission.value);
+    const trouble = await changePassword(context, submission.value, form);
     if (trouble) return data(submission.reply({ ...HIDDEN, fieldErrors: trouble }), { status: 400 });
     return data({
       ...submission.reply({ resetForm: true }),
       says: "Your password is changed; other sessions have ended.",
     });
   }
-  if (intent === "end") return data({ says: await endMine(context, form.get("session")) });
-  await changeTheme(context, form.get("theme"));
+  if (intent === "end") return data({ says: await endMine(context, form.get("session"), form) });
+  await changeTheme(context, form.get("theme"), form);
   return data({ says: undefined });
 }
 const HIDDEN = { hideFields: ["present", "password"] };
@@ -58,6 +60,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
       <div className="grid max-w-5xl gap-10 lg:grid-cols-2">
         <div>
           <Form method="post" reloadDocument className="flex max-w-sm flex-col gap-2">
+            <FormKey />
             <fieldset>
               <legend className="mb-1 font-serif font-bold">Light</legend>
               {THEMES.map(([value, text]) => (
@@ -127,6 +130,7 @@ function Sessions({ sessions }: { readonly sessions: Route.ComponentProps["loade
             </span>
             {!session.here && (
               <Form method="post" className="ml-auto">
+                <FormKey />
                 <input type="hidden" name="intent" value="end" />
                 <button type="submit" name="session" value={session.id} className="btn btn-sm btn-outline">
                   End it
@@ -139,6 +143,7 @@ function Sessions({ sessions }: { readonly sessions: Route.ComponentProps["loade
       <div className="mt-4 flex flex-wrap gap-3">
         {others.length > 1 && (
           <Form method="post">
+            <FormKey />
             <input type="hidden" name="intent" value="end" />
             <button type="submit" name="session" value="others" className="btn btn-outline btn-primary">
               End all others
@@ -146,6 +151,7 @@ function Sessions({ sessions }: { readonly sessions: Route.ComponentProps["loade
           </Form>
         )}
         <Form method="post" action="/sign-out">
+          <FormKey />
           <button type="submit" className="btn btn-outline btn-primary">
             Sign out
           </button>

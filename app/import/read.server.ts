@@ -1,6 +1,8 @@
 // Takes what was pasted or uploaded, with what the person has said of it so far, and plans it. Saves only when told to.
 import { redirect } from "react-router";
 import { z } from "zod";
+import { importUnits } from "#acts/import-units.ts";
+import { rememberSheet } from "#acts/remember-sheet.ts";
 import {
   columnsAsBefore,
   guessColumns,
@@ -25,11 +27,11 @@ import type { ImportSettings } from "#core/import/radios.ts";
 import { DATE_ORDERS, type DateOrder, findDecimalSign, possibleDateOrders } from "#core/import/signs.ts";
 import { DELIMITERS, readTable, type Table } from "#core/import/table.ts";
 import { isPlainDate, type PlainDate } from "#core/quantities/date.ts";
-import { bringIn } from "#db/import.ts";
 import { knownClub } from "#db/import-known.ts";
 import type { Tx } from "#db/pool.ts";
-import { rememberSheet, sheetHabits } from "#db/sheets.ts";
+import { sheetHabits } from "#db/sheets.ts";
 import type { SignedIn } from "../context.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { sayMeaning, sayTrouble } from "./words.ts";
 
 export type Preview = {
@@ -103,20 +105,34 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
   const counts = countsOf(plan);
   const saving = form.get("intent") === "save";
   const trouble = troubleOf(settings, said("undated"), who.today);
-  if (again)
-    await rememberSheet(
-      tx,
-      head.map((name, i) => [headKey(name), given[i] ?? "ignore"] as const),
-      settings.nothing ?? [],
-    );
+  const nothing = [...(settings.nothing ?? [])];
+  if (again) {
+    const heads = head.map((name, i) => ({
+      head: headKey(name).slice(0, 200),
+      meaning: given[i] ?? "ignore",
+    }));
+    await performForm(rememberSheet, who, form, { heads, nothing });
+  }
+  let refused: string | undefined;
   if (saving && !trouble && (counts.problem === 0 || form.get("leaveOut") === "on")) {
-    await bringIn(tx, plan.rows, {
+    const done = await performForm(importUnits, who, form, {
+      text: source.text,
       file: source.file,
-      today: who.today,
-      by: who.person,
-      newModels: plan.newModels.map((m, i) => ({ ...m, kind: kindShape.parse(form.get(`kind-${i}`)) })),
+      delimiter: table.value.delimiter,
+      columns: [...given],
+      decimal: settings.decimal,
+      dates: settings.dates,
+      ...(settings.undated && { undated: settings.undated }),
+      nothing,
+      answers: [...answers].map(([key, answer]) => ({ key, answer })),
+      kinds: plan.newModels.map((_, i) => kindShape.parse(form.get(`kind-${i}`))),
+      leaveOut: form.get("leaveOut") === "on",
     });
-    return redirect("/cabinet");
+    if (done.ok) return redirect("/cabinet");
+    refused =
+      done.problem.kind === "problems"
+        ? "Somebody has changed something meanwhile: look at the rows again."
+        : NOT_WHOLE;
   }
   const preview: Preview = {
     ...source,
@@ -137,9 +153,11 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
     counts,
     newModels: plan.newModels,
     near: nearOf(plan, club, answers),
-    ...(saving && (trouble || counts.problem > 0)
-      ? { trouble: trouble ?? "Some rows have problems. Remedy them in the sheet, or leave them out." }
-      : trouble && { trouble }),
+    ...(refused
+      ? { trouble: refused }
+      : saving && (trouble || counts.problem > 0)
+        ? { trouble: trouble ?? "Some rows have problems. Remedy them in the sheet, or leave them out." }
+        : trouble && { trouble }),
   };
   return { preview };
 }

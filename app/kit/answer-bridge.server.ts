@@ -1,16 +1,17 @@
 // Answers which lead something is; and the club's table of USB ids, named by hand or filled from the system's own list.
 import fs from "node:fs/promises";
-import { z } from "zod";
+import { fillUsbIds } from "#acts/fill-usb-ids.ts";
+import { nameUsbId } from "#acts/name-usb-id.ts";
 import { type Bridge, identifyBridge, readUsbList, usbText } from "#core/kit/bridge.ts";
 import { type Fault, readDeviceList } from "#core/kit/device-list.ts";
 import type { DriverVerdict } from "#core/kit/driver.ts";
 import type { Computer } from "#core/kit/shapes.ts";
 import { loadKit } from "#db/kit.ts";
 import { leadRows } from "#db/kit-rows.ts";
-import { appendLog } from "#db/log.ts";
 import type { Tx } from "#db/pool.ts";
-import { addUsbIds, putUsbId, usbIds } from "#db/usb.ts";
+import { usbIds } from "#db/usb.ts";
 import type { SignedIn } from "../context.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { kitNames } from "../shared/shown-chains.ts";
 import { counted, listed } from "../ui/words/count.ts";
 import { type KitNames, sayBreak, sayChange, sayChip } from "../ui/words/kit.ts";
@@ -132,18 +133,17 @@ function sayVerdict(verdict: DriverVerdict, computer: Computer | undefined, name
 const LISTS = ["/usr/share/misc/usb.ids", "/usr/share/hwdata/usb.ids", "/var/lib/usbutils/usb.ids"];
 const BRIDGE_LIKE = /com port|serial|uart|bridge/i;
 
-export async function fillIds(tx: Tx): Promise<{ ok: boolean; says: string }> {
+export async function fillIds(who: SignedIn, form: FormData): Promise<{ ok: boolean; says: string }> {
   for (const path of [process.env.MOSSY_USB_IDS, ...LISTS]) {
     if (!path) continue;
     const text = await fs.readFile(path, "latin1").catch(() => undefined);
     if (text === undefined) continue;
-    const found = readUsbList(text, (name) => BRIDGE_LIKE.test(name));
-    const added = await addUsbIds(tx, found);
-    if (added > 0)
-      await appendLog(tx, { kind: "kit-added", what: `${added} USB ids from the system's list` });
+    const ids = readUsbList(text, (name) => BRIDGE_LIKE.test(name));
+    const done = await performForm(fillUsbIds, who, form, { ids });
+    if (!done.ok) return { ok: false, says: NOT_WHOLE };
     return {
       ok: true,
-      says: `${counted(added, "id")} of serial bridges came in from this system's list. Name the chips that advice speaks of.`,
+      says: `${counted(done.value.answer.added, "id")} of serial bridges came in from this system's list. Name the chips that advice speaks of.`,
     };
   }
   return {
@@ -152,27 +152,23 @@ export async function fillIds(tx: Tx): Promise<{ ok: boolean; says: string }> {
   };
 }
 
-const idShape = z.object({
-  ids: z
-    .string()
-    .trim()
-    .regex(/^[0-9a-f]{4}:[0-9a-f]{4}$/i),
-  family: z.string().trim().max(80).default(""),
-  name: z.string().trim().max(200).default(""),
-});
+const TWO_IDS = /^([0-9a-f]{4}):([0-9a-f]{4})$/i;
 
-export async function nameId(tx: Tx, form: FormData): Promise<{ ok: boolean; says: string }> {
-  const parsed = idShape.safeParse(Object.fromEntries(form));
-  if (!parsed.success)
+export async function nameId(who: SignedIn, form: FormData): Promise<{ ok: boolean; says: string }> {
+  const [ids = "", vendor = "", product = ""] = TWO_IDS.exec(String(form.get("ids") ?? "").trim()) ?? [];
+  if (ids === "")
     return { ok: false, says: "Write the ids as two times four hexadecimal digits: f1c7:2001." };
-  const [vendor = "", product = ""] = parsed.data.ids.split(":");
-  const { family, name } = parsed.data;
-  const changed = await putUsbId(tx, {
+  const family = String(form.get("family") ?? "").trim();
+  const done = await performForm(nameUsbId, who, form, {
     vendor: Number.parseInt(vendor, 16),
     product: Number.parseInt(product, 16),
     family,
-    name: name || family || "noted by hand",
+    name: String(form.get("name") ?? "").trim() || family || "noted by hand",
   });
-  if (changed) await appendLog(tx, { kind: "kit-changed", what: `USB id ${parsed.data.ids.toLowerCase()}` });
-  return { ok: true, says: `Noted: ${parsed.data.ids.toLowerCase()}${family ? ` is ${family}` : ""}.` };
+  if (!done.ok)
+    return {
+      ok: false,
+      says: done.problem.kind === "input" ? "A chip has at most 80 signs, its name 200." : NOT_WHOLE,
+    };
+  return { ok: true, says: `Noted: ${ids.toLowerCase()}${family ? ` is ${family}` : ""}.` };
 }

@@ -3,7 +3,8 @@
 import { useEffect, useState } from "react";
 import { data, Form, useSubmit } from "react-router";
 import { usbText } from "#core/kit/bridge.ts";
-import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
+import { FormKey } from "../forms/form-key.tsx";
 import { Input } from "../forms/input.tsx";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
@@ -22,15 +23,13 @@ export async function action({ context, request }: Route.ActionArgs) {
   const form = await request.formData();
   switch (form.get("intent")) {
     case "fill":
-      mustBeAllowed(context, "edit-kit");
-      return writeInClub(context, (tx) => fillIds(tx));
+      return fillIds(mustBeAllowed(context, "edit-kit"), form);
     case "name": {
-      mustBeAllowed(context, "edit-kit");
-      const told = await writeInClub(context, (tx) => nameId(tx, form));
+      const told = await nameId(mustBeAllowed(context, "edit-kit"), form);
       return data(told, { status: told.ok ? 200 : 400 });
     }
     default:
-      return writeInClub(context, (tx, who) => answerBridge(tx, who, form));
+      return readInClub(context, (tx, who) => answerBridge(tx, who, form));
   }
 }
 
@@ -114,6 +113,7 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
         {mayEdit && (
           <div className="mt-2 flex flex-wrap items-end gap-x-8 gap-y-3">
             <Form method="post" className="flex flex-wrap items-end gap-2" aria-label="Name an id">
+              <FormKey />
               {(
                 [
                   ["ids", "Ids, such as f1c7:2001", "ver w-40"],
@@ -133,6 +133,7 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
               </button>
             </Form>
             <Form method="post">
+              <FormKey />
               <button type="submit" name="intent" value="fill" className="btn btn-outline btn-primary btn-sm">
                 Fill it from this system's list
               </button>

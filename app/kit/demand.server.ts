@@ -4,7 +4,7 @@ import { demandSets } from "#core/kit/demand.ts";
 import { type Demand, FREED_WEIGHT } from "#core/kit/get.ts";
 import { toolingOfRoute } from "#core/kit/tooling.ts";
 import { targetOn } from "#core/needs/need.ts";
-import { URGENCIES } from "#core/release/catalogue.ts";
+import { URGENCIES } from "#core/release/words.ts";
 import { wayOf } from "#core/route/way.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { openNeeds } from "#db/board.ts";

@@ -8,7 +8,7 @@ import { chainsOfModel } from "#core/kit/tooling.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import { modelsToPick } from "#db/models.ts";
 import { unitByTag } from "#db/units.ts";
-import { notAllowed, readInClub, writeInClub } from "../context.ts";
+import { notAllowed, readInClub } from "../context.ts";
 import { offlineSaid } from "../forms/offline.ts";
 import { noteTry } from "../shared/note-try.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
@@ -81,14 +81,14 @@ function cellOf(chains: readonly Chain[]): Cell {
 export async function action({ context, request }: Route.ActionArgs) {
   const form = await request.formData();
   return orSayAway(form, () =>
-    writeInClub(context, async (tx, who) => {
+    readInClub(context, async (tx, who) => {
       if (!may(who.role, "confirm-fact")) throw notAllowed("confirm-fact");
       const tag = String(form.get("unit") ?? "");
       const unit = tag === "" ? undefined : await unitByTag(tx, tag);
       const { ok, says } =
         tag !== "" && !unit
           ? { ok: false, says: `No radio has the tag ${tag.slice(0, 40)}.` }
-          : await noteTry(tx, who, unit?.id ?? null, form);
+          : await noteTry(who, unit?.id ?? null, form);
       return data({ ok, intent: "tried", says }, { status: ok ? 200 : 400 });
     }),
   );

@@ -1,21 +1,22 @@
 // The inventory: everything the club owns to reach into its radios, by kind, with a line to add the next; and first what
 // is lent, broken or lost.
 import { data, Form, Link } from "react-router";
-import { loadKit, putCurrency } from "#db/kit.ts";
-import { appendLog } from "#db/log.ts";
-import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { setCurrency } from "#acts/set-currency.ts";
+import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
+import type { Known, Values } from "#core/kit/kinds/reader.ts";
+import { loadKit } from "#db/kit.ts";
+import { loadKnown, valuesOf } from "#db/kit-values.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
+import { Labelled } from "../forms/field.tsx";
+import { FormKey } from "../forms/form-key.tsx";
 import { offlineSaid } from "../forms/offline.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { useMay } from "../ui/club.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/own";
-import { SAYS_WORD } from "./kinds/advice.ts";
-import { KIND_NAMES, KINDS, type KindName } from "./kinds/kinds.ts";
-import { BEGIN, loadKnown, valuesOf } from "./load-thing.server.ts";
 import { QuickEntry } from "./quick.tsx";
-import type { Known, Values } from "./reader.ts";
 import { KitTabs } from "./tabs.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Inventory · Mossy Cabinet" }];
@@ -27,27 +28,22 @@ export async function loader({ context }: Route.LoaderArgs) {
     const known = await loadKnown(tx);
     const sections: { kind: KindName; rows: readonly (Values & { id: string })[] }[] = [];
     for (const kind of KIND_NAMES) sections.push({ kind, rows: await valuesOf(tx, kind, known) });
-    return { known, sections, begin: BEGIN, currency: (await loadKit(tx)).currency };
+    return { known, sections, currency: (await loadKit(tx)).currency };
   });
 }
 
 export async function action({ context, request }: Route.ActionArgs) {
-  mustBeAllowed(context, "edit-kit");
-  const currency = String((await request.formData()).get("currency") ?? "")
+  const who = mustBeAllowed(context, "edit-kit");
+  const form = await request.formData();
+  const currency = String(form.get("currency") ?? "")
     .trim()
     .toUpperCase();
-  // A code that the platform knows is one that it can write prices in.
-  if (!Intl.supportedValuesOf("currency").includes(currency)) {
-    return data(
-      { ok: false, says: "Write the currency as its three letters, such as EUR." },
-      { status: 400 },
-    );
-  }
-  await writeInClub(context, async (tx) => {
-    if (await putCurrency(tx, currency))
-      await appendLog(tx, { kind: "club-changed", what: `prices are in ${currency}` });
-  });
-  return { ok: true, says: `Prices are in ${currency} from now on; their numbers stay as they are.` };
+  const done = await performForm(setCurrency, who, form, { currency });
+  if (done.ok)
+    return { ok: true, says: `Prices are in ${currency} from now on; their numbers stay as they are.` };
+  const says =
+    done.problem.kind === "no-key" ? NOT_WHOLE : "Write the currency as its three letters, such as EUR.";
+  return data({ ok: false, says }, { status: 400 });
 }
 
 export const clientAction = offlineSaid;
@@ -94,23 +90,20 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
       )}
       <div className="flex flex-col gap-8">
         {sections.map(({ kind, rows }) => (
-          <Section key={kind} kind={kind} rows={rows} known={known} begin={loaderData.begin[kind] ?? {}} />
+          <Section key={kind} kind={kind} rows={rows} known={known} begin={KINDS[kind].begin ?? {}} />
         ))}
       </div>
       {mayEdit && (
-        <Form method="post" className="mt-3 flex items-end gap-2 text-xs text-quiet" preventScrollReset>
-          <div>
-            <label htmlFor="currency" className="block">
-              Prices are in
-            </label>
-            <input
-              id="currency"
-              name="currency"
-              defaultValue={loaderData.currency}
-              maxLength={3}
-              className="input input-sm ver w-20"
-            />
-          </div>
+        <Form method="post" className="mt-3 flex items-end gap-2" preventScrollReset>
+          <FormKey />
+          <Labelled
+            name="currency"
+            label="Prices are in"
+            value={loaderData.currency}
+            mono
+            small
+            className="w-20"
+          />
           <button type="submit" className="btn btn-outline btn-primary btn-sm">
             Change
           </button>
@@ -162,7 +155,7 @@ function Section(props: {
                     <ConnectorPicture shape={row.shape ?? ""} pins={Number(row.pins) || undefined} />
                   </span>
                 )}
-                {sayRow(props.kind, row, props.known)}
+                {kind.says(row, props.known)}
                 {row.note && <span className="text-quiet"> {row.note}</span>}
               </span>
               <span className="text-sm text-quiet max-md:col-start-2">
@@ -179,62 +172,4 @@ function Section(props: {
       )}
     </section>
   );
-}
-
-/** What a row is, in a few words. */
-function sayRow(kind: KindName, row: Values, known: Known): string {
-  const plug = (id: string | undefined) => known.connectors.find((c) => c.id === id)?.name;
-  const chip =
-    row.chip_family && (row.chip_family === "?" ? "unknown chip" : `${row.chip_family}, ${row.chip_grade}`);
-  const join = (parts: readonly (string | false | undefined)[]) => parts.filter(Boolean).join("; ");
-  switch (kind) {
-    case "leads":
-      return join([
-        [plug(row.radio_end), plug(row.computer_end) ?? "Bluetooth"].join(" to "),
-        chip,
-        row.carries_data === "no" && "charge only",
-      ]);
-    case "adapters":
-      return join([row.kind, [plug(row.end_a), plug(row.end_b)].join(" to "), chip]);
-    case "computers":
-      return join([
-        `${row.system} ${row.version}, ${row.bits} bit`,
-        row.ports && listed(row.ports.split("; ")),
-        row.drivers && listed(row.drivers.split("\n")),
-        row.tools && listed(row.tools.split("\n")),
-        row.admin === "no" && "nothing may be installed",
-      ]);
-    case "tools":
-      return join([
-        row.runs_on && listed(row.runs_on.split("\n")),
-        row.knows && listed(row.knows.split("\n")),
-      ]);
-    case "advice":
-      return join([
-        row.grade && `only ${row.grade}`,
-        `${row.system} ${row.system_versions ?? ""}`.trim(),
-        SAYS_WORD[row.says as keyof typeof SAYS_WORD],
-        row.driver_id &&
-          `${known.drivers.find((d) => d.id === row.driver_id)?.name ?? "?"} ${row.range ?? ""}`.trim(),
-        `from ${row.sourceWhat || row.sourceKind}`,
-      ]);
-    case "connectors":
-      return join([
-        row.shape,
-        row.pins && `${row.pins} pins`,
-        row.keyed === "yes" && "one way only",
-        row.way,
-      ]);
-    case "gear":
-      return join([row.what, row.rating, row.error && `off by up to ${row.error}`]);
-    case "offers":
-      return join([
-        row.price,
-        row.seller,
-        [plug(row.end_a), plug(row.end_b)].filter(Boolean).join(" to "),
-        chip,
-      ]);
-    case "drivers":
-      return "";
-  }
 }

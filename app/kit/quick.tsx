@@ -1,10 +1,12 @@
 // Quick entry: a line of the few fields that a thing of the kit cannot do without; the next one is typed at once.
 import { useRef, useState } from "react";
 import { Form, useSearchParams, useSubmit } from "react-router";
+import type { FieldSpec } from "../../core/kit/kinds/field.ts";
+import { KINDS, type KindName } from "../../core/kit/kinds/kinds.ts";
+import type { Known, Values } from "../../core/kit/kinds/reader.ts";
+import { Labelled } from "../forms/field.tsx";
+import { FormKey } from "../forms/form-key.tsx";
 import { isThere, OFFLINE } from "../forms/offline.ts";
-import type { FieldSpec } from "./kinds/field.ts";
-import { KINDS, type KindName } from "./kinds/kinds.ts";
-import type { Known, Values } from "./reader.ts";
 
 /** The line may be the last thing on the screen: what is said below it must not be missed. */
 const intoView = (said: HTMLElement | null) => said?.scrollIntoView({ block: "nearest" });
@@ -45,38 +47,20 @@ export function QuickEntry(props: {
         .map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-      {quick.map((field, i) => {
-        const id = `${props.kind}-${field.name}`;
-        return (
-          <div key={field.name} className="text-xs text-quiet">
-            <label htmlFor={id} className="block max-w-40">
-              {field.label}
-            </label>
-            {field.options ? (
-              <select
-                id={id}
-                name={field.name}
-                defaultValue={props.begin[field.name]}
-                className="select select-sm w-36"
-              >
-                {field.options(props.known).map(([value, text]) => (
-                  <option key={value} value={value}>
-                    {text}
-                  </option>
-                ))}
-              </select>
-            ) : (
-              <input
-                id={id}
-                name={field.name}
-                // biome-ignore lint/a11y/noAutofocus: after an entry the next one is typed at once
-                autoFocus={i === 0 && search.get("added") === props.kind}
-                className={`input input-sm w-32 ${field.mono ? "ver" : ""}`}
-              />
-            )}
-          </div>
-        );
-      })}
+      <FormKey />
+      {quick.map((field, i) => (
+        <Labelled
+          key={field.name}
+          name={field.name}
+          label={field.label}
+          value={field.options ? props.begin[field.name] : undefined}
+          small
+          className={field.options ? "w-36" : "w-32"}
+          {...(field.mono && { mono: true })}
+          {...(field.options && { options: field.options(props.known) })}
+          autoFocus={i === 0 && !field.options && search.get("added") === props.kind}
+        />
+      ))}
       <button type="submit" name="intent" value="next" className="btn btn-outline btn-primary btn-sm">
         Add
       </button>

@@ -1,20 +1,28 @@
 // One thing of the kit: added, corrected, shelved. Every kind has the same page, with its own fields.
-import { data, Form, Link, redirect } from "react-router";
-import { isDuplicate } from "#db/pool.ts";
-import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
-import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
-import { Input } from "../forms/input.tsx";
-import { merge } from "../forms/merge.server.ts";
-import { offlineValues } from "../forms/offline.ts";
+import { data, Link, redirect } from "react-router";
+import { shelveThing } from "#acts/shelve-thing.ts";
+import { writeThing } from "#acts/write-thing.ts";
+import type { Kind } from "#core/kit/kinds/field.ts";
+import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
+import type { Values } from "#core/kit/kinds/reader.ts";
+import { good } from "#core/quantities/result.ts";
+import { loadKnown, valuesOf } from "#db/kit-values.ts";
+import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
+import { textsIn } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { type Errors, notWhole, refusal, saveForm } from "../forms/save.server.ts";
 import { strike, triesOf } from "../shared/note-try.server.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/thing";
-import { KINDS } from "./kinds/kinds.ts";
-import { BEGIN, kindNamed, loadKnown, saveThing, shelve, valuesOf } from "./load-thing.server.ts";
-import type { Values } from "./reader.ts";
 import { Tries } from "./tries.tsx";
+
+const kindNamed = (name: string | undefined): KindName | undefined =>
+  KIND_NAMES.find((known) => known === name);
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? "Kit"} · Mossy Cabinet` },
@@ -26,24 +34,25 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   if (!name) throw notFound("This kind of thing");
   return readInClub(context, async (tx) => {
     const known = await loadKnown(tx);
-    const values: Values | undefined =
-      params.id === "new"
-        ? (BEGIN[name] ?? {})
-        : (await valuesOf(tx, name, known)).find((row) => row.id === params.id);
-    if (!values) throw notFound(`This ${KINDS[name].one}`);
     const kind = KINDS[name];
-    const title = params.id === "new" ? `A new ${kind.one}` : `${values[kind.name] ?? kind.one}`;
+    const isNew = params.id === "new";
+    const row = isNew ? undefined : (await valuesOf(tx, name, known)).find((one) => one.id === params.id);
+    if (!isNew && !row) throw notFound(`This ${kind.one}`);
     return {
       kind: name,
-      title,
+      title: row ? `${row[kind.name] ?? kind.one}` : `A new ${kind.one}`,
       known,
-      values,
-      isNew: params.id === "new",
-      tries: params.id === "new" ? [] : await triesOf(tx, name, params.id),
-      shape: name === "connectors" ? (values.shape ?? "") : undefined,
+      values: row ? fieldsOf(kind, row) : (kind.begin ?? {}),
+      isNew,
+      tries: isNew ? [] : await triesOf(tx, name, params.id),
+      shape: name === "connectors" ? (row?.shape ?? "") : undefined,
     };
   });
 }
+
+/** Beside its fields a row holds what they are called in the inventory. */
+const fieldsOf = (kind: Kind, row: Values): Values =>
+  Object.fromEntries(kind.fields.map(({ name }) => [name, row[name] ?? ""]));
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-kit");
@@ -51,58 +60,63 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   if (!name) throw notFound("This kind of thing");
   const kind = KINDS[name];
   const form = await request.formData();
-  const typed: Values = Object.fromEntries([...form].map(([k, v]) => [k, String(v)]));
-  let values = typed;
+  const intent = form.get("intent");
   const id = idIn(params.id, `This ${kind.one}`);
-  try {
-    return await writeInClub(context, async (tx, who) => {
-      if (id !== undefined && values.intent === "strike") {
-        const thing = (await valuesOf(tx, name, await loadKnown(tx))).find((row) => row.id === id);
-        const trouble = await strike(tx, who, thing?.[kind.name] ?? kind.one, form);
-        return trouble
-          ? data({ values: undefined, errors: { tries: trouble } as Values }, { status: 400 })
-          : redirect(`/kit/${name}/${id}#tries`);
-      }
-      if (id !== undefined && values.intent === "shelve") {
-        const users = await shelve(tx, kind, id, values[kind.name] ?? "");
-        if (users.length > 0) {
-          const still: Values = {
-            [kind.name]: `It cannot be shelved: ${listed(users, 6)} still ${users.length === 1 ? "has" : "have"} it.`,
-          };
-          return data({ values, errors: still }, { status: 400 });
-        }
-        return redirect(`/kit/own#${name}`);
-      }
-      const held = await merge(tx, `${name} ${id}`, typed, async () => {
-        const rows = id === undefined ? [] : await valuesOf(tx, name, await loadKnown(tx));
-        const row = rows.find((one) => one.id === id);
-        // Beside its fields a row holds what they are called in the inventory.
-        return row && Object.fromEntries(kind.fields.map((field) => [field.name, row[field.name] ?? ""]));
-      });
-      values = held.values;
-      if (Object.keys(held.errors).length > 0)
-        return data({ values, errors: held.errors as Values }, { status: 409 });
-      if (held.unchanged) return redirect(`/kit/own#${name}`);
-      const saved = await saveThing(tx, kind, id, values);
-      if ("errors" in saved) return data({ values, errors: saved.errors }, { status: 400 });
-      if (saved.id === "") throw notFound(`This ${kind.one}`);
-      // Quick entry goes on where it was: the next one is typed at once.
-      return redirect(values.intent === "next" ? `/kit/own?added=${name}#${name}` : `/kit/own#${name}`);
+  const there = redirect(`/kit/own#${name}`);
+  const refuse = (errors: Errors) => refusal({ form, errors });
+  return readInClub(context, async (tx, who) => {
+    const row = async () => (await valuesOf(tx, name, await loadKnown(tx))).find((one) => one.id === id);
+    if (id !== undefined && intent === "strike") {
+      const trouble = await strike(who, (await row())?.[kind.name] ?? kind.one, form);
+      return trouble ? data({ tries: trouble }, { status: 400 }) : redirect(`/kit/${name}/${id}#tries`);
+    }
+    if (id !== undefined && intent === "shelve") {
+      const done = await performForm(shelveThing, who, form, { kind: name, thing: id });
+      if (done.ok) return there;
+      if (done.problem.kind === "no-thing") throw notFound(`This ${kind.one}`);
+      if (done.problem.kind !== "in-use") return notWhole(form);
+      const { users } = done.problem;
+      const still = `${listed(users, 6)} still ${users.length === 1 ? "has" : "have"} it`;
+      return refuse({ [kind.name]: `It cannot be shelved: ${still}.` });
+    }
+    const done = await saveForm(writeThing, who, form, {
+      read: (sent) => {
+        const typed = textsIn(sent);
+        return good({ kind: name, thing: id, values: fieldsOf(kind, typed) });
+      },
+      drawn: async () => {
+        const now = await row();
+        return now && fieldsOf(kind, now);
+      },
     });
-  } catch (error) {
-    if (!isDuplicate(error)) throw error;
-    const taken: Values = { [kind.name]: `There is another ${kind.one} of this ${kind.name} already.` };
-    return data({ values, errors: taken }, { status: 400 });
-  }
+    // Quick entry goes on where it was: the next one is typed at once.
+    if (done.ok) return intent === "next" ? redirect(`/kit/own?added=${name}#${name}`) : there;
+    const { problem } = done;
+    switch (problem.kind) {
+      case "refused":
+        return refusal(problem.refused);
+      case "fields":
+        return refuse(problem.errors);
+      case "taken":
+        return refuse({ [kind.name]: `There is another ${kind.one} of this ${kind.name} already.` });
+      case "no-thing":
+        throw notFound(`This ${kind.one}`);
+      case "no-key":
+        return notWhole(form);
+      case "input":
+        return refuse(
+          Object.fromEntries(problem.issues.map(({ field, says }) => [field.replace(/^values\./, ""), says])),
+        );
+    }
+  });
 }
 
-export const clientAction = offlineValues;
+export const clientAction = offlineForm;
 
 export default function Thing({ loaderData, actionData }: Route.ComponentProps) {
   const kind = KINDS[loaderData.kind];
-  const drawn = useDrawn(loaderData.values);
-  const values: Values = actionData?.values ?? drawn;
-  const errors: Values = actionData?.errors ?? {};
+  const tries = actionData && "tries" in actionData ? actionData.tries : undefined;
+  const result = actionData && "status" in actionData ? actionData : undefined;
   return (
     <Page title={loaderData.title} says={kind.many}>
       <p className="mb-3">
@@ -111,44 +125,42 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
         </Link>
       </p>
       <div className="flex flex-wrap items-start gap-8">
-        <Form
-          method="post"
-          noValidate
-          className="grid max-w-2xl grow gap-3 sm:grid-cols-2"
-          key={JSON.stringify(values)}
-        >
-          <Baseline drawn={baselineOf(actionData?.values, drawn)} />
-          {kind.fields.map((field) => (
-            <div key={field.name} className={"rows" in field && field.rows ? "sm:col-span-2" : ""}>
-              <Input
-                name={field.name}
-                label={field.label}
-                value={values[field.name]}
-                error={errors[field.name]}
-                {...("mono" in field && field.mono ? { mono: true } : {})}
-                {...("rows" in field && field.rows ? { rows: field.rows } : {})}
-                {...("options" in field && field.options ? { options: field.options(loaderData.known) } : {})}
-              />
-            </div>
-          ))}
-          <div className="mt-2 flex items-center gap-5 sm:col-span-2">
-            <button type="submit" name="intent" value="save" className="btn btn-primary">
-              Save
-            </button>
-            {!loaderData.isNew && (
+        <PostForm
+          lastResult={result}
+          submit="Save"
+          defaults={loaderData.values}
+          className="flex max-w-2xl grow flex-col gap-3"
+          also={
+            !loaderData.isNew && (
               <button type="submit" name="intent" value="shelve" className="link text-sm">
                 Shelve it
               </button>
-            )}
-          </div>
-        </Form>
+            )
+          }
+        >
+          {(fields) => (
+            <div className="grid gap-3 sm:grid-cols-2">
+              {kind.fields.map((field) => (
+                <div key={field.name} className={field.rows ? "sm:col-span-2" : ""}>
+                  <Field
+                    of={fields[field.name]}
+                    label={field.label}
+                    {...(field.mono && { mono: true })}
+                    {...(field.rows && { rows: field.rows })}
+                    {...(field.options && { options: field.options(loaderData.known) })}
+                  />
+                </div>
+              ))}
+            </div>
+          )}
+        </PostForm>
         {loaderData.shape && (
           <div className="sheet w-44 p-3">
-            <ConnectorPicture shape={loaderData.shape} pins={Number(values.pins) || undefined} />
+            <ConnectorPicture shape={loaderData.shape} pins={Number(loaderData.values.pins) || undefined} />
           </div>
         )}
       </div>
-      <Tries tries={loaderData.tries} trouble={errors.tries} />
+      <Tries tries={loaderData.tries} trouble={tries} />
     </Page>
   );
 }

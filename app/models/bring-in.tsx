@@ -1,20 +1,21 @@
 // A dossier from another club: pasted or uploaded, shown as differences against ours, accepted one by one.
 import { data, Form, Link, redirect } from "react-router";
+import { bringInDossier } from "#acts/bring-in-dossier.ts";
 import { type Difference, differencesOf } from "#core/dossier/differences.ts";
-import { readDossier } from "#core/dossier/document.ts";
+import { LONGEST_DOSSIER, readDossier } from "#core/dossier/document.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { mustBeAllowed, writeInClub } from "../context.ts";
+import { oursFor, writeDossier } from "#db/dossier-document.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
+import { FormKey } from "../forms/form-key.tsx";
 import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
+import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted, listed } from "../ui/words/count.ts";
 import { sayDocumentProblem } from "../ui/words/document.ts";
 import type { Route } from "./+types/bring-in";
-import { acceptDossier, oursFor, writeDossier } from "./document.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "A dossier from elsewhere · Mossy Cabinet" }];
-
-const LARGEST = 4 * 1024 * 1024;
 
 export function loader({ context }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-model");
@@ -26,16 +27,18 @@ export async function action({ context, request }: Route.ActionArgs) {
   const form = await request.formData();
   const file = form.get("file");
   const text = file instanceof File && file.size > 0 ? await textOf(file) : String(form.get("text") ?? "");
-  if (text.length > LARGEST)
+  if (text.length > LONGEST_DOSSIER)
     return data({ text: "", trouble: "That is larger than 4 MB; no dossier is." }, { status: 400 });
-  const accepted = new Set(form.getAll("accept").map(String));
-  return writeInClub(context, async (tx, who) => {
+  const accepted = form.getAll("accept").map(String);
+  return readInClub(context, async (tx, who) => {
     const read = readDossier(text, who.today);
     if (!read.ok) return data({ text, trouble: sayDocumentProblem(read.problem) }, { status: 400 });
     const { dossier, unknown } = read.value;
-    if (form.get("intent") === "accept" && accepted.size > 0) {
-      const { model } = await acceptDossier(tx, who, dossier, accepted);
-      return redirect(`/models/${model}`);
+    let trouble: string | undefined;
+    if (form.get("intent") === "accept" && accepted.length > 0) {
+      const done = await performForm(bringInDossier, who, form, { text, accepted });
+      if (done.ok) return redirect(`/models/${done.value.answer.model}`);
+      trouble = done.problem.kind === "input" ? firstIssue(done.problem) : NOT_WHOLE;
     }
     const known = await oursFor(tx, dossier);
     const ours = known && (await writeDossier(tx, who, known));
@@ -46,12 +49,12 @@ export async function action({ context, request }: Route.ActionArgs) {
       on: dossier.writtenOn,
       known: known !== undefined,
     };
-    return data({ text, unknown, differences, about, trouble: undefined });
+    return data({ text, unknown, differences, about, accepted, trouble }, { status: trouble ? 400 : 200 });
   });
 }
 
 async function textOf(file: File): Promise<string> {
-  return file.size > LARGEST ? "x".repeat(LARGEST + 1) : file.text();
+  return file.size > LONGEST_DOSSIER ? "x".repeat(LONGEST_DOSSIER + 1) : file.text();
 }
 
 export const clientAction = offlineOnly;
@@ -100,11 +103,12 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
   );
 }
 
-type Answer =
-  | { readonly text: string; readonly trouble: string | undefined }
-  | (Shown & { readonly trouble: undefined });
+type Answer = { readonly text: string; readonly trouble: string | undefined } | Shown;
 
 type Shown = {
+  readonly trouble: string | undefined;
+  /** What was picked in a form that came back. */
+  readonly accepted: readonly string[];
   readonly text: string;
   readonly unknown: readonly string[];
   readonly differences: readonly Difference[];
@@ -148,6 +152,12 @@ function Differences({ shown }: { readonly shown: Shown }) {
   }
   return (
     <Form method="post" className="flex flex-col gap-5">
+      <FormKey />
+      {shown.trouble && (
+        <p role="alert" className="hatch border-l-4 border-rust p-3 font-semibold text-rust">
+          {shown.trouble}
+        </p>
+      )}
       <input type="hidden" name="text" value={shown.text} />
       <p>
         {about.known
@@ -167,7 +177,9 @@ function Differences({ shown }: { readonly shown: Shown }) {
                     type="checkbox"
                     name="accept"
                     value={difference.key}
-                    defaultChecked={!about.known}
+                    defaultChecked={
+                      shown.accepted.length > 0 ? shown.accepted.includes(difference.key) : !about.known
+                    }
                     className="checkbox checkbox-sm checkbox-primary self-center"
                   />
                   {difference.title}

@@ -1,26 +1,15 @@
 // How a component's versions count: first shown is which units another way of counting touches, then a person confirms it.
 import { isDeepStrictEqual } from "node:util";
-import { z } from "zod";
+import { confirmNumbering, numberingShape } from "#acts/confirm-numbering.ts";
 import { effectOf } from "#core/needs/effect.ts";
 import { catalogueOf } from "#core/release/catalogue.ts";
-import { DATE_PATTERNS } from "#core/version/schemes/dated.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
-import { appendLog } from "#db/log.ts";
-import { confirmNumbering } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { bringUpToDate } from "#db/work.ts";
 import type { SignedIn } from "../context.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
 import { type Touched, touchedBy } from "./load-touched.server.ts";
-
-const numberingShape = z
-  .discriminatedUnion("kind", [
-    z.object({ kind: z.enum(["dotted", "decimal", "lettered", "listed"]) }),
-    z.object({ kind: z.literal("dated"), pattern: z.enum(DATE_PATTERNS) }),
-  ])
-  // Nobody has said it any more: it is told from the releases again.
-  .nullable();
 
 export type NumberingAnswer = {
   readonly ok: boolean;
@@ -40,7 +29,7 @@ export async function confirm(
   model: string,
   form: FormData,
 ): Promise<NumberingAnswer> {
-  const numbering = numberingShape.safeParse(parseJson(String(form.get("numbering") ?? "")));
+  const numbering = numberingShape.nullable().safeParse(parseJson(String(form.get("numbering") ?? "")));
   const facts = await loadFacts(tx, { of: "model", id: model });
   const catalogue = facts.catalogues.get(model) ?? (await loadCatalogues(tx, [model])).get(model);
   const component = catalogue?.get(String(form.get("component")))?.component;
@@ -66,15 +55,13 @@ export async function confirm(
       asked: { component: component.id, numbering: asked, touched: await touchedBy(tx, effect) },
     };
   }
-  await confirmNumbering(tx, component.id, asked, who.person);
-  await appendLog(
-    tx,
-    asked === null
-      ? { kind: "numbering-taken-back", component: component.name }
-      : { kind: "numbering-confirmed", component: component.name, numbering: words },
-    { model },
-  );
-  await bringUpToDate(tx, { of: "model", id: model }, `${component.name} counts ${words}`);
+  const done = await performForm(confirmNumbering, who, form, {
+    model,
+    component: component.id,
+    numbering: asked,
+    words,
+  });
+  if (!done.ok) return { ok: false, says: NOT_WHOLE };
   return {
     ok: true,
     says: `${asked === null ? "Taken back" : "Confirmed"}: ${component.name} counts ${words}.`,

@@ -1,16 +1,18 @@
 // Dossiers out and in again: nothing is lost on the way, nothing changes the second time, and only what is accepted is taken.
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { bringInDossier } from "#acts/bring-in-dossier.ts";
+import { performIn } from "#acts/define.ts";
 import { differencesOf, factKey, factsOf } from "#core/dossier/differences.ts";
 import { type Dossier, readDossier } from "#core/dossier/document.ts";
 import { plain } from "#core/quantities/date.ts";
 import { openNeeds } from "#db/board.ts";
+import { oursFor, writeDossier } from "#db/dossier-document.ts";
 import { loadFacts } from "#db/facts.ts";
 import { readLog } from "#db/log.ts";
 import { modelByName, models } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
-import { acceptDossier, oursFor, writeDossier } from "./document.server.ts";
 
 const TODAY = plain("2026-11-24");
 
@@ -19,6 +21,16 @@ beforeAll(async () => {
   club = await demoClub();
 });
 afterAll(() => club.close());
+
+const acceptDossier = async (tx: Tx, who: SignedIn, theirs: Dossier, accepted: ReadonlySet<string>) => {
+  const asked = {
+    input: { text: JSON.stringify(theirs), accepted: [...accepted] },
+    key: crypto.randomUUID(),
+  };
+  const done = await performIn(tx, bringInDossier, who, asked);
+  if (!done.ok) throw new Error(JSON.stringify(done.problem));
+  return done.value.answer;
+};
 
 const all = (dossier: Dossier) => new Set(factsOf(dossier).map((fact) => fact.key));
 const written = async (tx: Tx, who: SignedIn, id: string): Promise<Dossier> => {

@@ -1,9 +1,9 @@
 // A model's dossier as one JSON document, to keep or to give to another club.
 
+import { writeDossier } from "#db/dossier-document.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { notFound, readInClub } from "../context.ts";
 import type { Route } from "./+types/dossier-out";
-import { writeDossier } from "./document.server.ts";
 import { modelIdOf } from "./load-dossier.server.ts";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];

@@ -7,7 +7,7 @@ import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
 import { wallUnits } from "#db/units.ts";
-import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
 import { offlineSaid } from "../forms/offline.ts";
 import { ConfirmForm } from "../shared/known-from.tsx";
 import { useClub, useMay } from "../ui/club.ts";
@@ -108,10 +108,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const model = modelIdOf(params.model);
   if (form.get("intent") === "confirm") {
     mustBeAllowed(context, "confirm-fact");
-    return writeInClub(context, (tx, who) => confirmFact(tx, who, model, form));
+    return readInClub(context, (tx, who) => confirmFact(tx, who, model, form));
   }
   mustBeAllowed(context, "edit-model");
-  return writeInClub(context, (tx, who) => confirm(tx, who, model, form));
+  return readInClub(context, (tx, who) => confirm(tx, who, model, form));
 }
 
 export const clientAction = offlineSaid;

@@ -1,27 +1,24 @@
 // A model's identity: maker, name, kind, its parts and hardware revisions.
-import { parseWithZod } from "@conform-to/zod/v4";
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { z } from "zod";
+import { MOST_PARTS, MOST_REVISIONS, modelStands, writeModel } from "#acts/write-model.ts";
 import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
-import { overlapOf, parseSerials, type SerialProblem, serialsText } from "#core/dossier/serial.ts";
-import { onceEach, typedList } from "#core/quantities/list.ts";
-import { loadCatalogues } from "#db/facts.ts";
-import { appendLog } from "#db/log.ts";
-import { type ModelHead, modelById, putModel, type RevisionRow, revisionsOf } from "#db/models.ts";
 import {
-  addParts,
-  orderParts,
-  othersInUse,
-  type PartKind,
-  type RevisionFields,
-  takeAway,
-} from "#db/parts.ts";
-import { isDuplicate, type Tx } from "#db/pool.ts";
-import { bringUpToDate } from "#db/work.ts";
-import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
-import { Field, PostForm } from "../forms/form.tsx";
-import { mergeForm } from "../forms/merge.server.ts";
+  overlapOf,
+  parseSerials,
+  type SerialProblem,
+  type SerialRange,
+  serialsText,
+} from "#core/dossier/serial.ts";
+import { onceEach, typedList } from "#core/quantities/list.ts";
+import { mapped } from "#core/quantities/result.ts";
+import type { PartKind, RevisionFields } from "#db/parts.ts";
+import { mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
+import { NOT_WHOLE } from "../forms/perform.server.ts";
+import { type Errors, notWhole, readBy, refusal, saveForm } from "../forms/save.server.ts";
 import { Page } from "../ui/page.tsx";
 import { sayPartUse } from "../ui/words/parts.ts";
 import type { Route } from "./+types/edit";
@@ -48,8 +45,8 @@ const revisionLines = z
     return revisions;
   });
 
-const revisionText = (r: RevisionRow): string =>
-  `${r.name}: ${[r.how_to_tell, r.serials.length > 0 && `serials ${serialsText(r.serials)}`].filter(Boolean).join("; ")}`;
+const revisionText = (r: { name: string; tell: string; serials: readonly SerialRange[] }): string =>
+  `${r.name}: ${[r.tell, r.serials.length > 0 && `serials ${serialsText(r.serials)}`].filter(Boolean).join("; ")}`;
 
 const SERIAL_TROUBLE: Record<SerialProblem["kind"], string> = {
   "no-number": "has no number to count by; write for instance LF-0400 to LF-0999, or LF-2000 and up",
@@ -81,91 +78,71 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return readInClub(context, async (tx) => {
     if (params.model === undefined)
       return { name: undefined, fields: { kind: "handheld", components: "main" } as Record<string, string> };
-    const model = await modelById(tx, modelIdOf(params.model));
+    const model = await modelStands(tx, { model: modelIdOf(params.model) });
     if (!model) throw notFound("This model");
-    return { name: model.name, fields: await fieldsOf(tx, model) };
+    return { name: model.name, fields: fieldsOf(model) };
   });
 }
 
-async function fieldsOf(tx: Tx, model: ModelHead): Promise<Record<string, string>> {
-  const components = [...((await loadCatalogues(tx, [model.id])).get(model.id)?.values() ?? [])];
-  const revisions = await revisionsOf(tx, model.id);
-  return {
-    maker: model.maker,
-    name: model.name,
-    kind: model.kind,
-    note: model.note,
-    components: components.map((c) => c.component.name).join(", "),
-    suffixes: model.suffixes.join(", "),
-    revisions: revisions.map(revisionText).join("\n"),
-  };
-}
+const fieldsOf = (model: NonNullable<Awaited<ReturnType<typeof modelStands>>>): Record<string, string> => ({
+  maker: model.maker,
+  name: model.name,
+  kind: model.kind,
+  note: model.note,
+  components: model.components.join(", "),
+  suffixes: model.suffixes.join(", "),
+  revisions: model.revisions.map(revisionText).join("\n"),
+});
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-model");
   const form = await request.formData();
-  let submission = parseWithZod(form, { schema: shape });
-  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
-    data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  try {
-    return await writeInClub(context, async (tx) => {
-      const known = params.model === undefined ? undefined : modelIdOf(params.model);
-      const held = await mergeForm(tx, `model ${known}`, form, async () => {
-        const model = known && (await modelById(tx, known));
-        return model ? fieldsOf(tx, model) : undefined;
-      });
-      submission = parseWithZod(held.form, { schema: shape });
-      if (submission.status !== "success") return refuse();
-      if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-      if (held.unchanged) return redirect(`/models/${known}`);
-      const { components, revisions, ...fields } = submission.value;
-      const stuck = known
-        ? await takenAway(tx, known, {
-            component: components,
-            hardware_revision: revisions.map((r) => r.name),
-          })
-        : {};
-      if (Object.keys(stuck).length > 0) return refuse(stuck);
-      const id = await putModel(tx, known, fields);
-      if (id === "") throw notFound("This model");
-      await addParts(tx, id, components, revisions);
-      await orderParts(tx, id, components);
-      await appendLog(
-        tx,
-        known
-          ? { kind: "model-changed", name: fields.name, what: "its identity" }
-          : { kind: "model-added", name: fields.name },
-        { model: id },
-      );
-      await bringUpToDate(tx, { of: "model", id }, fields.name);
-      return redirect(`/models/${id}`);
+  const model = params.model === undefined ? undefined : modelIdOf(params.model);
+  return readInClub(context, async (tx, who) => {
+    const done = await saveForm(writeModel, who, form, {
+      read: (sent) => mapped(readBy(shape)(sent), (value) => ({ ...value, ...(model && { model }) })),
+      drawn: async () => {
+        const now = await modelStands(tx, { model });
+        return now && fieldsOf(now);
+      },
     });
-  } catch (error) {
-    if (isDuplicate(error)) return refuse({ name: ["This maker has a model of that name already."] });
-    throw error;
-  }
+    if (done.ok) return redirect(`/models/${done.value.model}`);
+    const { problem } = done;
+    const refuse = (errors: Errors) => refusal({ form, errors });
+    switch (problem.kind) {
+      case "refused":
+        return refusal(problem.refused);
+      case "no-model":
+        throw notFound("This model");
+      case "taken":
+        return refuse({ name: "This maker has a model of that name already." });
+      case "serials-overlap":
+        return refuse({ revisions: `${problem.revisions.join(" and ")} claim the same serial numbers.` });
+      case "in-use": {
+        const says = (of: PartKind) =>
+          problem.stuck.filter((one) => one.of === of).flatMap((one) => sayPartUse(one) ?? []);
+        const all = { components: says("component"), revisions: says("hardware_revision") };
+        return refuse(Object.fromEntries(Object.entries(all).filter(([, list]) => list.length > 0)));
+      }
+      case "input":
+        return refuse(inputErrors(problem.issues));
+      case "no-key":
+        return notWhole(form);
+    }
+  });
 }
 
-/** Takes away the parts and revisions that the form no longer names; or nothing, and by field what cannot go and why. */
-async function takenAway(
-  tx: Tx,
-  model: string,
-  named: Record<PartKind, readonly string[]>,
-): Promise<Record<string, string[]>> {
-  const stuck: Record<string, string[]> = {};
-  const gone: [PartKind, string[]][] = [];
-  for (const [field, of] of [
-    ["components", "component"],
-    ["revisions", "hardware_revision"],
-  ] as const) {
-    const others = await othersInUse(tx, model, of, named[of]);
-    gone.push([of, others.map((one) => one.id)]);
-    const says = others.flatMap((one) => sayPartUse(one) ?? []);
-    if (says.length > 0) stuck[field] = says;
-  }
-  if (Object.keys(stuck).length === 0) for (const [of, ids] of gone) await takeAway(tx, of, ids);
-  return stuck;
-}
+/** What only the act refuses: more, or longer, than a model can have. */
+const inputErrors = (issues: readonly { readonly field: string }[]): Errors => {
+  const SAYS: Readonly<Record<string, string>> = {
+    components: `At most ${MOST_PARTS} parts, of at most 80 signs.`,
+    suffixes: "At most 100 endings, of at most 40 signs.",
+    revisions: `At most ${MOST_REVISIONS} revisions; a name has at most 200 signs, how to tell it 1,000.`,
+  };
+  const named = issues.map(({ field }) => field.split(".")[0] ?? "");
+  const known = named.filter((field) => field in SAYS).map((field) => [field, SAYS[field] ?? ""] as const);
+  return known.length > 0 ? Object.fromEntries(known) : { "": NOT_WHOLE };
+};
 
 export const clientAction = offlineForm;
 

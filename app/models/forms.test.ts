@@ -4,11 +4,14 @@ import { describe, expect, test } from "vitest";
 import { identityShape, partReadingShape } from "#core/dossier/identity.ts";
 import { layoutShape } from "#core/dossier/layout.ts";
 import { plain } from "#core/quantities/date.ts";
-import { conditionsShape, ERASES, WAYS } from "#core/release/conditions.ts";
-import type { ReleaseRow } from "#db/facts.ts";
+import type { Result } from "#core/quantities/result.ts";
+import { conditionsShape, ERASES, PLAIN_CONDITIONS, WAYS } from "#core/release/conditions.ts";
+import { newReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
+import type { ReleaseRow } from "#core/release/release.ts";
+import { writtenOf } from "#core/release/stored.ts";
 import { identityValues, readIdentity } from "./identity-form.ts";
 import { procedureValues, quirkValues, readProcedure, readQuirk } from "./procedure-form.ts";
-import { conditionsOf, newReleaseValues, releaseShape, releaseValues } from "./release-form.ts";
+
 import { moveLine } from "./step-editor.tsx";
 
 const version = fc.tuple(fc.nat(9), fc.nat(99)).map(([a, b]) => `${a}.${b}`);
@@ -35,6 +38,13 @@ const conditions = fc
     { requiredKeys: [] },
   )
   .map((told) => conditionsShape.parse(told));
+
+type Answered<Value> = Result<Value, { kind: "fields"; errors: Record<string, string> }>;
+const taken = <Value>(read: Answered<Value>): Value => {
+  if (!read.ok) throw new Error(JSON.stringify(read.problem));
+  return read.value;
+};
+const wrong = (read: Answered<unknown>): Record<string, string> => (read.ok ? {} : read.problem.errors);
 
 const row = (told: ReleaseRow["conditions"]): ReleaseRow => ({
   id: "1",
@@ -63,16 +73,17 @@ describe("releases", () => {
   test("a release's conditions, shown in the form and read back, are the same", () => {
     fc.assert(
       fc.property(conditions, (told) => {
-        const values = releaseValues(row(told), [{ id: "7", name: "B", how_to_tell: "", serials: [] }]);
-        const read = releaseShape.parse(values);
-        expect(conditionsOf(read)).toEqual(told);
-        expect(read).toMatchObject({
+        const written = writtenOf(row(told), () => "B");
+        const read = readRelease(releaseValues("2", written));
+        if (!read.ok) throw new Error(JSON.stringify(read.problem));
+        expect(read.value).toEqual({ component: "2", release: written });
+        expect(read.value.release.conditions ?? PLAIN_CONDITIONS).toEqual(told);
+        expect(read.value.release).toMatchObject({
           version: "1.2",
           aliases: ["one", "two"],
-          revisions: ["B"],
+          hardwareRevisions: ["B"],
           regions: ["north", "west"],
           fixes: [{ tag: "clock", urgency: "fix", text: "keeps time, at last" }],
-          fileSize: 4096,
         });
       }),
     );
@@ -80,13 +91,13 @@ describe("releases", () => {
 
   test("what is wrong is answered at its field, in words that say what was expected", () => {
     const trouble = (values: Record<string, string>) => {
-      const read = releaseShape.safeParse({
+      const read = readRelease({
         component: "1",
         version: "1",
         ...newReleaseValues(plain("2026-01-01")),
         ...values,
       });
-      return read.success ? {} : Object.fromEntries(read.error.issues.map((i) => [i.path[0], i.message]));
+      return read.ok ? {} : read.problem.errors;
     };
     expect(trouble({})).toEqual({});
     expect(trouble({ from: ">=" }).from).toContain("write for instance >= 1.06");
@@ -99,6 +110,10 @@ describe("releases", () => {
     expect(trouble({ sha256: "abc" }).sha256).toContain("64");
     expect(trouble({ releasedOn: "2026-02-30" }).releasedOn).toContain("real date");
     expect(trouble({ fixes: "clock, urgent, x" }).fixes).toContain("tag, urgency, words");
+    expect(trouble({ fixes: `${"c".repeat(101)}, fix, x` }).fixes).toContain("at most 100");
+    expect(trouble({ revisions: "r,".repeat(201) }).revisions).toContain("At most 200");
+    expect(trouble({ withdrawnOn: "2026-01-02" }).withdrawnWhy).toContain("Say why");
+    expect(trouble({ sourceWhat: "leaflet" }).sourceKind).toContain("what kind");
   });
 });
 
@@ -123,53 +138,53 @@ describe("procedures and quirks", () => {
   };
 
   test("a procedure reads, and shown again reads the same", () => {
-    const { errors, fields } = readProcedure(values, known, false);
-    expect(errors).toEqual({});
-    if (!fields) throw new Error("no fields");
+    const fields = taken(readProcedure(values, known, false));
     expect(fields).toMatchObject({
-      component_id: "3",
+      component: "3",
       firmware: [{ atLeast: "1.06" }],
-      hardware_revisions: ["7"],
+      revisions: ["7"],
       draft: false,
       source: { kind: "maker", what: "page 3" },
     });
-    const again = readProcedure(procedureValues({ id: "1", ...fields }, known.revisions), known, false);
-    expect(again.fields).toEqual(fields);
+    const { component: component_id, revisions, ...rest } = fields;
+    const row = { id: "1", ...rest, component_id, hardware_revisions: revisions ? [...revisions] : null };
+    const again = readProcedure(procedureValues(row, known.revisions), known, false);
+    expect(taken(again)).toEqual(fields);
   });
 
   test("lines that are no steps stop it, but a draft keeps every one of them", () => {
     const odd = { ...values, steps: "hold talk + 9\nwiggle\n\nturn off" };
-    const { errors } = readProcedure(odd, known, false);
+    const errors = wrong(readProcedure(odd, known, false));
     expect(errors.steps).toContain("no key “9”");
     expect(errors.steps).toContain("“wiggle” begins no step");
-    expect(readProcedure(odd, known, true).fields).toMatchObject({
+    expect(taken(readProcedure(odd, known, true))).toMatchObject({
       draft: true,
       steps: [{ kind: "hold" }, { kind: "note", what: "wiggle" }, { kind: "turn", to: "off" }],
     });
-    expect(readProcedure(values, known, true).fields?.draft).toBe(false);
-    expect(readProcedure({ ...values, steps: " \n" }, known, true).errors.steps).toBe(
+    expect(taken(readProcedure(values, known, true)).draft).toBe(false);
+    expect(wrong(readProcedure({ ...values, steps: " \n" }, known, true)).steps).toBe(
       "Write at least one step.",
     );
-    expect(readProcedure({ ...values, firmware: "about 2 <" }, known, false).errors.firmware).toContain(
+    expect(wrong(readProcedure({ ...values, firmware: "about 2 <" }, known, false)).firmware).toContain(
       "is no range",
     );
-    expect(readProcedure({ ...values, component: "9" }, known, false).errors.component).toContain(
+    expect(wrong(readProcedure({ ...values, component: "9" }, known, false)).component).toContain(
       "no such part",
     );
-    expect(readProcedure({ ...values, revisions: "Z" }, known, false).errors.revisions).toContain(
+    expect(wrong(readProcedure({ ...values, revisions: "Z" }, known, false)).revisions).toContain(
       "no such hardware",
     );
   });
 
   test("a quirk reads, and shown again reads the same", () => {
-    const { fields } = readQuirk(
-      { symptom: "hums", cure: "wait", firmware: "", sourceKind: "hearsay" },
-      known,
+    const fields = taken(
+      readQuirk({ symptom: "hums", cure: "wait", firmware: "", sourceKind: "hearsay" }, known),
     );
     expect(fields).toMatchObject({ symptom: "hums", firmware: null, source: { kind: "hearsay", what: "" } });
-    if (fields) expect(readQuirk(quirkValues({ id: "1", ...fields }), known).fields).toEqual(fields);
-    expect(readQuirk({ symptom: " ", sourceKind: "maker" }, known).errors.symptom).toBe("Say what one sees.");
-    expect(readQuirk({ symptom: "x", sourceKind: "dream" }, known).errors.sourceKind).toBe(
+    const { component: component_id, ...rest } = fields;
+    expect(taken(readQuirk(quirkValues({ id: "1", ...rest, component_id }), known))).toEqual(fields);
+    expect(wrong(readQuirk({ symptom: " ", sourceKind: "maker" }, known)).symptom).toBe("Say what one sees.");
+    expect(wrong(readQuirk({ symptom: "x", sourceKind: "dream" }, known)).sourceKind).toBe(
       "Say where it is from.",
     );
   });
@@ -218,7 +233,7 @@ describe("what a model is known by", () => {
   test("shown in the form and read back, is the same", () => {
     fc.assert(
       fc.property(head, (told) => {
-        expect(readIdentity(identityValues(told), "handheld", told.parts)).toEqual(told);
+        expect(readIdentity(identityValues(told), "handheld", told.parts)).toEqual({ ok: true, value: told });
       }),
     );
   });
@@ -239,12 +254,11 @@ describe("what a model is known by", () => {
       "handheld",
       parts,
     );
-    if (!("errors" in read)) throw new Error("it was taken");
-    expect(Object.keys(read.errors).sort()).toEqual(
+    expect(Object.keys(wrong(read)).sort()).toEqual(
       ["2-sourceKind", "how-3", "name-2", "name-3", "rows", "sourceKind"].sort(),
     );
     expect(readIdentity({ "name-1": "", lamp: "top" }, "base", [{ id: "1" }])).toMatchObject({
-      errors: { "name-1": expect.stringContaining("a name") },
+      problem: { errors: { "name-1": expect.stringContaining("a name") } },
     });
   });
 });

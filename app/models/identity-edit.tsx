@@ -1,19 +1,19 @@
 // What a model is known by, where its keys are, and how the versions of its parts are read.
-import { data, Form, Link, redirect } from "react-router";
+import { Link, redirect } from "react-router";
+import { writeIdentity } from "#acts/write-identity.ts";
 import { SHOWN_WHERE } from "#core/dossier/identity.ts";
-import { dossierHead, putIdentity, putPartReading } from "#db/dossier.ts";
-import { appendLog } from "#db/log.ts";
-import { renamePart } from "#db/parts.ts";
-import { bringUpToDate } from "#db/work.ts";
-import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
-import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
-import { Input } from "../forms/input.tsx";
-import { merge } from "../forms/merge.server.ts";
-import { offlineValues } from "../forms/offline.ts";
+import { mapped } from "#core/quantities/result.ts";
+import { dossierHead } from "#db/dossier.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
+import { textsIn } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/identity-edit";
-import { type IdentityValues, identityValues, readIdentity } from "./identity-form.ts";
+import { identityValues, readIdentity } from "./identity-form.ts";
 import { mustHaveModel } from "./load-dossier.server.ts";
 import { SourceFields } from "./shared-fields.tsx";
 
@@ -30,50 +30,29 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-model");
-  const typed: IdentityValues = Object.fromEntries(
-    [...(await request.formData())].map(([k, v]) => [k, String(v)]),
-  );
-  return writeInClub(context, async (tx) => {
+  const form = await request.formData();
+  return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
-    const {
-      values,
-      errors: clashes,
-      unchanged,
-    } = await merge(tx, `identity ${model.id}`, typed, async () =>
-      identityValues(await dossierHead(tx, model.id)),
-    );
-    const { parts } = await dossierHead(tx, model.id);
-    const read = readIdentity(values, model.kind, parts);
-    if ("errors" in read) return data({ values, errors: read.errors }, { status: 400 });
-    if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
-    if (unchanged) return redirect(`/models/${model.id}`);
-    await putIdentity(tx, model.id, read.identity);
-    const renamed = read.parts.filter((part) => parts.find((p) => p.id === part.id)?.name !== part.name);
-    // Two parts may change names with each other: first out of the way, then to the new one.
-    for (const part of renamed)
-      await renamePart(tx, model.id, part.id, `${part.name} ${crypto.randomUUID()}`);
-    for (const part of renamed) await renamePart(tx, model.id, part.id, part.name);
-    for (const part of read.parts) await putPartReading(tx, part.id, part.reading);
-    await appendLog(
-      tx,
-      { kind: "model-changed", name: model.name, what: "what it is known by" },
-      { model: model.id },
-    );
-    // Which leads meet it hangs on its plugs.
-    await bringUpToDate(tx, { of: "model", id: model.id }, model.name);
-    return redirect(`/models/${model.id}`);
+    const head = () => dossierHead(tx, model.id);
+    const { parts } = await head();
+    const done = await saveForm(writeIdentity, who, form, {
+      read: (sent) =>
+        mapped(readIdentity(textsIn(sent), model.kind, parts), (read) => ({
+          model: model.id,
+          identity: read.identity,
+          parts: Object.fromEntries(read.parts.map(({ id, name, reading }) => [id, { name, reading }])),
+        })),
+      drawn: async () => identityValues(await head()),
+    });
+    if (done.ok) return redirect(`/models/${model.id}`);
+    return done.problem.kind === "refused" ? refusal(done.problem.refused) : notWhole(form);
   });
 }
 
-export const clientAction = offlineValues;
+export const clientAction = offlineForm;
 
 export default function EditIdentity({ loaderData, actionData }: Route.ComponentProps) {
   const { model, parts, layout } = loaderData;
-  const drawn = useDrawn(loaderData.values);
-  const values = actionData?.values ?? drawn;
-  const errors: IdentityValues = actionData?.errors ?? {};
-  const seen = baselineOf(actionData?.values, drawn);
-  const of = (name: string) => ({ name, value: values[name], error: errors[name] });
   const yesNo = [
     ["yes", "yes"],
     ["no", "no"],
@@ -85,73 +64,78 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
           Back to the {model.name}
         </Link>
       </p>
-      <Form method="post" noValidate className="grid gap-x-8 gap-y-6 lg:grid-cols-2" key={seen}>
-        <Baseline drawn={seen} />
-        <fieldset className="flex flex-col gap-3">
-          <legend className="mb-2 font-serif text-lg font-bold">
-            Names and marks (parted by semicolons)
-          </legend>
-          <Input {...of("soldAs")} label="Also sold as" />
-          <Input {...of("pickInTool")} label="What to pick in a tool where it is not listed" />
-          <Input {...of("labels")} label="Texts on its label" mono />
-          <Input {...of("screens")} label="Texts on its screen" mono />
-          <Input {...of("plugs")} label="Plugs at the radio" />
-          <div className="grid gap-3 sm:grid-cols-2">
-            <SourceFields of={of} open />
-          </div>
-          {parts.map((part) => (
-            <fieldset key={part.id} className="mt-2 border-t border-line pt-2">
-              <legend className="float-left w-full font-semibold">How {part.name} is read</legend>
-              <div className="clear-both grid gap-3 pt-1 sm:grid-cols-[8rem_9rem_minmax(0,1fr)]">
-                <Input {...of(`name-${part.id}`)} label="The part's name" />
-                <Input
-                  {...of(`where-${part.id}`)}
-                  label="Where it shows"
-                  options={[["", "nobody knows"], ...SHOWN_WHERE.map((w) => [w, w] as const)]}
-                />
-                <Input {...of(`sample-${part.id}`)} label="Looks like" mono />
+      <PostForm
+        lastResult={actionData}
+        submit="Save"
+        defaults={loaderData.values}
+        className="flex flex-col gap-6"
+      >
+        {(fields) => (
+          <div className="grid gap-x-8 gap-y-6 lg:grid-cols-2">
+            <fieldset className="flex flex-col gap-3">
+              <legend className="mb-2 font-serif text-lg font-bold">
+                Names and marks (parted by semicolons)
+              </legend>
+              <Field of={fields.soldAs} label="Also sold as" />
+              <Field of={fields.pickInTool} label="What to pick in a tool where it is not listed" />
+              <Field of={fields.labels} label="Texts on its label" mono />
+              <Field of={fields.screens} label="Texts on its screen" mono />
+              <Field of={fields.plugs} label="Plugs at the radio" />
+              <div className="grid gap-3 sm:grid-cols-2">
+                <SourceFields of={(name) => fields[name]} open />
               </div>
-              <div className="mt-2 flex flex-col gap-2">
-                <Input {...of(`how-${part.id}`)} label="How" />
-                <div className="grid gap-3 sm:grid-cols-2">
-                  <SourceFields of={(name) => of(`${part.id}-${name}`)} open />
-                </div>
-              </div>
+              {parts.map((part) => (
+                <fieldset key={part.id} className="mt-2 border-t border-line pt-2">
+                  <legend className="float-left w-full font-semibold">How {part.name} is read</legend>
+                  <div className="clear-both grid gap-3 pt-1 sm:grid-cols-[8rem_9rem_minmax(0,1fr)]">
+                    <Field of={fields[`name-${part.id}`]} label="The part's name" />
+                    <Field
+                      of={fields[`where-${part.id}`]}
+                      label="Where it shows"
+                      options={[["", "nobody knows"], ...SHOWN_WHERE.map((w) => [w, w] as const)]}
+                    />
+                    <Field of={fields[`sample-${part.id}`]} label="Looks like" mono />
+                  </div>
+                  <div className="mt-2 flex flex-col gap-2">
+                    <Field of={fields[`how-${part.id}`]} label="How" />
+                    <div className="grid gap-3 sm:grid-cols-2">
+                      <SourceFields of={(name) => fields[`${part.id}-${name}`]} open />
+                    </div>
+                  </div>
+                </fieldset>
+              ))}
             </fieldset>
-          ))}
-        </fieldset>
-        <fieldset className="flex flex-col gap-3">
-          <legend className="mb-2 font-serif text-lg font-bold">Its keys, as a hand finds them</legend>
-          <div className="grid grid-cols-3 gap-3">
-            <Input {...of("screen")} label="Screen" options={yesNo} />
-            <Input
-              {...of("lamp")}
-              label="Lamp"
-              options={[
-                ["top", "on top"],
-                ["front", "in front"],
-                ["none", "none"],
-              ]}
-            />
-            <Input {...of("antenna")} label="Antenna" options={yesNo} />
+            <fieldset className="flex flex-col gap-3">
+              <legend className="mb-2 font-serif text-lg font-bold">Its keys, as a hand finds them</legend>
+              <div className="grid grid-cols-3 gap-3">
+                <Field of={fields.screen} label="Screen" options={yesNo} />
+                <Field
+                  of={fields.lamp}
+                  label="Lamp"
+                  options={[
+                    ["top", "on top"],
+                    ["front", "in front"],
+                    ["none", "none"],
+                  ]}
+                />
+                <Field of={fields.antenna} label="Antenna" options={yesNo} />
+              </div>
+              <div className="grid grid-cols-2 gap-3">
+                <Field of={fields.knobs} label="Knobs, left to right" mono />
+                <Field of={fields.top} label="Keys on top" mono />
+                <Field of={fields.left} label="Keys on the left side, from the top" mono />
+                <Field of={fields.right} label="Keys on the right side" mono />
+              </div>
+              <Field of={fields.rows} label="Keys in front: a line a row" rows={5} mono />
+              {layout && (
+                <div className="[&_.key-card]:max-h-64">
+                  <KeyCard layout={layout} step={undefined} />
+                </div>
+              )}
+            </fieldset>
           </div>
-          <div className="grid grid-cols-2 gap-3">
-            <Input {...of("knobs")} label="Knobs, left to right" mono />
-            <Input {...of("top")} label="Keys on top" mono />
-            <Input {...of("left")} label="Keys on the left side, from the top" mono />
-            <Input {...of("right")} label="Keys on the right side" mono />
-          </div>
-          <Input {...of("rows")} label="Keys in front: a line a row" rows={5} mono />
-          {layout && (
-            <div className="[&_.key-card]:max-h-64">
-              <KeyCard layout={layout} step={undefined} />
-            </div>
-          )}
-        </fieldset>
-        <button type="submit" className="btn btn-primary w-fit">
-          Save
-        </button>
-      </Form>
+        )}
+      </PostForm>
     </Page>
   );
 }

@@ -8,6 +8,7 @@ import {
 } from "#core/dossier/identity.ts";
 import { keysTwice, layoutShape } from "#core/dossier/layout.ts";
 import { typedList } from "#core/quantities/list.ts";
+import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS, type Source } from "#core/quantities/source.ts";
 import type { DossierHead } from "#db/dossier.ts";
 
@@ -53,7 +54,7 @@ export function readIdentity(
   values: IdentityValues,
   kind: string,
   parts: readonly { readonly id: string }[],
-): { readonly errors: IdentityValues } | ReadIdentity {
+): Result<ReadIdentity, { readonly kind: "fields"; readonly errors: IdentityValues }> {
   const errors: IdentityValues = {};
   const note = (
     issues: readonly { readonly path: PropertyKey[]; readonly message: string }[],
@@ -112,8 +113,8 @@ export function readIdentity(
     if (!reading.success) note(reading.error.issues, id);
     return { id, name, reading: reading.data ?? partReadingShape.parse({}) };
   });
-  if (!identity.success || Object.keys(errors).length > 0) return { errors };
-  return { identity: identity.data, parts: read };
+  if (!identity.success || Object.keys(errors).length > 0) return bad({ kind: "fields", errors });
+  return good({ identity: identity.data, parts: read });
 }
 
 function sourceOf(

@@ -1,7 +1,7 @@
 // What the file check holds a dropped file against: the hashes of all releases, and the models' names. Nothing comes in.
 import type { KnownFiles } from "#core/bench/check-file.ts";
+import { knownFiles } from "#db/files.ts";
 import { modelsToPick } from "#db/models.ts";
-import { knownFiles } from "#db/releases.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { readInClub } from "../context.ts";
 import type { Route } from "./+types/known-files";

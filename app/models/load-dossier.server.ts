@@ -46,14 +46,14 @@ export function warningsOf(procedures: readonly ProcedureRow[]) {
 }
 
 /** One press after doing: notes that a fact held, on which firmware, and who saw it. */
-export async function confirmFact(tx: Tx, who: SignedIn, model: string, form: FormData) {
+export async function confirmFact(_tx: Tx, who: SignedIn, model: string, form: FormData) {
   // The presses of a list name their fact in one word and a number.
   const [listedKind, listedSubject] = String(form.get("fact") ?? "").split(" ");
   const named = form.has("fact")
     ? { kind: listedKind, subject: listedSubject }
     : { kind: form.get("kind"), subject: form.get("subject") };
   const firmware = told(form, "firmware") ?? "";
-  const done = await performForm(tx, confirm, who, form, { model, ...named, firmware });
+  const done = await performForm(confirm, who, form, { model, ...named, firmware });
   if (done.ok) {
     const { what } = done.value.answer;
     return { ok: true, says: `Noted: ${what}${firmware ? `, on ${firmware}` : ""}.` };

@@ -1,33 +1,30 @@
 // Adding, correcting and withdrawing a release: parsed, weighed against the units, then saved with its needs.
 
 import { createHash } from "node:crypto";
-import { redirect } from "react-router";
+import { data, redirect } from "react-router";
+import { previewRelease, type ReleaseProblem, releaseInput, writeRelease } from "#acts/write-release.ts";
 import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
-import { effectOf, withRelease } from "#core/needs/effect.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import type { Catalogue, Release } from "#core/release/catalogue.ts";
-import { contradictionsOf } from "#core/release/contradictions.ts";
-import { AHEAD, isAhead } from "#core/release/withdrawal.ts";
+import { mapped } from "#core/quantities/result.ts";
+import type { Catalogue } from "#core/release/catalogue.ts";
+import { newReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
+import type { ReleaseRow } from "#core/release/release.ts";
+import { writtenOf } from "#core/release/stored.ts";
+import { AHEAD } from "#core/release/withdrawal.ts";
 import { whatIf } from "#core/route/what-if.ts";
 import { policyOn } from "#core/unit/policy.ts";
-import { loadCatalogues, loadFacts, policyOf, type ReleaseRow } from "#db/facts.ts";
-import { appendLog } from "#db/log.ts";
+import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import { modelById, releasesOf, revisionsOf, unitTags } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import {
-  addRelease,
-  correctRelease,
-  keepFile,
-  type ReleaseFields,
-  releaseById,
-  withdrawRelease,
-} from "#db/releases.ts";
-import { bringUpToDate } from "#db/work.ts";
+import { releaseById } from "#db/releases.ts";
 import { notFound, type SignedIn } from "../context.ts";
-import { merge } from "../forms/merge.server.ts";
+import { NOT_WHOLE } from "../forms/perform.server.ts";
+import { type Errors, type Read, replyOf, saveForm } from "../forms/save.server.ts";
 import { sayContradiction } from "../ui/words/contradiction.ts";
 import { touchedBy } from "./load-touched.server.ts";
-import { conditionsOf, newReleaseValues, releaseShape, releaseValues } from "./release-form.ts";
+
+const nameIn = (revisions: readonly { id: string; name: string }[]) => (id: string) =>
+  revisions.find((r) => r.id === id)?.name ?? "";
 
 const isId = (text: string) => /^\d{1,18}$/.test(text);
 
@@ -48,7 +45,9 @@ export async function loadRelease(tx: Tx, modelId: string, releaseId: string, to
     whatIf: release && !release.draft ? await ifKept(tx, model.id, release, today) : undefined,
     components,
     revisions,
-    values: release ? releaseValues(release, revisions) : newReleaseValues(today),
+    values: release
+      ? releaseValues(release.component_id, writtenOf(release, nameIn(revisions)))
+      : newReleaseValues(today),
   };
 }
 
@@ -59,133 +58,77 @@ export async function actOnRelease(
   releaseId: string,
   form: FormData,
 ) {
-  const typed = Object.fromEntries(
-    [...form].flatMap(([name, value]) => (typeof value === "string" ? [[name, value] as const] : [])),
-  );
-  let loaded = await loadRelease(tx, modelId, releaseId, who.today);
-  const { values, errors, unchanged } = await merge(
-    tx,
-    `release ${modelId} ${releaseId}`,
-    typed,
-    async () => {
-      loaded = await loadRelease(tx, modelId, releaseId, who.today);
-      return loaded.release && loaded.values;
-    },
-  );
+  const loaded = await loadRelease(tx, modelId, releaseId, who.today);
   const put = await fileOf(form);
-  if (typeof put === "object") Object.assign(values, put.fields);
-  const parsed = releaseShape.safeParse(values);
-  if (!parsed.success) {
-    for (const issue of parsed.error.issues) errors[String(issue.path[0])] ??= issue.message;
-    return { values, errors };
-  }
-  const data = parsed.data;
-  if (put === "too-large") errors.content = "The file is larger than 64 MiB; no radio takes that much.";
-  const component = loaded.components.find((c) => c.id === data.component);
-  if (!component) errors.component = "This model has no such part.";
-  const revisionIds = data.revisions.map(
-    (name) => loaded.revisions.find((r) => r.name.toLowerCase() === name.toLowerCase())?.id,
-  );
-  const unknown = data.revisions.find((_, i) => revisionIds[i] === undefined);
-  if (unknown) errors.revisions = `This model has no hardware revision ${unknown}.`;
-  if (data.withdrawnOn !== "" && isAhead({ on: data.withdrawnOn }, who.today)) errors.withdrawnOn = AHEAD;
-  if (data.withdrawnOn !== "" && data.withdrawnWhy === "") errors.withdrawnWhy = "Say why it was withdrawn.";
-  if (data.sourceWhat !== "" && data.sourceKind === "")
-    errors.sourceKind = "Say what kind of source that is.";
-  const facts = await loadFacts(tx, { of: "model", id: loaded.model.id });
-  const catalogue: Catalogue =
-    facts.catalogues.get(loaded.model.id) ??
-    (await loadCatalogues(tx, [loaded.model.id])).get(loaded.model.id) ??
-    new Map();
-  if (!component || Object.keys(errors).length > 0) return { values, errors };
-
+  if (put === "too-large")
+    return answer(form, { content: "The file is larger than 64 MiB; no radio takes that much." });
+  if (put) for (const [name, value] of Object.entries(put.fields)) form.set(name, value);
   const draft = form.get("intent") === "draft";
-  const fields: ReleaseFields = {
-    component: component.id,
-    version: data.version,
-    aliases: data.aliases,
-    track: data.track,
-    releasedOn: data.releasedOn,
-    hardwareRevisions: data.revisions.length > 0 ? revisionIds.filter((id) => id !== undefined) : null,
-    regions: data.regions.length > 0 ? data.regions : null,
-    fixes: data.fixes,
-    notes: data.notes,
-    source: data.sourceKind === "" ? null : { kind: data.sourceKind, what: data.sourceWhat },
-    conditions: conditionsOf(data),
-    draft,
-    ...(data.sha256 !== "" && {
-      file: { sha256: data.sha256, size: data.fileSize === "" ? null : data.fileSize, name: data.fileName },
-    }),
-  };
-  const withdrawn = data.withdrawnOn === "" ? undefined : { on: data.withdrawnOn, why: data.withdrawnWhy };
-  const id = loaded.release?.id ?? "new";
-  const after = withRelease(catalogue, component.id, id, imagined(id, fields, withdrawn));
-  const wrong = draft ? [] : contradictionsOf(after, component.id, id);
-  if (wrong.length > 0) {
-    const all = [...after.values()].flatMap((prepared) => prepared.releases);
-    const version = (of: string) => all.find((r) => r.id === of)?.version ?? "another release";
-    for (const one of wrong) errors[one.field] ??= sayContradiction(one, version);
-    return { values, errors, savableAsDraft: true };
-  }
-  const effect = effectOf(facts.units, (unit) => policyOf(facts, unit), catalogue, after, who.today);
+  const read = (sent: FormData, isBaseline: boolean): Read<Record<string, unknown>> =>
+    mapped(readRelease(Object.fromEntries(sent)), ({ component, release }) => ({
+      ...release,
+      component,
+      draft: isBaseline ? (loaded.release?.draft ?? false) : draft,
+      model: loaded.model.id,
+      ...(loaded.release && { release: loaded.release.id }),
+      ...(put && !isBaseline && { content: put.content }),
+    }));
   if (form.get("intent") !== "save" && !draft) {
+    const typed = read(form, false);
+    if (!typed.ok) return answer(form, typed.problem.errors);
+    const input = releaseInput.safeParse(typed.value);
+    if (!input.success) return answer(form, { "": NOT_WHOLE });
+    const preview = await previewRelease(tx, input.data, who.today);
+    if (!preview.ok) return answer(form, saying(preview.problem), preview.problem.kind === "contradicts");
+    const { facts, after, effect } = preview.value;
+    const own = loaded.release?.id ?? "new";
+    const told = await ifTarget(tx, loaded.model.id, facts, after, input.data.component, own, who.today);
+    if (put) told.files[own] = "kept";
+    else if (input.data.file && told.files[own] !== "kept") told.files[own] = "known";
     const touched = await touchedBy(tx, effect);
-    const told = await ifTarget(tx, loaded.model.id, facts, after, component.id, id, who.today);
-    if (typeof put === "object") told.files[id] = "kept";
-    else if (data.sha256 !== "" && told.files[id] !== "kept") told.files[id] = "known";
-    return { values, errors, touched, whatIf: told };
+    return data({ result: replyOf(form, {}), touched, whatIf: told });
   }
-  if (unchanged && typeof put !== "object" && (loaded.release?.draft ?? false) === draft)
-    return redirect(`/models/${loaded.model.id}`);
-  if (typeof put === "object") await keepFile(tx, put.fields.sha256, put.content);
-  const units = effect.newlyDue.length + effect.changed.length + effect.freed.length + effect.later.length;
-  await save(tx, loaded.release, fields, withdrawn, {
-    component: component.name,
-    model: loaded.model.id,
-    units,
+  const done = await saveForm(writeRelease, who, form, {
+    read,
+    drawn: async () => loaded.release && (await loadRelease(tx, modelId, releaseId, who.today)).values,
   });
   // Returned, not thrown: what is thrown out of a transaction undoes it.
-  return redirect(`/models/${loaded.model.id}`);
+  if (done.ok) return redirect(`/models/${loaded.model.id}`);
+  const { problem } = done;
+  switch (problem.kind) {
+    case "refused":
+      return answer(problem.refused.form, problem.refused.errors, false, problem.refused.status);
+    case "no-key":
+    case "input":
+      return answer(form, { "": NOT_WHOLE });
+    default:
+      return answer(form, saying(problem), problem.kind === "contradicts");
+  }
 }
 
-const imagined = (id: string, f: ReleaseFields, withdrawn: Release["withdrawn"]): Release => ({
-  id,
-  version: f.version,
-  aliases: f.aliases,
-  track: f.track,
-  releasedOn: f.releasedOn,
-  fixes: f.fixes,
-  ...(f.hardwareRevisions && { hardwareRevisions: f.hardwareRevisions }),
-  ...(f.regions && { regions: f.regions }),
-  ...(withdrawn && { withdrawn }),
-  ...(f.conditions && { conditions: f.conditions }),
-  ...(f.draft && { draft: true }),
-});
+/** The form again, with what is wrong; `savableAsDraft`: it can be kept all the same. */
+const answer = (form: FormData, errors: Errors, savableAsDraft = false, status = 400) =>
+  data({ result: replyOf(form, errors), savableAsDraft }, { status });
 
-async function save(
-  tx: Tx,
-  release: ReleaseRow | undefined,
-  fields: ReleaseFields,
-  withdrawn: Release["withdrawn"],
-  about: { component: string; model: string; units: number },
-): Promise<void> {
-  const said = { component: about.component, version: fields.version, units: about.units };
-  if (!release) {
-    await addRelease(tx, fields);
-    await appendLog(tx, { kind: "release-added", ...said }, { model: about.model });
-  } else {
-    await correctRelease(tx, release.id, fields);
-    await withdrawRelease(tx, release.id, withdrawn ?? null);
-    const entry =
-      withdrawn && release.withdrawn_on === null
-        ? ({ kind: "release-withdrawn", ...said, why: withdrawn.why } as const)
-        : ({
-            kind: !withdrawn && release.withdrawn_on !== null ? "release-reinstated" : "release-corrected",
-            ...said,
-          } as const);
-    await appendLog(tx, entry, { model: about.model });
+function saying(problem: ReleaseProblem): Record<string, string> {
+  switch (problem.kind) {
+    case "no-model":
+      throw notFound("This model");
+    case "no-release":
+      throw notFound("This release");
+    case "no-part":
+      return { component: "This model has no such part." };
+    case "no-revision":
+      return { revisions: `This model has no hardware revision ${problem.name}.` };
+    case "ahead":
+      return { withdrawnOn: AHEAD };
+    case "contradicts": {
+      const version = (of: string) => problem.versions[of] ?? "another release";
+      const errors: Record<string, string> = {};
+      for (const one of problem.contradictions) errors[one.field] ??= sayContradiction(one, version);
+      return errors;
+    }
   }
-  await bringUpToDate(tx, { of: "model", id: about.model }, `${about.component} ${fields.version}`);
 }
 
 /** The file put into the form, if one was, with what the fields about it say then. */

@@ -16,6 +16,7 @@ afterAll(() => club.close());
 
 const form = (fields: Record<string, string>) => {
   const made = new FormData();
+  made.set("key", crypto.randomUUID());
   for (const [name, value] of Object.entries(fields)) made.set(name, value);
   return made;
 };

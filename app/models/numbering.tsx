@@ -1,6 +1,7 @@
 // How a component's versions count: the ways to choose from, what each would touch, and the press that makes it so.
 import { Form } from "react-router";
 import type { Numbering } from "#core/version/version.ts";
+import { FormKey } from "../forms/form-key.tsx";
 import { sayNumbering } from "../ui/words/standing.ts";
 import type { NumberingAnswer } from "./confirm-numbering.server.ts";
 import { TouchedUnits } from "./touched.tsx";
@@ -47,6 +48,7 @@ export function Counting({ component }: { readonly component: Shown }) {
 
 const Ask = (asked: { readonly component: string; readonly numbering: Numbering | null }) => (
   <>
+    <FormKey />
     <input type="hidden" name="component" value={asked.component} />
     <input type="hidden" name="numbering" value={JSON.stringify(asked.numbering)} />
   </>

@@ -1,17 +1,18 @@
 // Writing a procedure: what it is for, whence it is known, and its steps in the step editor.
-import { data, Form, Link, redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { writeProcedure } from "#acts/write-procedure.ts";
 import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
+import { mapped } from "#core/quantities/result.ts";
 import { dossierHead, procedureById } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
-import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
-import { FormKey } from "../forms/form-key.tsx";
-import { Input } from "../forms/input.tsx";
-import { merge } from "../forms/merge.server.ts";
-import { offlineValues } from "../forms/offline.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
+import { textsIn } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { NOT_WHOLE } from "../forms/perform.server.ts";
+import { refusal, saveForm } from "../forms/save.server.ts";
 import { Page } from "../ui/page.tsx";
 import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD } from "../ui/words/step.ts";
@@ -50,48 +51,34 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "write-procedure");
   const form = await request.formData();
-  const typed: Values = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
-  return writeInClub(context, async (tx, who) => {
-    const what = `procedure ${params.model} ${params.procedure}`;
-    const {
-      values,
-      errors: clashes,
-      unchanged,
-    } = await merge(tx, what, typed, async () => {
-      const { procedure, known } = await load(tx, params.model, params.procedure);
-      return procedure && procedureValues(procedure, known.revisions);
-    });
+  return readInClub(context, async (tx, who) => {
     const { model, procedure, known } = await load(tx, params.model, params.procedure);
-    const { errors, fields } = readProcedure(values, known, values.intent === "draft");
-    if (!fields) return data({ values, errors }, { status: 400 });
-    if (Object.keys(clashes).length > 0) return data({ values, errors: clashes }, { status: 409 });
-    if (unchanged && procedure && procedure.draft === fields.draft)
-      return redirect(`/models/${model.id}/procedures/${procedure.id}`);
-    const { component_id: component, hardware_revisions: revisions, ...rest } = fields;
-    const done = await performForm(tx, writeProcedure, who, form, {
-      ...rest,
-      component,
-      revisions,
-      model: model.id,
-      procedure: procedure?.id,
+    const draft = form.get("intent") === "draft";
+    const done = await saveForm(writeProcedure, who, form, {
+      read: (sent, isBaseline) =>
+        mapped(readProcedure(textsIn(sent), known, draft || isBaseline), (fields) => ({
+          ...fields,
+          model: model.id,
+          procedure: procedure?.id,
+        })),
+      drawn: async () => {
+        const now = procedure && (await procedureById(tx, model.id, procedure.id));
+        return now && procedureValues(now, known.revisions);
+      },
     });
-    if (done.ok) return redirect(`/models/${model.id}/procedures/${done.value.answer.procedure}`);
-    const many =
-      done.problem.kind === "input" && done.problem.issues.some((issue) => issue.field === "steps");
-    const says = many ? "At most 100 steps." : NOT_WHOLE;
-    return data({ values, errors: { steps: says } as Values }, { status: 400 });
+    if (done.ok) return redirect(`/models/${model.id}/procedures/${done.value.procedure}`);
+    const { problem } = done;
+    if (problem.kind === "refused") return refusal(problem.refused);
+    const many = problem.kind === "input" && problem.issues.some((issue) => issue.field === "steps");
+    return refusal({ form, errors: { steps: many ? "At most 100 steps." : NOT_WHOLE } });
   });
 }
 
-export const clientAction = offlineValues;
+export const clientAction = offlineForm;
 
 export default function EditProcedure({ loaderData, actionData }: Route.ComponentProps) {
   const { model, known } = loaderData;
-  const drawn = useDrawn(loaderData.values);
-  const values: Values = actionData?.values ?? drawn;
-  const errors: Record<string, string> = actionData?.errors ?? {};
-  const seen = baselineOf(actionData?.values, drawn);
-  const of = (name: string) => ({ name, value: values[name], error: errors[name] });
+  const trouble = actionData?.error?.steps?.join(" ");
   return (
     <Page title={loaderData.title ?? `How to do something with the ${model.name}`}>
       <p className="mb-3">
@@ -99,46 +86,66 @@ export default function EditProcedure({ loaderData, actionData }: Route.Componen
           Back to the {model.name}
         </Link>
       </p>
-      <Form method="post" noValidate className="flex flex-col gap-4" key={seen}>
-        <FormKey />
-        <Baseline drawn={seen} />
-        <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
-          <Input {...of("title")} label="What it does, in a few words" />
-          <Input {...of("purpose")} label="Purpose" options={PURPOSES.map((p) => [p, PURPOSE_WORD[p]])} />
-          <Input
-            {...of("effect")}
-            label="Beside that, it"
-            options={EFFECTS.map((e) => [e, EFFECT_WORD[e]])}
-          />
-          <Input {...of("minutes")} label="Minutes" type="number" />
-        </div>
-        <StepEditor initial={values.steps ?? ""} layout={known.layout} trouble={errors.steps} />
-        <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-4">
-          <FirmwareFields of={of} parts={known.parts} />
-          {known.revisions.length > 0 && (
-            <Input
-              {...of("revisions")}
-              label={`Only for hardware (${listed(known.revisions.map((r) => r.name))}; empty: all)`}
+      <PostForm
+        lastResult={actionData}
+        defaults={loaderData.values}
+        className="flex flex-col gap-4"
+        also={<Buttons trouble={trouble} />}
+      >
+        {(fields) => (
+          <>
+            <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
+              <Field of={fields.title} label="What it does, in a few words" most={120} />
+              <Field
+                of={fields.purpose}
+                label="Purpose"
+                options={PURPOSES.map((p) => [p, PURPOSE_WORD[p]] as const)}
+              />
+              <Field
+                of={fields.effect}
+                label="Beside that, it"
+                options={EFFECTS.map((e) => [e, EFFECT_WORD[e]] as const)}
+              />
+              <Field of={fields.minutes} label="Minutes" type="number" />
+            </div>
+            <StepEditor
+              initial={String(fields.steps?.initialValue ?? "")}
+              layout={known.layout}
+              trouble={trouble}
             />
-          )}
-          <SourceFields of={of} />
-        </div>
-        <div className="flex flex-wrap items-center gap-3">
-          <button type="submit" name="intent" value="save" className="btn btn-primary">
-            Save
-          </button>
-          {errors.steps && (
-            <>
-              <button type="submit" name="intent" value="draft" className="btn btn-outline btn-error">
-                Save as a draft
-              </button>
-              <span className="text-sm text-rust" role="alert">
-                {errors.steps} A draft is kept, but is not to be used.
-              </span>
-            </>
-          )}
-        </div>
-      </Form>
+            <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-4">
+              <FirmwareFields of={(name) => fields[name]} parts={known.parts} />
+              {known.revisions.length > 0 && (
+                <Field
+                  of={fields.revisions}
+                  label={`Only for hardware (${listed(known.revisions.map((r) => r.name))}; empty: all)`}
+                />
+              )}
+              <SourceFields of={(name) => fields[name]} />
+            </div>
+          </>
+        )}
+      </PostForm>
     </Page>
+  );
+}
+
+function Buttons({ trouble }: { readonly trouble: string | undefined }) {
+  return (
+    <>
+      <button type="submit" name="intent" value="save" className="btn btn-primary">
+        Save
+      </button>
+      {trouble && (
+        <>
+          <button type="submit" name="intent" value="draft" className="btn btn-outline btn-error">
+            Save as a draft
+          </button>
+          <span className="text-sm text-rust" role="alert">
+            {trouble} A draft is kept, but is not to be used.
+          </span>
+        </>
+      )}
+    </>
   );
 }

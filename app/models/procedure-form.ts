@@ -3,6 +3,7 @@ import { z } from "zod";
 import type { Layout } from "#core/dossier/layout.ts";
 import { EFFECTS, PURPOSES, readSteps } from "#core/dossier/procedure.ts";
 import { stepText } from "#core/dossier/step.ts";
+import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS } from "#core/quantities/source.ts";
 import { parseRange, rangeText } from "#core/version/range.ts";
 import type { ProcedureFields, ProcedureRow, QuirkRow } from "#db/dossier.ts";
@@ -50,7 +51,7 @@ const errorsOf = (error: z.ZodError): Errors => {
 
 /** The part and range that firmware fields name; what is wrong goes into `errors`. */
 function readFirmware(data: { component: string; firmware: string }, known: Known, errors: Errors) {
-  if (data.firmware === "") return { component_id: null, firmware: null };
+  if (data.firmware === "") return { component: null, firmware: null };
   const only = known.parts.length === 1 ? known.parts[0] : undefined;
   const part = data.component === "" ? only : known.parts.find((p) => p.id === data.component);
   if (!part)
@@ -59,15 +60,21 @@ function readFirmware(data: { component: string; firmware: string }, known: Know
   const range = parseRange(data.firmware);
   if (!range.ok)
     errors.firmware = `“${range.problem.part}” is no range: write for instance >= 1.06, or 1.06 to 1.12.`;
-  return { component_id: part?.id ?? null, firmware: range.ok ? range.value : null };
+  return { component: part?.id ?? null, firmware: range.ok ? range.value : null };
 }
 
-export type ReadProcedure = { readonly errors: Errors; readonly fields?: ProcedureFields };
+type ReadAs<Fields> = Result<Fields, { readonly kind: "fields"; readonly errors: Errors }>;
+const wrong = (errors: Errors) => bad({ kind: "fields" as const, errors });
+type Procedure = Omit<ProcedureFields, "component_id" | "hardware_revisions"> & {
+  readonly component: string | null;
+  readonly revisions: readonly string[] | null;
+};
+type Quirk = Omit<QuirkRow, "id" | "component_id"> & { readonly component: string | null };
 
 /** Reads a posted procedure. With `draft`, lines that cannot be read and unknown keys become notes and are let through. */
-export function readProcedure(values: Values, known: Known, draft: boolean): ReadProcedure {
+export function readProcedure(values: Values, known: Known, draft: boolean): ReadAs<Procedure> {
   const parsed = procedureFields.safeParse(values);
-  if (!parsed.success) return { errors: errorsOf(parsed.error) };
+  if (!parsed.success) return wrong(errorsOf(parsed.error));
   const { data } = parsed;
   const errors: Errors = {};
   const firmware = readFirmware(data, known, errors);
@@ -83,21 +90,18 @@ export function readProcedure(values: Values, known: Known, draft: boolean): Rea
   if (problems.length > 0 && !draft) errors.steps = problems.slice(0, 3).map(sayLineProblem).join(" ");
   const all = draft ? withUnread(data.steps, steps) : steps.map((s) => s.step);
   if (all.length === 0) errors.steps = "Write at least one step.";
-  if (Object.keys(errors).length > 0) return { errors };
-  return {
-    errors,
-    fields: {
-      purpose: data.purpose,
-      title: data.title,
-      effect: data.effect,
-      steps: all,
-      ...firmware,
-      hardware_revisions: revisions.length > 0 ? revisions.filter((id) => id !== undefined) : null,
-      minutes: data.minutes,
-      source: { kind: data.sourceKind, what: data.sourceWhat },
-      draft: draft && problems.length > 0,
-    },
-  };
+  if (Object.keys(errors).length > 0) return wrong(errors);
+  return good({
+    purpose: data.purpose,
+    title: data.title,
+    effect: data.effect,
+    steps: all,
+    ...firmware,
+    revisions: revisions.length > 0 ? revisions.filter((id) => id !== undefined) : null,
+    minutes: data.minutes,
+    source: { kind: data.sourceKind, what: data.sourceWhat },
+    draft: draft && problems.length > 0,
+  });
 }
 
 /** In a draft nothing is lost: a line that is no step yet is kept as a note. */
@@ -109,18 +113,16 @@ function withUnread(text: string, steps: ReturnType<typeof readSteps>["steps"]):
   });
 }
 
-export function readQuirk(values: Values, known: Known): { errors: Errors; fields?: Omit<QuirkRow, "id"> } {
+export function readQuirk(values: Values, known: Known): ReadAs<Quirk> {
   const parsed = quirkFields.safeParse(values);
-  if (!parsed.success) return { errors: errorsOf(parsed.error) };
+  if (!parsed.success) return wrong(errorsOf(parsed.error));
   const { data } = parsed;
   const errors: Errors = {};
   const firmware = readFirmware(data, known, errors);
-  if (Object.keys(errors).length > 0) return { errors };
+  if (Object.keys(errors).length > 0) return wrong(errors);
   const { symptom, cause, cure } = data;
-  return {
-    errors,
-    fields: { symptom, cause, cure, ...firmware, source: { kind: data.sourceKind, what: data.sourceWhat } },
-  };
+  const source = { kind: data.sourceKind, what: data.sourceWhat };
+  return good({ symptom, cause, cure, ...firmware, source });
 }
 
 const sharedValues = (row: Pick<ProcedureRow, "component_id" | "firmware" | "source">): Values => ({

@@ -3,7 +3,7 @@ import { Form, Link, redirect } from "react-router";
 import { shelveProcedure } from "#acts/shelve-procedure.ts";
 import { dossierHead, procedureById, proceduresOf } from "#db/dossier.ts";
 import { releasesOf } from "#db/models.ts";
-import { mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { FormKey } from "../forms/form-key.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
@@ -51,15 +51,15 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   const model = modelIdOf(params.model);
   if (form.get("intent") === "shelve") {
-    return writeInClub(context, async (tx, actor) => {
+    return readInClub(context, async (_tx, actor) => {
       const procedure = modelIdOf(params.procedure);
-      const done = await performForm(tx, shelveProcedure, actor, form, { model, procedure });
+      const done = await performForm(shelveProcedure, actor, form, { model, procedure });
       if (done.ok) return redirect(`/models/${model}#procedures`);
       if (done.problem.kind === "no-procedure") throw notFound("This procedure");
       return { ok: false, says: NOT_WHOLE };
     });
   }
-  return writeInClub(context, (tx, actor) => confirmFact(tx, actor, model, form));
+  return readInClub(context, (tx, actor) => confirmFact(tx, actor, model, form));
 }
 
 export const clientAction = offlineSaid;

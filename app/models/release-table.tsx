@@ -1,7 +1,7 @@
 // The releases of a component as a table: what the ladder draws, with fixes, conditions and source.
 import { Link } from "react-router";
 import { conditionsShape } from "#core/release/conditions.ts";
-import type { ReleaseRow } from "#db/facts.ts";
+import type { ReleaseRow } from "#core/release/release.ts";
 import type { RevisionRow } from "#db/models.ts";
 import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { useClub, useMay } from "../ui/club.ts";

@@ -1,8 +1,8 @@
 // One release: add it, correct it, withdraw it; first shown is which units that touches, then it is done.
-import { Form, Link } from "react-router";
-import { mustBeAllowed, readInClub, writeInClub } from "../context.ts";
-import { Baseline, baselineOf, useDrawn } from "../forms/baseline.tsx";
-import { offlineValues } from "../forms/offline.ts";
+import { Link } from "react-router";
+import { mustBeAllowed, readInClub } from "../context.ts";
+import { PostForm } from "../forms/form.tsx";
+import { offlineResult } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayRange, sayStop } from "../ui/words/route.ts";
@@ -21,16 +21,13 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-release");
   const form = await request.formData();
-  return writeInClub(context, (tx, who) => actOnRelease(tx, who, params.model, params.release, form));
+  return readInClub(context, (tx, who) => actOnRelease(tx, who, params.model, params.release, form));
 }
 
-export const clientAction = offlineValues;
+export const clientAction = offlineResult;
 
 export default function Release({ loaderData, actionData }: Route.ComponentProps) {
   const { model, release, components, revisions } = loaderData;
-  const drawn = useDrawn(loaderData.values);
-  const values = actionData?.values ?? drawn;
-  const errors: Readonly<Record<string, string>> = actionData?.errors ?? {};
   const savableAsDraft = actionData && "savableAsDraft" in actionData && actionData.savableAsDraft;
   const touched = actionData && "touched" in actionData ? actionData.touched : undefined;
   // What was typed and looked at stands for what is kept, until it is.
@@ -43,44 +40,49 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
         </Link>
       </p>
       <div className="flex flex-col gap-6">
-        <Form
-          method="post"
+        <PostForm
+          lastResult={actionData?.result}
           encType="multipart/form-data"
           className="sheet p-4"
-          noValidate
-          key={JSON.stringify(values)}
+          defaults={loaderData.values}
+          also={<Buttons old={release !== undefined} savableAsDraft={savableAsDraft === true} />}
         >
-          <Baseline drawn={baselineOf(actionData?.values, drawn)} />
-          <ReleaseFields
-            values={values}
-            errors={errors}
-            components={components}
-            revisions={revisions}
-            old={release !== undefined}
-          />
-          <div className="mt-4 flex flex-wrap items-center gap-3">
-            <button type="submit" name="intent" value="look" className="btn btn-outline btn-primary">
-              See what it touches
-            </button>
-            <button type="submit" name="intent" value="save" className="btn btn-primary">
-              {release ? "Save" : "Add it"}
-            </button>
-            {savableAsDraft && (
-              <>
-                <button type="submit" name="intent" value="draft" className="btn btn-outline btn-error">
-                  Save as a draft
-                </button>
-                <span className="text-sm text-quiet">
-                  A draft is kept and known by name, but no radio is sent to it until it is put right.
-                </span>
-              </>
-            )}
-          </div>
-        </Form>
+          {(fields) => (
+            <ReleaseFields
+              fields={fields}
+              components={components}
+              revisions={revisions}
+              old={release !== undefined}
+            />
+          )}
+        </PostForm>
         {told && <IfTarget told={told} />}
         {touched && <TouchedUnits key={JSON.stringify(touched)} touched={touched} />}
       </div>
     </Page>
+  );
+}
+
+function Buttons({ old, savableAsDraft }: { readonly old: boolean; readonly savableAsDraft: boolean }) {
+  return (
+    <>
+      <button type="submit" name="intent" value="look" className="btn btn-outline btn-primary">
+        See what it touches
+      </button>
+      <button type="submit" name="intent" value="save" className="btn btn-primary">
+        {old ? "Save" : "Add it"}
+      </button>
+      {savableAsDraft && (
+        <>
+          <button type="submit" name="intent" value="draft" className="btn btn-outline btn-error">
+            Save as a draft
+          </button>
+          <span className="text-sm text-quiet">
+            A draft is kept and known by name, but no radio is sent to it until it is put right.
+          </span>
+        </>
+      )}
+    </>
   );
 }
 

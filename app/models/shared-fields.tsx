@@ -1,13 +1,10 @@
 // Fields that procedures and quirks share: for which firmware it holds, and where it is known from.
-import { SOURCE_KINDS } from "#core/quantities/source.ts";
-import { Input } from "../forms/input.tsx";
-import { SOURCE_WORD } from "../ui/words/step.ts";
 
-type Of = (name: string) => {
-  readonly name: string;
-  readonly value: string | undefined;
-  readonly error: string | undefined;
-};
+import type { FieldMetadata } from "@conform-to/react";
+import { SOURCE_KINDS, SOURCE_WORD } from "#core/quantities/source.ts";
+import { Field } from "../forms/field.tsx";
+
+type Of = (name: string) => FieldMetadata<unknown> | undefined;
 
 export function FirmwareFields({
   of,
@@ -18,12 +15,12 @@ export function FirmwareFields({
 }) {
   return (
     <div className="grid grid-cols-[7rem_minmax(0,1fr)] gap-3">
-      <Input
-        {...of("component")}
+      <Field
+        of={of("component")}
         label="Only for"
         options={[["", "any part"] as const, ...parts.map((p) => [p.id, p.name] as const)]}
       />
-      <Input {...of("firmware")} label="versions (empty: all)" mono />
+      <Field of={of("firmware")} label="versions (empty: all)" mono />
     </div>
   );
 }
@@ -37,15 +34,15 @@ export function SourceFields({
 }) {
   return (
     <>
-      <Input
-        {...of("sourceKind")}
+      <Field
+        of={of("sourceKind")}
         label="Known from"
         options={[
           ...(open ? [["", "nobody said"] as const] : []),
           ...SOURCE_KINDS.map((kind) => [kind, SOURCE_WORD[kind]] as const),
         ]}
       />
-      <Input {...of("sourceWhat")} label="Which one (leaflet, evening, club)" />
+      <Field of={of("sourceWhat")} label="Which one (leaflet, evening, club)" />
     </>
   );
 }

@@ -38,7 +38,9 @@ export function StepEditor(props: {
   };
   const move = (from: number, to: number) => {
     const moved = moveLine(text, from, to);
-    if (moved === text) return;
+    if (moved === text || !field.current) return;
+    field.current.value = moved;
+    field.current.dispatchEvent(new Event("input", { bubbles: true }));
     setText(moved);
     setAt(to);
     const start = linesOf(moved).slice(0, to).join("\n").length + (to > 0 ? 1 : 0);
@@ -62,7 +64,7 @@ export function StepEditor(props: {
           name="steps"
           ref={field}
           rows={Math.max(8, lines.length + 1)}
-          value={text}
+          defaultValue={props.initial}
           onChange={(event) => setText(event.target.value)}
           onSelect={follow}
           onKeyDown={onKeyDown}

@@ -7,9 +7,9 @@ import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
 
 /** Notes a try with what it was tried on as that stands now. */
-export async function noteTry(tx: Tx, who: SignedIn, unit: string | null, form: FormData) {
+export async function noteTry(who: SignedIn, unit: string | null, form: FormData) {
   const worked = form.get("worked");
-  const done = await performForm(tx, note, who, form, {
+  const done = await performForm(note, who, form, {
     unit: unit ?? undefined,
     operation: form.get("operation"),
     lead: told(form, "lead"),
@@ -60,13 +60,8 @@ export async function triesOf(tx: Tx, kind: string, id: string) {
 }
 
 /** Strikes a try of a thing; answers what is wrong, if something is. */
-export async function strike(
-  tx: Tx,
-  who: SignedIn,
-  what: string,
-  form: FormData,
-): Promise<string | undefined> {
-  const done = await performForm(tx, strikeTry, who, form, {
+export async function strike(who: SignedIn, what: string, form: FormData): Promise<string | undefined> {
+  const done = await performForm(strikeTry, who, form, {
     try: form.get("try"),
     with: what,
     why: form.get("why") ?? "",

@@ -1,6 +1,6 @@
 // Acts that are answered in a sentence, where the records cannot be reached too.
 import { data } from "react-router";
-import { isDuplicate } from "#db/pool.ts";
+import { isDuplicate } from "#db/errors.ts";
 import { isAwayAnswer } from "../away.server.ts";
 import { KEY } from "../forms/form-key.tsx";
 

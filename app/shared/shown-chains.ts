@@ -1,6 +1,8 @@
 // Chains as they are drawn: links with their words and state, ready to be sent to a page.
+
 import type { Break, Chain, Chains, NearChain } from "#core/kit/chain.ts";
 import type { Chip, DriverRule } from "#core/kit/shapes.ts";
+import { SOURCE_WORD } from "#core/quantities/source.ts";
 import type { KnownKit } from "#db/kit.ts";
 import type { ShownChain, ShownLink } from "../ui/chain.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -15,7 +17,6 @@ import {
   sayVerdict,
 } from "../ui/words/kit.ts";
 import { sayRange } from "../ui/words/route.ts";
-import { SOURCE_WORD } from "../ui/words/step.ts";
 
 export type ShownNear = ShownChain & { readonly changes: readonly string[]; readonly cost: string };
 

@@ -46,10 +46,10 @@ function sayRefused(problem: FormProblem | { readonly kind: "no-unit" } | { read
   }
 }
 
-const reading: ByForm = async (tx, who, { row, catalogue }, form) => {
+const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
   const typed = String(form.get("typed") ?? "");
   const readOn = told(form, "readOn");
-  const done = await performForm(tx, recordReading, who, form, {
+  const done = await performForm(recordReading, who, form, {
     unit: row.id,
     typed,
     source: form.get("source") || "screen",
@@ -80,8 +80,8 @@ const reading: ByForm = async (tx, who, { row, catalogue }, form) => {
 };
 
 /** A reading that was wrong: it stays, crossed out, and counts no more. */
-const strike: ByForm = async (tx, who, { row }, form) => {
-  const done = await performForm(tx, strikeReading, who, form, {
+const strike: ByForm = async (_tx, who, { row }, form) => {
+  const done = await performForm(strikeReading, who, form, {
     unit: row.id,
     reading: form.get("reading"),
     why: form.get("why") ?? "",
@@ -97,8 +97,8 @@ const strike: ByForm = async (tx, who, { row }, form) => {
   return answer(status, { ok: false, intent, says });
 };
 
-const lend: ByForm = async (tx, who, { row }, form) => {
-  const done = await performForm(tx, lendUnit, who, form, {
+const lend: ByForm = async (_tx, who, { row }, form) => {
+  const done = await performForm(lendUnit, who, form, {
     unit: row.id,
     person: form.get("person"),
     dueBack: told(form, "dueBack"),
@@ -128,8 +128,8 @@ const lend: ByForm = async (tx, who, { row }, form) => {
   }
 };
 
-const back: ByForm = async (tx, who, { row }, form) => {
-  const done = await performForm(tx, takeBackUnit, who, form, { unit: row.id });
+const back: ByForm = async (_tx, who, { row }, form) => {
+  const done = await performForm(takeBackUnit, who, form, { unit: row.id });
   const intent = "back";
   if (done.ok) {
     const says = `Back from ${done.value.answer.from}. Read its version before it goes on the shelf.`;
@@ -140,8 +140,8 @@ const back: ByForm = async (tx, who, { row }, form) => {
   return answer(status, { ok: false, intent, says });
 };
 
-const hold: ByForm = async (tx, who, { row }, form) => {
-  const done = await performForm(tx, holdUnits, who, form, {
+const hold: ByForm = async (_tx, who, { row }, form) => {
+  const done = await performForm(holdUnits, who, form, {
     units: [row.id],
     until: form.get("until"),
     why: form.get("why") ?? "",
@@ -160,8 +160,8 @@ const hold: ByForm = async (tx, who, { row }, form) => {
   return answer(status, { ok: false, intent, says });
 };
 
-const lift: ByForm = async (tx, who, { row }, form) => {
-  const done = await performForm(tx, liftHold, who, form, { unit: row.id });
+const lift: ByForm = async (_tx, who, { row }, form) => {
+  const done = await performForm(liftHold, who, form, { unit: row.id });
   const intent = "lift";
   if (done.ok) return answer(200, { ok: true, intent, says: "The hold is lifted." });
   if (done.problem.kind === "not-held")
@@ -170,8 +170,8 @@ const lift: ByForm = async (tx, who, { row }, form) => {
   return answer(status, { ok: false, intent, says });
 };
 
-const hardware: ByForm = async (tx, who, { row }, form) => {
-  const done = await performForm(tx, noteHardware, who, form, {
+const hardware: ByForm = async (_tx, who, { row }, form) => {
+  const done = await performForm(noteHardware, who, form, {
     unit: row.id,
     revision: form.get("revision"),
   });
@@ -187,8 +187,8 @@ const hardware: ByForm = async (tx, who, { row }, form) => {
   return answer(status, { ok: false, intent, says });
 };
 
-const tried: ByForm = async (tx, who, { row }, form) => {
-  const { ok, says } = await noteTry(tx, who, row.id, form);
+const tried: ByForm = async (_tx, who, { row }, form) => {
+  const { ok, says } = await noteTry(who, row.id, form);
   return answer(ok ? 200 : 400, { ok, intent: "tried", says });
 };
 

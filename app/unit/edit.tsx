@@ -1,23 +1,24 @@
 // A radio's own facts: add one, correct one, put it on the shelf or take it back from there.
-import { parseWithZod } from "@conform-to/zod/v4";
-import { data, Form, redirect } from "react-router";
+import { Form, redirect } from "react-router";
 import { addUnit } from "#acts/add-unit.ts";
 import { changeUnit } from "#acts/change-unit.ts";
 import { recoverUnit } from "#acts/recover-unit.ts";
 import { MOST_WHY } from "#acts/shapes.ts";
 import { shelveUnit } from "#acts/shelve-unit.ts";
 import { unitShape } from "#acts/unit-fields.ts";
+import { mapped } from "#core/quantities/result.ts";
 import { groups, places } from "#db/club.ts";
 import { modelsToPick } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { type UnitRow, unitById, unitByTag } from "#db/units.ts";
-import { idIn, mustBeAllowed, notFound, readInClub, writeInClub } from "../context.ts";
+import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { DRAWN_FOR } from "../forms/baseline.tsx";
-import { Field, PostForm } from "../forms/form.tsx";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
 import { FormKey } from "../forms/form-key.tsx";
-import { mergeForm } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { type Errors, notWhole, readBy, refusal, saveForm } from "../forms/save.server.ts";
 import { leadToTag } from "../shared/load-unit.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -49,38 +50,35 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   if (form.get("intent") !== "recover") mustBeAllowed(context, "edit-unit");
   if (form.get("intent") === "shelve" || form.get("intent") === "recover")
     return shelve(context, params.tag ?? "", form);
-  let submission = parseWithZod(form, { schema: unitShape });
-  const refuse = (fieldErrors?: Record<string, string[]>, status = 400) =>
-    data(submission.reply(fieldErrors && { fieldErrors }), { status });
-  return writeInClub(context, async (tx, who) => {
-    let before: UnitRow | undefined;
-    const lock = `unit ${form.get(DRAWN_FOR) ?? params.tag}`;
-    const held = await mergeForm(tx, lock, form, async () => {
-      if (params.tag === undefined) return undefined;
-      before = await unitOf(tx, params.tag, form);
-      return fieldsOf(before);
-    });
-    submission = parseWithZod(held.form, { schema: unitShape });
-    if (submission.status !== "success") return refuse();
-    if (Object.keys(held.errors).length > 0) return refuse(held.errors, 409);
-    const { value } = submission;
-    const done = before
-      ? await performForm(tx, changeUnit, who, form, { ...value, unit: before.id })
-      : await performForm(tx, addUnit, who, form, value);
-    if (done.ok) return redirect(`/units/${encodeURIComponent(value.tag)}`);
+  return readInClub(context, async (tx, who) => {
+    const unit = params.tag === undefined ? undefined : await unitOf(tx, params.tag, form);
+    const read = readBy(unitShape);
+    const refuse = (errors: Errors) => refusal({ form, errors });
+    const done = unit
+      ? await saveForm(changeUnit, who, form, {
+          read: (sent) => mapped(read(sent), (value) => ({ ...value, unit: unit.id })),
+          drawn: async () => fieldsOf(await unitById(tx, unit.id)),
+        })
+      : await saveForm(addUnit, who, form, { read, drawn: async () => undefined });
+    if (done.ok) {
+      const now = unit ? await unitById(tx, unit.id) : undefined;
+      return redirect(`/units/${encodeURIComponent(now?.tag ?? String(form.get("tag")).trim())}`);
+    }
     const { problem } = done;
     switch (problem.kind) {
+      case "refused":
+        return refusal(problem.refused);
       case "no-model":
-        return refuse({ model: ["Choose a model."] });
+        return refuse({ model: "Choose a model." });
       case "no-revision":
-        return refuse({ hardware: [`The ${problem.model} has no such hardware revision.`] });
+        return refuse({ hardware: `The ${problem.model} has no such hardware revision.` });
       case "taken":
-        return refuse({ tag: ["Another radio has this tag."] });
+        return refuse({ tag: "Another radio has this tag." });
       case "no-unit":
         throw notFound("This radio");
       case "no-key":
       case "input":
-        return refuse({ "": [NOT_WHOLE] });
+        return notWhole(form);
     }
   });
 }
@@ -94,13 +92,13 @@ async function unitOf(tx: Tx, tag: string, form: FormData): Promise<UnitRow> {
 }
 
 async function shelve(context: Route.ActionArgs["context"], tag: string, form: FormData) {
-  return writeInClub(context, async (tx, who) => {
+  return readInClub(context, async (tx, who) => {
     const unit = await unitOf(tx, tag, form);
     const why = String(form.get("why") ?? "").slice(0, MOST_WHY);
     const done =
       form.get("intent") === "recover"
-        ? await performForm(tx, recoverUnit, who, form, { unit: unit.id })
-        : await performForm(tx, shelveUnit, who, form, { unit: unit.id, why });
+        ? await performForm(recoverUnit, who, form, { unit: unit.id })
+        : await performForm(shelveUnit, who, form, { unit: unit.id, why });
     // Another radio has its tag by now: the shelf's own page says so, and has both.
     if (!done.ok && done.problem.kind === "taken") throw redirect("/club#shelf");
     return redirect(`/units/${encodeURIComponent(unit.tag)}`);
@@ -123,7 +121,7 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
           {(fields) => (
             <>
               {unit && <input type="hidden" name={DRAWN_FOR} value={unit.id} />}
-              <Field of={fields.tag} label="Tag" className="ver" hint="what stands on it, such as W-03" />
+              <Field of={fields.tag} label="Tag" mono hint="what stands on it, such as W-03" />
               <Field
                 of={fields.model}
                 label="Model"
@@ -135,7 +133,7 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
                 options={[["", "we do not know, or there is only one"], ...revisions]}
               />
               <Field of={fields.region} label="Region" hint="empty: we do not know" />
-              <Field of={fields.serial} label="Serial number" className="ver" />
+              <Field of={fields.serial} label="Serial number" mono />
               <Field
                 of={fields.place}
                 label="Place"

@@ -1,10 +1,11 @@
 // How things are done with this radio: the procedures of its model that hold for its firmware and hardware, each with
 // how well it is known on just that firmware.
+import { SOURCE_WORD } from "#core/quantities/source.ts";
 
 import type { ProcedureRow } from "#db/dossier.ts";
 import { Confirmed, type ShownConfirmed } from "../shared/known-from.tsx";
 import { Go } from "../ui/go.tsx";
-import { PURPOSE_WORD, SOURCE_WORD } from "../ui/words/step.ts";
+import { PURPOSE_WORD } from "../ui/words/step.ts";
 
 export function HowTo(props: {
   readonly model: string;

@@ -7,7 +7,7 @@ import { revisionsOf } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf, formerTags } from "#db/units.ts";
-import { readInClub, writeInClub } from "../context.ts";
+import { readInClub } from "../context.ts";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { shownTooling } from "../shared/load-tooling.server.ts";
@@ -106,7 +106,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
-  return orSayAway(form, () => writeInClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form)));
+  return orSayAway(form, () => readInClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form)));
 }
 
 export const clientAction = (sending: Route.ClientActionArgs) =>

@@ -23,7 +23,14 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("numbering-confirmed"), component: text, numbering: text }),
   z.object({ kind: z.literal("numbering-taken-back"), component: text }),
   z.object({ kind: z.literal("release-added"), component: text, version: text, units: z.number() }),
-  z.object({ kind: z.literal("release-corrected"), component: text, version: text, units: z.number() }),
+  z.object({
+    kind: z.literal("release-corrected"),
+    component: text,
+    version: text,
+    units: z.number(),
+    /** What was changed; not told before it was written down. */
+    what: text.optional(),
+  }),
   z.object({
     kind: z.literal("release-withdrawn"),
     component: text,
@@ -31,7 +38,13 @@ export const logEntry = z.discriminatedUnion("kind", [
     why: text,
     units: z.number(),
   }),
-  z.object({ kind: z.literal("release-reinstated"), component: text, version: text, units: z.number() }),
+  z.object({
+    kind: z.literal("release-reinstated"),
+    component: text,
+    version: text,
+    units: z.number(),
+    what: text.optional(),
+  }),
   z.object({ kind: z.literal("release-shelved"), component: text, version: text, units: z.number() }),
   z.object({ kind: z.literal("procedure-written"), title: text }),
   z.object({ kind: z.literal("procedure-shelved"), title: text }),

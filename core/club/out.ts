@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { NEED_CAUSES, NEED_KINDS } from "../needs/need.ts";
 import { plainDate } from "../quantities/date.ts";
-import { TRACKS, URGENCIES } from "../release/catalogue.ts";
+import { TRACKS, URGENCIES } from "../release/words.ts";
 import { STANDINGS } from "../unit/standing.ts";
 
 export const outUnit = z.object({

@@ -3,8 +3,8 @@ import { z } from "zod";
 import { type PlainDate, plainDate } from "../quantities/date.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { sourceShape } from "../quantities/source.ts";
-import { TRACKS, URGENCIES } from "../release/catalogue.ts";
 import { conditionsShape } from "../release/conditions.ts";
+import { fileShape, fixShape, releaseShape, withdrawalShape } from "../release/release.ts";
 import { isAhead } from "../release/withdrawal.ts";
 import { rangeShape } from "../version/range.ts";
 import { DATE_PATTERNS } from "../version/schemes/dated.ts";
@@ -19,37 +19,25 @@ const numberingShape = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("dated"), pattern: z.enum(DATE_PATTERNS) }),
 ]);
 
-const releaseShape = z.strictObject({
-  version: z.string().min(1).max(200),
-  aliases: z.array(z.string().min(1).max(200)).default([]),
-  track: z.enum(TRACKS),
-  releasedOn: plainDate,
-  withdrawn: z.strictObject({ on: plainDate, why: z.string().min(1) }).optional(),
-  hardwareRevisions: z.array(z.string()).min(1).optional(),
-  regions: z.array(z.string()).min(1).optional(),
-  fixes: z
-    .array(z.strictObject({ tag: z.string(), urgency: z.enum(URGENCIES), text: z.string() }))
-    .default([]),
-  notes: z.string().max(2000).default(""),
+const releaseDocument = z.strictObject({
+  ...releaseShape.shape,
+  withdrawn: withdrawalShape.strict().optional(),
+  fixes: z.array(fixShape.strict()).max(200).default([]),
   source: sourceShape.strict().optional(),
   conditions: conditionsShape.strict().optional(),
-  draft: z.boolean().default(false),
-  file: z
-    .strictObject({
-      sha256: z.string().regex(/^[0-9a-f]{64}$/),
-      size: z.number().int().min(0).nullable(),
-      name: z.string().max(200),
-    })
-    .optional(),
+  file: fileShape.strict().optional(),
 });
 
 const quirkShape = z.strictObject({
   symptom: z.string().min(1).max(500),
   cause: z.string().max(1000).default(""),
   cure: z.string().max(1000).default(""),
-  firmware: z.strictObject({ component: z.string(), range: rangeShape }).optional(),
+  firmware: z.strictObject({ component: z.string().max(80), range: rangeShape }).optional(),
   source: sourceShape.strict(),
 });
+
+/** Signs of a document at most. */
+export const LONGEST_DOSSIER = 4 * 1024 * 1024;
 
 export const FORMAT = "mossy-cabinet/dossier";
 export const FORMAT_VERSION = 1;
@@ -65,15 +53,16 @@ export const dossierDocument = z.strictObject({
     name: z.string().min(1).max(80),
     kind: z.enum(MODEL_KINDS),
     note: z.string().max(2000).default(""),
-    suffixes: z.array(z.string()).default([]),
+    suffixes: z.array(z.string().max(40)).max(100).default([]),
     hardwareRevisions: z
       .array(
         z.strictObject({
-          name: z.string().min(1),
-          howToTell: z.string().default(""),
+          name: z.string().min(1).max(200),
+          howToTell: z.string().max(1000).default(""),
           serials: z.array(serialRangeShape.strict()).max(50).default([]),
         }),
       )
+      .max(200)
       .default([]),
     identity: identityShape.strict(),
   }),
@@ -83,7 +72,7 @@ export const dossierDocument = z.strictObject({
         name: z.string().min(1).max(80),
         numbering: numberingShape.optional(),
         reading: partReadingShape.strict(),
-        releases: z.array(releaseShape).max(5000).default([]),
+        releases: z.array(releaseDocument).max(5000).default([]),
       }),
     )
     .min(1)

@@ -2,7 +2,7 @@
 // against money. The solver is handed in: it is a large program of its own, and runs in a worker.
 
 import { bad, good, type Result } from "../quantities/result.ts";
-import type { Urgency } from "../release/catalogue.ts";
+import type { Urgency } from "../release/words.ts";
 import { cheapest, type Group, maximum, type Programme, type Solve } from "../solve/programme.ts";
 import { minimalSets } from "./chain.ts";
 

@@ -3,7 +3,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
-import { type Catalogue, catalogueOf, type Release } from "../release/catalogue.ts";
+import { type Catalogue, catalogueOf } from "../release/catalogue.ts";
+import type { Release } from "../release/release.ts";
 import type { Fact } from "../unit/facts.ts";
 import { releasesIn } from "../unit/mentions.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";

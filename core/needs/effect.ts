@@ -1,7 +1,8 @@
 // What a change to a model's catalogue would do to its units, before anybody makes it.
 
 import type { PlainDate } from "../quantities/date.ts";
-import { type Catalogue, type Component, catalogueOf, type Release } from "../release/catalogue.ts";
+import { type Catalogue, type Component, catalogueOf } from "../release/catalogue.ts";
+import type { Release } from "../release/release.ts";
 import type { Policy } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import { isOpen, targetOn } from "./need.ts";

@@ -2,14 +2,8 @@
 // It is worked out per version, policy and fit, and remembered, since many units share these.
 
 import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
-import {
-  orderRelease,
-  type PlacedRelease,
-  type PreparedComponent,
-  URGENCIES,
-  type Urgency,
-  worseOf,
-} from "../release/catalogue.ts";
+import { orderRelease, type PlacedRelease, type PreparedComponent } from "../release/catalogue.ts";
+import { URGENCIES, type Urgency, worseOf } from "../release/words.ts";
 import type { Fact } from "../unit/facts.ts";
 import { type FallbackRule, type Policy, withoutPin } from "../unit/policy.ts";
 import { fitOf, isAdmitted, runningFacts, runningOf } from "../unit/standing.ts";

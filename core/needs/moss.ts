@@ -1,7 +1,7 @@
 // Moss: how long a unit's open needs have been left alone, as a level from 0 to 4.
 
 import { daysBetween, type PlainDate } from "../quantities/date.ts";
-import type { Urgency } from "../release/catalogue.ts";
+import type { Urgency } from "../release/words.ts";
 import { isOpen, type Need } from "./need.ts";
 
 export type MossLevel = 0 | 1 | 2 | 3 | 4;

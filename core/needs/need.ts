@@ -2,7 +2,7 @@
 // Needs never depend on today; the reader asks which are open today and which target counts today.
 
 import { addDays, type PlainDate } from "../quantities/date.ts";
-import type { Urgency } from "../release/catalogue.ts";
+import type { Urgency } from "../release/words.ts";
 import type { Fact } from "../unit/facts.ts";
 
 /** Kinds so far; codeplug, backup, mode, pairing, identity and measurement arrive with what feeds them. */

@@ -2,7 +2,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
-import { type Component, catalogueOf, type Release, type Urgency } from "../release/catalogue.ts";
+import { type Component, catalogueOf } from "../release/catalogue.ts";
+import type { Release } from "../release/release.ts";
+import type { Urgency } from "../release/words.ts";
 import { type FallbackRule, PLAIN_POLICY, type Policy } from "../unit/policy.ts";
 import { standingOf } from "../unit/standing.ts";
 import type { Reading, UnitFacts } from "../unit/unit.ts";

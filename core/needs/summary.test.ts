@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
-import { URGENCIES } from "../release/catalogue.ts";
+import { URGENCIES } from "../release/words.ts";
 import { ACTIONS, actionOf } from "./action.ts";
 import { mossOf } from "./moss.ts";
 import { NEED_CAUSES } from "./need.ts";

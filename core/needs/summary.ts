@@ -2,7 +2,7 @@
 
 import type { PlainDate } from "../quantities/date.ts";
 import { groupBy } from "../quantities/group.ts";
-import type { Urgency } from "../release/catalogue.ts";
+import type { Urgency } from "../release/words.ts";
 import type { Action } from "./action.ts";
 import { type NeedCause, type Target, targetOn } from "./need.ts";
 

@@ -1,7 +1,7 @@
 // One form in two hands: nobody's change is lost without being asked about, and what nobody touched stays.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { changesNothing, mergeTexts } from "./merge.ts";
+import { leavesAll, mergeTexts, mergeValues, type Values } from "./merge.ts";
 
 const NAMES = ["tag", "note", "place", "kept"];
 const texts = fc.record(Object.fromEntries(NAMES.map((name) => [name, fc.constantFrom("", "a", "b", "c")])));
@@ -70,12 +70,71 @@ describe("brought together", () => {
   });
 });
 
-test("what a form sends changes nothing if, and only if, all that stands would stand as it did", () => {
-  expect(changesNothing({ note: "a\r\nb", intent: "save" }, { note: "a\nb", mark: "" })).toBe(true);
-  expect(changesNothing({ note: "a" }, { note: "a", mark: "on" })).toBe(false);
-  fc.assert(
-    fc.property(texts, texts, (typed, now) => {
-      expect(changesNothing(typed, now)).toBe(NAMES.every((name) => typed[name] === now[name]));
-    }),
+describe("plain values", () => {
+  const text = fc.constantFrom("", "a", "b", "c\r\nd", "c\nd");
+  const list = fc.array(fc.constantFrom("x", "y"), { maxLength: 2 });
+  const values = fc.record(
+    {
+      name: text,
+      tags: list,
+      on: fc.boolean(),
+      within: fc.record({ from: text, to: text }, { requiredKeys: [] }),
+    },
+    { requiredKeys: [] },
   );
+  /** Every field that is no object, by its path, in a form that can be compared. */
+  const leaves = (of: Values, at = ""): Map<string, string> => {
+    const found = new Map<string, string>();
+    for (const path of ["name", "tags", "on", "within.from", "within.to"]) {
+      const [head = "", tail] = path.split(".");
+      const whole = of[head];
+      const value = tail === undefined ? whole : (whole as Values | undefined)?.[tail];
+      const plain = Array.isArray(value)
+        ? [...value].sort().join()
+        : String(value ?? "").replaceAll("\r\n", "\n");
+      found.set(at + path, plain);
+    }
+    return found;
+  };
+
+  test("each field is theirs if only they changed it, mine if only I did, and asked if both did otherwise", () => {
+    fc.assert(
+      fc.property(values, values, values, (baseline, own, now) => {
+        const merged = mergeValues(baseline, own, now);
+        const [b, o, n, m] = [baseline, own, now, merged.values].map((one) => leaves(one));
+        for (const [path, stands] of n ?? []) {
+          const [head = ""] = path.split(".");
+          // What does not stand is mine alone.
+          if (!(head in now)) {
+            expect(m?.get(path)).toBe(o?.get(path));
+            continue;
+          }
+          const clashes = merged.clashes.includes(path) || merged.clashes.includes(head);
+          const [was, mine] = [b?.get(path), o?.get(path)];
+          if (stands === was || stands === mine) {
+            if (!clashes) expect(m?.get(path)).toBe(mine === was ? stands : mine);
+          } else if (mine === was && !clashes) expect(m?.get(path)).toBe(stands);
+          else if (mine !== was) expect(clashes).toBe(true);
+        }
+        // Nothing is asked that was not changed by both.
+        for (const path of merged.clashes) {
+          // An object that I have taken out whole while they changed it within is asked about whole.
+          if (path === "within") continue;
+          const own = path.includes(".")
+            ? [path]
+            : [...(n?.keys() ?? [])].filter((p) => p.split(".")[0] === path);
+          expect(own.some((p) => n?.get(p) !== b?.get(p) && n?.get(p) !== o?.get(p))).toBe(true);
+        }
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  test("wanting what stands leaves all as it is, in whatever order a list of texts is", () => {
+    fc.assert(fc.property(values, (now) => leavesAll({ ...now, id: "7" }, now)));
+    expect(leavesAll({ tags: ["x", "y"] }, { tags: ["y", "x"] })).toBe(true);
+    expect(leavesAll({ tags: ["x"] }, { tags: ["y", "x"] })).toBe(false);
+    expect(leavesAll({ note: undefined }, { note: "" })).toBe(true);
+    expect(leavesAll({}, { on: true })).toBe(false);
+  });
 });

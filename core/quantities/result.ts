@@ -11,3 +11,9 @@ export const good = <Value>(value: Value): { readonly ok: true; readonly value: 
 export const bad = <Problem extends { kind: string }>(
   problem: Problem,
 ): { readonly ok: false; readonly problem: Problem } => ({ ok: false, problem });
+
+/** A result with its value changed; a problem stays what it is. */
+export const mapped = <Value, Other, Problem extends { kind: string }>(
+  result: Result<Value, Problem>,
+  change: (value: Value) => Other,
+): Result<Other, Problem> => (result.ok ? good(change(result.value)) : result);

@@ -10,3 +10,10 @@ export const sourceShape = z.object({
   what: z.string().trim().max(300).default(""),
 });
 export type Source = z.infer<typeof sourceShape>;
+
+export const SOURCE_WORD: Record<SourceKind, string> = {
+  maker: "the maker's document",
+  bench: "our own bench",
+  club: "another club",
+  hearsay: "hearsay",
+};

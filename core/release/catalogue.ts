@@ -1,5 +1,4 @@
 // What is known of a component's releases, prepared once for many questions.
-import type { PlainDate } from "../quantities/date.ts";
 import type { Order } from "../version/digits.ts";
 import { compareText } from "../version/digits.ts";
 import { type Inference, inferScheme } from "../version/infer.ts";
@@ -10,38 +9,8 @@ import {
   type VersionReader,
   versionReader,
 } from "../version/version.ts";
-import type { Conditions } from "./conditions.ts";
-
-export const TRACKS = ["factory", "beta", "community"] as const;
-export type Track = (typeof TRACKS)[number];
-
-export const URGENCIES = ["routine", "fix", "safety"] as const;
-export type Urgency = (typeof URGENCIES)[number];
-
-export const worseOf = (a: Urgency, b: Urgency): Urgency =>
-  URGENCIES.indexOf(a) >= URGENCIES.indexOf(b) ? a : b;
-
-/** Something a release mends: a tag to watch for, how much it matters, and what it is. */
-export type Fix = { readonly tag: string; readonly urgency: Urgency; readonly text: string };
-
-export type Release = {
-  readonly id: string;
-  readonly version: string;
-  readonly aliases: readonly string[];
-  readonly track: Track;
-  readonly releasedOn: PlainDate;
-  /** Set once a release has been taken back; never dated in the future. */
-  readonly withdrawn?: { readonly on: PlainDate; readonly why: string };
-  /** Hardware revisions it fits; absent means every one. */
-  readonly hardwareRevisions?: readonly string[];
-  /** Regions it is made for; absent means every one. */
-  readonly regions?: readonly string[];
-  readonly fixes: readonly Fix[];
-  /** When it can be installed and what that costs; absent: nothing special is known. */
-  readonly conditions?: Conditions;
-  /** Its conditions contradict each other: known by name, but never a target nor a step. */
-  readonly draft?: boolean;
-};
+import type { Release } from "./release.ts";
+import { type Urgency, worseOf } from "./words.ts";
 
 export type Component = {
   readonly id: string;

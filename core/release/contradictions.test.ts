@@ -4,9 +4,10 @@ import { expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { liesIn, parseRange, type Range, rangeText } from "../version/range.ts";
 import { versionReader } from "../version/version.ts";
-import { catalogueOf, type Release } from "./catalogue.ts";
+import { catalogueOf } from "./catalogue.ts";
 import { type Conditions, conditionsShape } from "./conditions.ts";
 import { contradictionsOf } from "./contradictions.ts";
+import type { Release } from "./release.ts";
 
 const range = (text: string): Range => {
   const read = parseRange(text);

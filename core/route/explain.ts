@@ -1,6 +1,6 @@
 // Why nothing leads to a goal: which places could be reached at all if components did not stand in each other's way, and
 // for a release that cannot be, the conditions that nothing reachable meets.
-import type { Track } from "../release/catalogue.ts";
+import type { Track } from "../release/words.ts";
 import { fitOf } from "../unit/standing.ts";
 import type { Range } from "../version/range.ts";
 import { type Fitting, type Leave, type Places, usablePlaces } from "./graph.ts";

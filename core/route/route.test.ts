@@ -2,8 +2,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
-import { type Catalogue, type Component, catalogueOf, type Release } from "../release/catalogue.ts";
+import { type Catalogue, type Component, catalogueOf } from "../release/catalogue.ts";
 import { type Conditions, conditionsShape } from "../release/conditions.ts";
+import type { Release } from "../release/release.ts";
 import { parseRange, type Range } from "../version/range.ts";
 import type { Version } from "../version/version.ts";
 import { isWay, oracleRoute, type PlainCase, type PlainRange, type PlainRelease } from "./oracle.ts";

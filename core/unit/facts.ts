@@ -1,6 +1,6 @@
 // The facts that lead to a verdict, as references that a screen can follow to their records.
 import type { PlainDate } from "../quantities/date.ts";
-import type { Urgency } from "../release/catalogue.ts";
+import type { Urgency } from "../release/words.ts";
 import type { Numbering, VersionProblem } from "../version/version.ts";
 import type { FallbackRule, PolicyRule } from "./policy.ts";
 

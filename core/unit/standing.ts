@@ -7,10 +7,8 @@ import {
   orderRelease,
   type PlacedRelease,
   type PreparedComponent,
-  type Track,
-  type Urgency,
-  worseOf,
 } from "../release/catalogue.ts";
+import { type Track, type Urgency, worseOf } from "../release/words.ts";
 import { compareText } from "../version/digits.ts";
 import type { Version } from "../version/version.ts";
 import type { Fact } from "./facts.ts";

@@ -2,7 +2,8 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { plain } from "../quantities/date.ts";
-import { type Component, catalogueOf, type Release } from "../release/catalogue.ts";
+import { type Component, catalogueOf } from "../release/catalogue.ts";
+import type { Release } from "../release/release.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import { previewReading } from "../unit/preview.ts";
 import { readEntry } from "./entry.ts";

@@ -1,7 +1,7 @@
 // Twelve models of five makers, none of which exist, and their releases. Days are counted back from today.
 import type { Source } from "#core/quantities/source.ts";
-import type { Track, Urgency } from "#core/release/catalogue.ts";
 import type { Conditions } from "#core/release/conditions.ts";
+import type { Track, Urgency } from "#core/release/words.ts";
 import type { Numbering } from "#core/version/version.ts";
 
 export type DemoRelease = {

@@ -2,7 +2,8 @@
 
 import type { Break, Change } from "#core/kit/chain.ts";
 import type { Evidence, Level, Verdict } from "#core/kit/evidence.ts";
-import type { Chip, Condition, LeadKind, Operation } from "#core/kit/shapes.ts";
+import type { Chip, Operation } from "#core/kit/shapes.ts";
+import { CONDITION_WORD } from "#core/kit/words.ts";
 import type { Range } from "#core/version/range.ts";
 import { counted, listed } from "./count.ts";
 import { sayRange, WAY_WORD } from "./route.ts";
@@ -31,19 +32,6 @@ export function sayVerdict(e: Pick<Evidence, "verdict" | "tries" | "worked">): s
 }
 
 export const OPERATION_WORD: Record<Operation, string> = { read: "read", write: "write", flash: "flash" };
-
-export const LEAD_KIND_WORD: Record<LeadKind, string> = {
-  cable: "cable",
-  programmer: "Bluetooth programmer",
-  card: "memory card",
-};
-
-export const CONDITION_WORD: Record<Condition, string> = {
-  sound: "sound",
-  worn: "worn",
-  broken: "broken",
-  lost: "lost",
-};
 
 export const sayChip = (chip: Chip): string =>
   chip.family === "" ? "unknown chip" : `${chip.family}${chip.grade === "unknown" ? "" : `, ${chip.grade}`}`;

@@ -55,11 +55,11 @@ export function sayEntry(
     case "release-added":
       return `added ${entry.component} ${entry.version}${touching(entry.units)}`;
     case "release-corrected":
-      return `corrected ${entry.component} ${entry.version}${touching(entry.units)}`;
+      return `corrected ${entry.component} ${entry.version}${entry.what ? `: ${entry.what}` : ""}${touching(entry.units)}`;
     case "release-withdrawn":
       return `marked ${entry.component} ${entry.version} as withdrawn: ${entry.why}${touching(entry.units)}`;
     case "release-reinstated":
-      return `took back the withdrawal of ${entry.component} ${entry.version}${touching(entry.units)}`;
+      return `took back the withdrawal of ${entry.component} ${entry.version}${entry.what ? `: ${entry.what}` : ""}${touching(entry.units)}`;
     case "release-shelved":
       return `shelved ${entry.component} ${entry.version}${touching(entry.units)}`;
     case "procedure-written":

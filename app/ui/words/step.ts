@@ -1,7 +1,9 @@
 // Steps of procedures as a person reads them at the bench.
+
 import type { Effect, LineProblem, Purpose } from "#core/dossier/procedure.ts";
 import type { Signs, Step } from "#core/dossier/step.ts";
 import type { Source } from "#core/quantities/source.ts";
+import { SOURCE_WORD } from "#core/quantities/source.ts";
 import { listed } from "./count.ts";
 
 export const PURPOSE_WORD: Record<Purpose, string> = {
@@ -21,13 +23,6 @@ export const EFFECT_WORD: Record<Effect, string> = {
   mode: "changes the mode",
   unlock: "unlocks it",
   erase: "erases or resets",
-};
-
-export const SOURCE_WORD: Record<Source["kind"], string> = {
-  maker: "the maker's document",
-  bench: "our own bench",
-  club: "another club",
-  hearsay: "hearsay",
 };
 
 export const saySource = (source: Source | null | undefined): string =>

@@ -1,10 +1,10 @@
 // Reads what is typed about the kit field by field; what is wrong is said where it stands.
 
-import { type LineProblem, readRange } from "#core/kit/entry.ts";
-import { SYSTEMS } from "#core/kit/shapes.ts";
-import { typedList, typedNames } from "#core/quantities/list.ts";
-import type { Result } from "#core/quantities/result.ts";
-import type { Range } from "#core/version/range.ts";
+import { typedList, typedNames } from "../../quantities/list.ts";
+import type { Result } from "../../quantities/result.ts";
+import type { Range } from "../../version/range.ts";
+import { type LineProblem, readRange } from "../entry.ts";
+import { SYSTEMS } from "../shapes.ts";
 
 export type Values = Record<string, string>;
 export type Named = readonly { readonly id: string; readonly name: string }[];

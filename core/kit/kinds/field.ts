@@ -1,10 +1,33 @@
 // What a kind of thing is made of: its fields as a form shows them, and those that several kinds share.
 
-import { CONDITIONS, GRADES, SYSTEMS } from "#core/kit/shapes.ts";
-import { type Range, rangeText } from "#core/version/range.ts";
-import type { KitTable, SupportFields } from "#db/kit-put.ts";
-import { CONDITION_WORD } from "../../ui/words/kit.ts";
-import type { Known, Named, Reader } from "../reader.ts";
+import { type Range, rangeText } from "../../version/range.ts";
+
+import { CONDITIONS, GRADES, SYSTEMS } from "../shapes.ts";
+import { CONDITION_WORD } from "../words.ts";
+import type { Known, Named, Reader, Values } from "./reader.ts";
+
+/** The tables of the kit, one for each kind. */
+export const KIT_TABLES = [
+  "connector",
+  "lead",
+  "adapter",
+  "computer",
+  "driver",
+  "tool",
+  "driver_rule",
+  "gear",
+  "offer",
+] as const;
+export type KitTable = (typeof KIT_TABLES)[number];
+
+/** That a tool knows a model, as it is stored. */
+export type SupportFields = {
+  readonly model: string;
+  readonly operations: readonly string[];
+  readonly versions: object | null;
+  readonly component: string | null;
+  readonly firmware: object | null;
+};
 
 export type Options = readonly (readonly [string, string])[];
 export type FieldSpec = {
@@ -34,7 +57,14 @@ export type Kind = {
   /** The field that names it; no two may share it. */
   readonly name: "tag" | "name" | "family";
   readonly fields: readonly FieldSpec[];
+  /** What a new one begins with. */
+  readonly begin?: Values;
+  /** What is typed, as it is stored. */
   readonly read: (reader: Reader) => Stored;
+  /** Of a stored row what a form shows otherwise than `shownValue` does. */
+  readonly values?: (row: never, known: Known) => Partial<Values>;
+  /** One in a few words, from a form's values. */
+  readonly says: (values: Values, known: Known) => string;
 };
 export const named = (list: Named, nothing?: string): Options => [
   ...(nothing === undefined ? [] : [["", nothing] as const]),
@@ -83,3 +113,23 @@ export function shownValue(value: unknown): string {
   if (Array.isArray(value)) return rangeText(value as Range);
   return String(value);
 }
+
+/** Parts of a sentence, without those that say nothing. */
+export const joined = (parts: readonly (string | false | undefined)[]): string =>
+  parts.filter(Boolean).join("; ");
+export const nameOf = (list: Named, id: string | undefined): string | undefined =>
+  list.find((row) => row.id === id)?.name;
+const chipText = (values: Values): string | undefined =>
+  values.chip_family === "?"
+    ? "unknown chip"
+    : values.chip_family &&
+      `${values.chip_family}${values.chip_grade === "unknown" ? "" : `, ${values.chip_grade}`}`;
+
+export { chipText };
+/** Several with commas and an "and". */
+export const listed = (items: readonly string[]): string =>
+  items.length < 2 ? (items[0] ?? "") : `${items.slice(0, -1).join(", ")} and ${items.at(-1)}`;
+/** A chip as it is typed: "?" is some chip, but which. */
+export const chipValue = (row: { readonly chip_family: string | null }): Values => ({
+  chip_family: row.chip_family === null ? "" : row.chip_family === "" ? "?" : row.chip_family,
+});

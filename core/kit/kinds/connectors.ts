@@ -1,5 +1,5 @@
-// Connectors with their shapes, and what else lies at the bench: chargers, supplies, loads, meters.
-import { type Kind, readWhere, TAG, WHERE, words, yesNo } from "./field.ts";
+// Connectors with their shapes.
+import { joined, type Kind, words, yesNo } from "./field.ts";
 
 export const SHAPES = [
   "two-pin",
@@ -13,7 +13,6 @@ export const SHAPES = [
   "serial",
 ] as const;
 export type Shape = (typeof SHAPES)[number];
-export const GEAR_KINDS = ["charger", "supply", "dummy load", "meter", "other"] as const;
 
 export const connectors = {
   table: "connector",
@@ -41,29 +40,6 @@ export const connectors = {
       },
     };
   },
-} satisfies Kind;
-
-export const gear = {
-  table: "gear",
-  one: "thing for the bench",
-  many: "Chargers, supplies, loads and meters",
-  name: "tag",
-  fields: [
-    TAG,
-    { name: "kind", label: "Kind", options: () => words(GEAR_KINDS), quick: true },
-    { name: "what", label: "What it is", quick: true },
-    { name: "rating", label: "Rating, with units (50 W for 1 min)", quick: true },
-    { name: "error", label: "Error of a meter (10 % of full scale)", quick: true },
-    ...WHERE,
-  ],
-  read: (r) => ({
-    columns: {
-      tag: r.needed("tag", 40, "It has a tag."),
-      kind: r.choice("kind", GEAR_KINDS, "other"),
-      what: r.text("what"),
-      rating: r.text("rating", 120),
-      error: r.text("error", 120),
-      ...readWhere(r),
-    },
-  }),
+  begin: { keyed: "yes" },
+  says: (v) => joined([v.shape, v.pins && `${v.pins} pins`, v.keyed === "yes" && "one way only", v.way]),
 } satisfies Kind;

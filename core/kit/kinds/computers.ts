@@ -1,8 +1,11 @@
-// Computers with what is on them, tools with what they know, and the drivers there are.
-import { readInstalled, readKnows, readRunsOn } from "#core/kit/entry.ts";
-import { COMPUTER_KINDS, SYSTEMS } from "#core/kit/shapes.ts";
-import type { Named } from "../reader.ts";
-import { type Kind, readWhere, systems, WHERE, words, yesNo } from "./field.ts";
+// Computers, phones and tablets, with what is on them.
+import { readInstalled } from "../entry.ts";
+import { COMPUTER_KINDS, SYSTEMS } from "../shapes.ts";
+import { joined, type Kind, listed, nameOf, readWhere, systems, WHERE, words, yesNo } from "./field.ts";
+import type { Named } from "./reader.ts";
+
+const withVersions = (installed: readonly (readonly [string, string])[], list: Named): string =>
+  installed.flatMap(([id, version]) => nameOf(list, id)?.concat(` ${version}`) ?? []).join("\n");
 
 export const computers = {
   table: "computer",
@@ -56,58 +59,19 @@ export const computers = {
       },
     };
   },
-} satisfies Kind;
-
-export const tools = {
-  table: "tool",
-  one: "tool",
-  many: "Tools",
-  name: "name",
-  fields: [
-    { name: "name", label: "Name", quick: true },
-    { name: "runs_on", label: "Runs on: a line each, such as Windows >= 10, 64 bit", rows: 3 },
-    {
-      name: "knows",
-      label: "Knows: a line each, such as Wicket: read, flash; >= 1.4; main >= 1.06",
-      rows: 5,
-      mono: true,
-    },
-    { name: "matches_firmware", label: "Its version must go with the firmware", options: yesNo },
-    { name: "note", label: "Note" },
-  ],
-  read: (r) => ({
-    columns: {
-      name: r.needed("name", 80, "A tool has a name."),
-      runs_on: r.lines("runs_on", readRunsOn),
-      matches_firmware: r.yes("matches_firmware", false),
-      note: r.text("note", 500),
-    },
-    supports: r.lines("knows", readKnows).flatMap((line) => {
-      const model = r.byName("knows", line.model, r.known.models, "model");
-      if (model === undefined) return [];
-      return [
-        {
-          model,
-          operations: line.operations,
-          versions: line.versions ?? null,
-          component: line.firmware?.component ?? null,
-          firmware: line.firmware?.range ?? null,
-        },
-      ];
-    }),
+  begin: { bluetooth: "no", admin: "yes", condition: "sound" },
+  // What was shelved since is left out: it is not to be noted again by saving.
+  values: (row: { ports: string[]; drivers: [string, string][]; tools: [string, string][] }, k) => ({
+    ports: row.ports.flatMap((id) => nameOf(k.connectors, id) ?? []).join("; "),
+    drivers: withVersions(row.drivers, k.drivers),
+    tools: withVersions(row.tools, k.tools),
   }),
-} satisfies Kind;
-
-export const drivers = {
-  table: "driver",
-  one: "driver",
-  many: "Drivers",
-  name: "name",
-  fields: [
-    { name: "name", label: "Name", quick: true },
-    { name: "note", label: "Note", quick: true },
-  ],
-  read: (r) => ({
-    columns: { name: r.needed("name", 80, "A driver has a name."), note: r.text("note", 500) },
-  }),
+  says: (v) =>
+    joined([
+      `${v.system} ${v.version}, ${v.bits} bit`,
+      v.ports && listed(v.ports.split("; ")),
+      v.drivers && listed(v.drivers.split("\n")),
+      v.tools && listed(v.tools.split("\n")),
+      v.admin === "no" && "nothing may be installed",
+    ]),
 } satisfies Kind;

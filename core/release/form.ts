@@ -1,13 +1,13 @@
-// The form of a release: its fields as text, read into what is stored, and back.
+// A release as texts, as a form holds them: read into its shape, and back.
 import { z } from "zod";
-import { type PlainDate, plainDate } from "#core/quantities/date.ts";
-import { typedList } from "#core/quantities/list.ts";
-import { SOURCE_KINDS } from "#core/quantities/source.ts";
-import { type Fix, TRACKS, URGENCIES } from "#core/release/catalogue.ts";
-import { type Conditions, conditionsShape, ERASES, WAYS } from "#core/release/conditions.ts";
-import { parseRange, type Range, rangeText } from "#core/version/range.ts";
-import type { ReleaseRow } from "#db/facts.ts";
-import type { RevisionRow } from "#db/models.ts";
+import { type PlainDate, plainDate } from "../quantities/date.ts";
+import { typedList } from "../quantities/list.ts";
+import { bad, good, type Result } from "../quantities/result.ts";
+import { SOURCE_KINDS } from "../quantities/source.ts";
+import { parseRange, type Range, rangeText } from "../version/range.ts";
+import { type Conditions, ERASES, isPlain, PLAIN_CONDITIONS, WAYS } from "./conditions.ts";
+import { type Fix, type WrittenRelease, releaseShape as written } from "./release.ts";
+import { TRACKS, URGENCIES } from "./words.ts";
 
 export type ReleaseValues = Record<string, string>;
 
@@ -105,9 +105,9 @@ const wholeNumber = (least: number, most: number, otherwise: number) =>
     .transform((text) => (text === "" ? otherwise : Number(text)))
     .pipe(z.number({ error: "A whole number." }).int("A whole number.").min(least).max(most));
 
-export const releaseShape = z.object({
-  component: z.string(),
-  version: z.string().trim().min(1, "A release has a version.").max(200, "At most 200 characters."),
+const texts = z.object({
+  component: z.string().default(""),
+  version: written.shape.version,
   releasedOn: z
     .string()
     .refine((text) => plainDate.safeParse(text).success, "A real date, such as 2027-05-02.")
@@ -117,7 +117,7 @@ export const releaseShape = z.object({
   revisions: list,
   regions: list,
   fixes: fixLines,
-  notes: z.string().trim().max(2000).default(""),
+  notes: z.string().trim().max(2000, "At most 2,000 signs.").default(""),
   sourceKind: z.enum(["", ...SOURCE_KINDS]).default(""),
   sourceWhat: z.string().trim().max(300).default(""),
   from: rangeField,
@@ -152,7 +152,7 @@ export const releaseShape = z.object({
   withdrawnWhy: z.string().trim().max(500).default(""),
 });
 
-export const conditionsOf = (data: z.output<typeof releaseShape>): Conditions => ({
+const conditionsOf = (data: z.output<typeof texts>): Conditions => ({
   ...(data.from && { from: data.from }),
   ...(data.fromTracks.length > 0 && { fromTracks: data.fromTracks }),
   requires: data.requires,
@@ -173,23 +173,76 @@ export const newReleaseValues = (today: PlainDate): ReleaseValues => ({
   risk: "2",
 });
 
-export function releaseValues(row: ReleaseRow, revisions: readonly RevisionRow[]): ReleaseValues {
-  const conditions = conditionsShape.parse(row.conditions);
-  const tool = conditions.tool;
+/** Words for what the shape itself refuses, where its own are not for readers. */
+const TOO_LONG: Readonly<Record<string, string>> = {
+  aliases: "At most 50, of at most 200 characters.",
+  hardwareRevisions: "At most 200, of at most 200 characters.",
+  regions: "At most 50, of at most 200 characters.",
+  fixes: "At most 200 lines; a tag has at most 100 characters, its words 500.",
+  conditions: "At most 50 requirements.",
+};
+const FIELD: Readonly<Record<string, string>> = { hardwareRevisions: "revisions", conditions: "requires" };
+
+/** Reads a form. Problem `fields`: what is wrong with each, by its name. Hardware revisions go by their names. */
+export function readRelease(
+  values: Readonly<Record<string, unknown>>,
+): Result<
+  { readonly component: string; readonly release: WrittenRelease },
+  { readonly kind: "fields"; readonly errors: Record<string, string> }
+> {
+  const errors: Record<string, string> = {};
+  const read = texts.safeParse(values);
+  if (!read.success) {
+    for (const issue of read.error.issues) errors[String(issue.path[0])] ??= issue.message;
+    return bad({ kind: "fields", errors });
+  }
+  const { data } = read;
+  if (data.withdrawnOn !== "" && data.withdrawnWhy === "") errors.withdrawnWhy = "Say why it was withdrawn.";
+  if (data.sourceWhat !== "" && data.sourceKind === "")
+    errors.sourceKind = "Say what kind of source that is.";
+  const conditions = conditionsOf(data);
+  const shaped = written.safeParse({
+    version: data.version,
+    aliases: data.aliases,
+    track: data.track,
+    releasedOn: data.releasedOn,
+    fixes: data.fixes,
+    notes: data.notes,
+    ...(!isPlain(conditions) && { conditions }),
+    ...(data.revisions.length > 0 && { hardwareRevisions: data.revisions }),
+    ...(data.regions.length > 0 && { regions: data.regions }),
+    ...(data.sourceKind !== "" && { source: { kind: data.sourceKind, what: data.sourceWhat } }),
+    ...(data.withdrawnOn !== "" && {
+      withdrawn: { on: data.withdrawnOn, why: data.withdrawnWhy || "-" },
+    }),
+    ...(data.sha256 !== "" && {
+      file: { sha256: data.sha256, size: data.fileSize === "" ? null : data.fileSize, name: data.fileName },
+    }),
+  });
+  for (const issue of shaped.error?.issues ?? []) {
+    const name = String(issue.path[0]);
+    errors[FIELD[name] ?? name] ??= TOO_LONG[name] ?? issue.message;
+  }
+  if (!shaped.success || Object.keys(errors).length > 0) return bad({ kind: "fields", errors });
+  return good({ component: data.component, release: shaped.data });
+}
+
+/** A release as its form shows it. */
+export function releaseValues(component: string, release: WrittenRelease): ReleaseValues {
+  const conditions = release.conditions ?? PLAIN_CONDITIONS;
+  const { tool } = conditions;
   return {
-    component: row.component_id,
-    version: row.version,
-    releasedOn: row.released_on,
-    track: row.track,
-    aliases: row.aliases.join(", "),
-    revisions: (row.hardware_revisions ?? [])
-      .map((id) => revisions.find((r) => r.id === id)?.name ?? "")
-      .join(", "),
-    regions: (row.regions ?? []).join(", "),
-    fixes: row.fixes.map((f) => `${f.tag}, ${f.urgency}, ${f.text}`).join("\n"),
-    notes: row.notes,
-    sourceKind: row.source_kind ?? "",
-    sourceWhat: row.source,
+    component,
+    version: release.version,
+    releasedOn: release.releasedOn,
+    track: release.track,
+    aliases: release.aliases.join(", "),
+    revisions: (release.hardwareRevisions ?? []).join(", "),
+    regions: (release.regions ?? []).join(", "),
+    fixes: release.fixes.map((f) => `${f.tag}, ${f.urgency}, ${f.text}`).join("\n"),
+    notes: release.notes,
+    sourceKind: release.source?.kind ?? "",
+    sourceWhat: release.source?.what ?? "",
     from: conditions.from ? rangeText(conditions.from) : "",
     fromTracks: (conditions.fromTracks ?? []).join(", "),
     requires: conditions.requires.map((r) => `${r.component} ${rangeText(r.range)}`).join("\n"),
@@ -200,10 +253,10 @@ export function releaseValues(row: ReleaseRow, revisions: readonly RevisionRow[]
     minutes: String(conditions.minutes),
     risk: String(conditions.risk),
     unchanged: conditions.unchanged,
-    sha256: row.file_sha256 ?? "",
-    fileSize: row.file_size ?? "",
-    fileName: row.file_name,
-    withdrawnOn: row.withdrawn_on ?? "",
-    withdrawnWhy: row.withdrawn_why ?? "",
+    sha256: release.file?.sha256 ?? "",
+    fileSize: release.file?.size == null ? "" : String(release.file.size),
+    fileName: release.file?.name ?? "",
+    withdrawnOn: release.withdrawn?.on ?? "",
+    withdrawnWhy: release.withdrawn?.why ?? "",
   };
 }

@@ -1,9 +1,7 @@
 // Advice about chips: which driver a system needs for one, or must not have, and who says so.
-
-import { GRADES, RULE_SAYS, SYSTEMS } from "#core/kit/shapes.ts";
-import { SOURCE_KINDS } from "#core/quantities/source.ts";
-import { SOURCE_WORD } from "../../ui/words/step.ts";
-import { type Kind, named, systems, words } from "./field.ts";
+import { SOURCE_KINDS, SOURCE_WORD, type Source } from "../../quantities/source.ts";
+import { GRADES, RULE_SAYS, SYSTEMS } from "../shapes.ts";
+import { joined, type Kind, named, nameOf, systems, words } from "./field.ts";
 
 export const SAYS_WORD = {
   "built-in": "the system's own serves",
@@ -66,4 +64,14 @@ export const advice = {
       },
     };
   },
+  begin: { sourceKind: "bench" },
+  values: ({ source }: { source: Source }) => ({ sourceKind: source.kind, sourceWhat: source.what }),
+  says: (v, k) =>
+    joined([
+      v.grade && `only ${v.grade}`,
+      `${v.system} ${v.system_versions ?? ""}`.trim(),
+      SAYS_WORD[v.says as keyof typeof SAYS_WORD],
+      v.driver_id && `${nameOf(k.drivers, v.driver_id) ?? "?"} ${v.range ?? ""}`.trim(),
+      `from ${v.sourceWhat || v.sourceKind}`,
+    ]),
 } satisfies Kind;

@@ -1,0 +1,25 @@
+// What the heads of a sheet mean, and which words mean nothing, is remembered for the next one.
+import { z } from "zod";
+import { toMeaning } from "#core/import/columns.ts";
+import { MOST_COLUMNS } from "#core/import/table.ts";
+import { good } from "#core/quantities/result.ts";
+import { rememberSheet as remember } from "#db/sheets.ts";
+import { defineAct } from "./define.ts";
+
+export const rememberSheet = defineAct({
+  name: "remember-sheet",
+  input: z.object({
+    heads: z.array(z.object({ head: z.string().max(200), meaning: z.string().max(100) })).max(MOST_COLUMNS),
+    nothing: z.array(z.string().max(100)).max(200),
+  }),
+  may: "import-units",
+  untold: "it only spares whoever brings in the next sheet saying the same again",
+  run: async (tx, { heads, nothing }) => {
+    await remember(
+      tx,
+      heads.map(({ head, meaning }) => [head, toMeaning(meaning) ?? "ignore"] as const),
+      nothing,
+    );
+    return good({ answer: {}, log: [] });
+  },
+});

@@ -1,0 +1,30 @@
+// What else lies at the bench: chargers, supplies, loads, meters.
+import { joined, type Kind, readWhere, TAG, WHERE, words } from "./field.ts";
+
+export const GEAR_KINDS = ["charger", "supply", "dummy load", "meter", "other"] as const;
+
+export const gear = {
+  table: "gear",
+  one: "thing for the bench",
+  many: "Chargers, supplies, loads and meters",
+  name: "tag",
+  fields: [
+    TAG,
+    { name: "kind", label: "Kind", options: () => words(GEAR_KINDS), quick: true },
+    { name: "what", label: "What it is", quick: true },
+    { name: "rating", label: "Rating, with units (50 W for 1 min)", quick: true },
+    { name: "error", label: "Error of a meter (10 % of full scale)", quick: true },
+    ...WHERE,
+  ],
+  read: (r) => ({
+    columns: {
+      tag: r.needed("tag", 40, "It has a tag."),
+      kind: r.choice("kind", GEAR_KINDS, "other"),
+      what: r.text("what"),
+      rating: r.text("rating", 120),
+      error: r.text("error", 120),
+      ...readWhere(r),
+    },
+  }),
+  says: (v) => joined([v.what, v.rating, v.error && `off by up to ${v.error}`]),
+} satisfies Kind;

@@ -1,0 +1,15 @@
+// What the club calls the states and kinds of its things.
+import type { Condition, LeadKind } from "./shapes.ts";
+
+export const CONDITION_WORD: Record<Condition, string> = {
+  sound: "sound",
+  worn: "worn",
+  broken: "broken",
+  lost: "lost",
+};
+
+export const LEAD_KIND_WORD: Record<LeadKind, string> = {
+  cable: "cable",
+  programmer: "Bluetooth programmer",
+  card: "memory card",
+};

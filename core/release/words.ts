@@ -1,0 +1,27 @@
+// The words of a release: its tracks, how urgent its fixes are, and what its fields are called.
+export const TRACKS = ["factory", "beta", "community"] as const;
+export type Track = (typeof TRACKS)[number];
+
+/** Least first. */
+export const URGENCIES = ["routine", "fix", "safety"] as const;
+export type Urgency = (typeof URGENCIES)[number];
+
+export const worseOf = (a: Urgency, b: Urgency): Urgency =>
+  URGENCIES.indexOf(a) >= URGENCIES.indexOf(b) ? a : b;
+
+/** Each field of a written release, as the log and comparisons call it. */
+export const RELEASE_FIELD_WORD = {
+  version: "version",
+  aliases: "also shown as",
+  track: "track",
+  releasedOn: "released on",
+  withdrawn: "withdrawal",
+  hardwareRevisions: "hardware",
+  regions: "regions",
+  fixes: "mends",
+  notes: "notes",
+  source: "known from",
+  conditions: "conditions",
+  draft: "draft",
+  file: "file",
+} as const;

@@ -1,0 +1,29 @@
+// Statements about files that are kept, each once by its content, and about those whose hash alone is known.
+import type { Tx } from "./pool.ts";
+
+export type FileRow = { release: string; title: string; sha256: string; size: string | null; name: string };
+
+/** The files of all releases whose hash is known. */
+export async function knownFiles(tx: Tx): Promise<FileRow[]> {
+  const { rows } = await tx.query<FileRow>(
+    `select r.id release, m.name || ' ' || c.name || ' ' || r.version title, r.file_sha256 sha256, r.file_size size, r.file_name as name
+     from release r join component c on c.club_id = r.club_id and c.id = r.component_id
+     join model m on m.club_id = c.club_id and m.id = c.model_id
+     where r.file_sha256 is not null and r.shelved_at is null order by r.id`,
+  );
+  return rows;
+}
+
+/** Keeps a file by its content, once; what is there already stays as it is. */
+export const keepFile = (tx: Tx, sha256: string, content: Uint8Array) =>
+  tx.query(
+    `insert into file (club_id, sha256, size, content) values (current_club(), $1, $2, $3) on conflict do nothing`,
+    [sha256, content.length, Buffer.from(content)],
+  );
+
+export async function fileContent(tx: Tx, sha256: string): Promise<Buffer | undefined> {
+  const { rows } = await tx.query<{ content: Buffer }>("select content from file where sha256 = $1", [
+    sha256,
+  ]);
+  return rows[0]?.content;
+}
