@@ -55,7 +55,7 @@ test("a new person gets a link, chooses a password by it, once, and is signed in
   ] as const) {
     await posy.getByLabel("A password").fill(password);
     await posy.getByRole("button", { name: "Take it and sign in" }).click();
-    await expect(posy.getByText(says)).toBeVisible();
+    await expect(posy.getByRole("alert").getByText(says)).toBeVisible();
   }
   await posy.getByLabel("A password").fill("seven herons under a bridge");
   await posy.getByRole("button", { name: "Take it and sign in" }).click();

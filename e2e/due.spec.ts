@@ -55,6 +55,8 @@ test("reasons that cannot be had say so, keep the page, and lead to the radio's 
 });
 
 test("reasons of a need that somebody met meanwhile say that", async ({ page, browser }) => {
+  // A page that hears nothing of what others do.
+  await page.route("**/live*", (route) => route.abort());
   await signIn(page, served.address, "wren");
   await due(page);
   const other = await (await browser.newContext()).newPage();

@@ -82,6 +82,8 @@ it("closes the streams of a session that ended, and opens only so many for one",
   const other = page(hub, "1", undefined, "b");
   hub.heard({ session: "a" });
   expect([one.isClosed(), other.isClosed()]).toEqual([true, false]);
+  hub.heard({ club: "1", what: ["log"] });
+  expect([one.got.length, other.got.length]).toEqual([1, 2]);
   const all = Array.from({ length: 30 }, () => page(hub, "1", undefined, "c"));
   expect(all.filter(({ open }) => open).length).toBe(24);
   all[0]?.open?.close();

@@ -47,10 +47,16 @@ export function makeHub(epoch = randomBytes(6).toString("hex")) {
     for (const stream of streams) if (stream.club === club) stream.send(idOf(channel.number), what);
   };
 
+  // Out of the list before it is closed: what has ended must not be told of anything more.
+  const end = (stream: Stream) => {
+    streams.delete(stream);
+    stream.close();
+  };
+
   return {
     heard: (what: Heard): void => {
       if ("club" in what) tell(what.club, what.what);
-      else for (const stream of [...streams]) if (stream.session === what.session) stream.close();
+      else for (const stream of [...streams]) if (stream.session === what.session) end(stream);
     },
     missed: (): void => {
       for (const club of clubs.keys()) tell(club, ALL);
@@ -74,7 +80,7 @@ export function makeHub(epoch = randomBytes(6).toString("hex")) {
       return { close: () => streams.delete(stream) };
     },
     closeAll: (): void => {
-      for (const stream of [...streams]) stream.close();
+      for (const stream of [...streams]) end(stream);
     },
     get size(): number {
       return streams.size;
@@ -121,6 +127,7 @@ function stream(
     {
       ...whose,
       send: (id, what) => {
+        if (response.writableEnded) return;
         head();
         response.write(`id: ${id}\ndata: ${JSON.stringify(what)}\n\n`);
       },
@@ -132,7 +139,7 @@ function stream(
     response.status(429).set("Retry-After", "60").type("text/plain").send("Too many pages listen.\n");
     return;
   }
-  const beat = setInterval(() => response.write(": \n\n"), HEARTBEAT_MS);
+  const beat = setInterval(() => response.writableEnded || response.write(": \n\n"), HEARTBEAT_MS);
   const end = setTimeout(() => response.end(), LASTS_MS);
   response.once("close", () => {
     clearInterval(beat);
