@@ -1,6 +1,6 @@
 // The document around every page: language, theme, scripts with their nonce, and the page for what goes wrong.
 import "./no-eval.ts";
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect } from "react";
 import {
   Links,
   Meta,
@@ -16,6 +16,7 @@ import "./app.css";
 import { checkForm } from "./auth/form.server.ts";
 import { checkOrigin, findPerson } from "./auth/session.server.ts";
 import { requestContext, sessionContext } from "./context.ts";
+import { putBackEarly } from "./forms/early.ts";
 import { TroublePage } from "./frame/trouble.tsx";
 
 export const middleware: Route.MiddlewareFunction[] = [checkOrigin, checkForm, findPerson];
@@ -57,6 +58,7 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
+  useEffect(putBackEarly, []);
   return <Outlet />;
 }
 

@@ -1,5 +1,5 @@
 // Chains: every way to reach into one radio with what the club owns, how well each is known to hold, and what almost
-// holds. Rules: core.md 4; what it leaves open is settled in docs/decisions/006.
+// holds. Rules: docs/rules.md; what it leaves open is settled in docs/decisions/006.
 import type { Way } from "../release/conditions.ts";
 import { indexOf } from "./evidence.ts";
 import {

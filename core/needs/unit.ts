@@ -1,5 +1,5 @@
 // All needs of one unit, from its readings, the catalogue of its model, and its group's policy.
-// Rules: core.md 2; what it leaves open is settled in docs/decisions/002 and 003.
+// Rules: docs/rules.md; what it leaves open is settled in docs/decisions/002 and 003.
 
 import { addDays, daysAfter, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
 import type { Catalogue, PreparedComponent } from "../release/catalogue.ts";

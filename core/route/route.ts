@@ -1,5 +1,5 @@
 // The way from what a unit runs to what it should run: which releases to install, in which order, at what cost; or how
-// far one can get and what stops it there. Rules: core.md 3; what it leaves open is settled in docs/decisions/004.
+// far one can get and what stops it there. Rules: docs/rules.md; what it leaves open is settled in docs/decisions/004.
 import { bad, good, type Result } from "../quantities/result.ts";
 import type { Catalogue, PlacedRelease } from "../release/catalogue.ts";
 import { type Conditions, ERASES, type Erases } from "../release/conditions.ts";

@@ -1,5 +1,5 @@
 // Where a unit's component stands among its releases on a given day, and the facts that say so.
-// The rule: core.md 2, "Standing"; what it leaves open is settled in docs/decisions/002.
+// The rule: docs/rules.md; what it leaves open is settled in docs/decisions/002.
 import type { PlainDate } from "../quantities/date.ts";
 import {
   type Catalogue,
