@@ -72,7 +72,7 @@ function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | und
         </p>
       )}
       <FormKey />
-      {seen && <Baseline drawn={seen} />}
+      {seen && <Baseline drawn={kept.baseline ?? seen} />}
       {props.children(fields as Fields)}
       <div className="mt-2 flex flex-wrap items-center gap-4">
         {props.submit !== undefined && (

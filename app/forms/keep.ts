@@ -69,16 +69,16 @@ function put(one: Control, typed: readonly string[]): void {
 }
 
 /** A field that others have changed since it was typed into still clashes when it is saved. */
-function drawnAsBefore(form: HTMLFormElement, kept: Kept): void {
+function drawnAsBefore(form: HTMLFormElement, kept: Kept): string | undefined {
   const baseline = form.elements.namedItem(BASELINE);
-  if (!(baseline instanceof HTMLInputElement)) return;
+  if (!(baseline instanceof HTMLInputElement)) return undefined;
   try {
     const seen: Record<string, unknown> = JSON.parse(baseline.value);
     for (const [name, { was }] of Object.entries(kept))
       if (name in seen) seen[name] = Array.isArray(seen[name]) ? was : (was[0] ?? "");
-    baseline.value = JSON.stringify(seen);
+    return JSON.stringify(seen);
   } catch {
-    // What cannot be read says nothing.
+    return undefined;
   }
 }
 
@@ -102,6 +102,7 @@ export function useKept(refused: boolean) {
   const { pathname } = useLocation();
   const form = useRef<HTMLFormElement>(null);
   const [restored, setRestored] = useState(false);
+  const [baseline, setBaseline] = useState<string>();
   // Whoever signs in after somebody else in the same tab finds nothing of theirs; before the sign-in nothing is kept.
   const person = useRouteLoaderData<FrameData>(FRAME)?.person;
   const page = person === undefined ? undefined : `${PREFIX}${person} ${pathname}`;
@@ -128,7 +129,7 @@ export function useKept(refused: boolean) {
         const own = kept[one.name];
         if (own) put(one, own.typed);
       }
-      drawnAsBefore(form.current, kept);
+      setBaseline(drawnAsBefore(form.current, kept));
       setRestored(Object.keys(kept).length > 0);
     } catch {
       forget(key);
@@ -137,6 +138,8 @@ export function useKept(refused: boolean) {
   return {
     form,
     restored,
+    /** What it counts as drawn from, if something was put back; what came back from the server says so itself. */
+    baseline: refused ? undefined : baseline,
     keep,
     sent: () => {
       const key = keyOf(page, form.current);
@@ -151,6 +154,7 @@ export function useKept(refused: boolean) {
         one.dispatchEvent(new Event("input", { bubbles: true }));
       forget(key);
       setRestored(false);
+      setBaseline(undefined);
     },
   };
 }

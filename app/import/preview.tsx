@@ -3,6 +3,7 @@ import { Form, Link, useNavigation } from "react-router";
 import { COLUMN_MEANINGS, componentOf, type Meaning, readingOf } from "#core/import/columns.ts";
 import { DATE_ORDERS } from "#core/import/signs.ts";
 import { DELIMITERS } from "#core/import/table.ts";
+import { FormKey } from "../forms/form-key.tsx";
 import { useClub } from "../ui/club.ts";
 import { counted, listed } from "../ui/words/count.ts";
 import { clip } from "../ui/words/standing.ts";
@@ -16,6 +17,7 @@ export function PreviewForm({ preview }: { readonly preview: Preview }) {
   const toDo = counts.add + counts.change;
   return (
     <Form method="post" encType="multipart/form-data" className="flex flex-col gap-5">
+      <FormKey />
       <input type="hidden" name="text" value={preview.text} />
       <input type="hidden" name="name" value={preview.file} />
       <input type="hidden" name="encoding" value={preview.encoding} />
