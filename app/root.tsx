@@ -58,7 +58,10 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
-  useEffect(putBackEarly, []);
+  useEffect(() => {
+    putBackEarly();
+    document.documentElement.dataset.awake = "";
+  }, []);
   return <Outlet />;
 }
 

@@ -79,7 +79,6 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
   const close = () => setOpen(undefined);
   useEffect(() => {
     shownLast = data;
-    document.documentElement.dataset.awake = "";
   }, [data]);
   useKeys(setOpen);
   useGoing();
