@@ -1,6 +1,7 @@
 // Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
 
 import { groupBy } from "#core/quantities/group.ts";
+import { kept, Memo } from "#core/quantities/memo.ts";
 import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import { RELEASE_COLUMNS, releaseOf } from "#core/release/stored.ts";
@@ -52,8 +53,8 @@ type Stamp = { id: string; catalogue_stamp: string };
 const STAMPS = "select id, catalogue_stamp from model";
 
 async function keptCatalogues(tx: Tx, rows: readonly Stamp[]): Promise<Map<string, Catalogue>> {
-  const kept = keptHere();
-  const missing = rows.filter((row) => !kept.has(row.catalogue_stamp));
+  const known = keptHere();
+  const missing = rows.filter((row) => known.peek(row.catalogue_stamp) === undefined);
   const fresh =
     missing.length > 0
       ? await prepareCatalogues(
@@ -63,31 +64,19 @@ async function keptCatalogues(tx: Tx, rows: readonly Stamp[]): Promise<Map<strin
       : new Map();
   const found = new Map<string, Catalogue>();
   for (const { id, catalogue_stamp: stamp } of rows) {
-    const catalogue = kept.get(stamp) ?? fresh.get(id) ?? new Map();
-    keep(kept, stamp, catalogue);
+    const catalogue = known.peek(stamp) ?? fresh.get(id) ?? new Map();
+    known.set(stamp, catalogue);
     if (catalogue.size > 0) found.set(id, catalogue);
   }
   return found;
 }
 
 /** The catalogues last used, oldest first; for each pool its own, since another database counts its stamps anew. */
-const keptBy = new WeakMap<object, Map<string, Catalogue>>();
+const keptBy = new WeakMap<object, Memo<string, Catalogue>>();
 const MOST_KEPT = 1000;
 
-function keptHere(): Map<string, Catalogue> {
-  const here = keptBy.get(pool()) ?? new Map<string, Catalogue>();
-  keptBy.set(pool(), here);
-  return here;
-}
-
-function keep(kept: Map<string, Catalogue>, stamp: string, catalogue: Catalogue): void {
-  kept.delete(stamp);
-  kept.set(stamp, catalogue);
-  for (const oldest of kept.keys()) {
-    if (kept.size <= MOST_KEPT) break;
-    kept.delete(oldest);
-  }
-}
+const keptHere = (): Memo<string, Catalogue> =>
+  kept(keptBy, pool(), () => new Memo<string, Catalogue>(MOST_KEPT));
 
 async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map<string, Catalogue>> {
   const components = await tx.query<ComponentRow>(

@@ -1,6 +1,8 @@
 // A club's kit as core wants it, and the tries that tell how well it goes. A club's kit is prepared once and kept as long as its stamp stays.
+
 import { type PreparedKit, prepareKit } from "#core/kit/chain.ts";
 import type { Attempt, Chip, Grade, Operation, System } from "#core/kit/shapes.ts";
+import { kept, Memo } from "#core/quantities/memo.ts";
 import {
   adapterOf,
   adapterRows,
@@ -30,7 +32,7 @@ export type KnownKit = {
   readonly currency: string;
 };
 
-const keptBy = new WeakMap<object, Map<string, KnownKit>>();
+const keptBy = new WeakMap<object, Memo<string, KnownKit>>();
 const MOST_KEPT = 20;
 
 export async function loadKit(tx: Tx): Promise<KnownKit> {
@@ -38,15 +40,8 @@ export async function loadKit(tx: Tx): Promise<KnownKit> {
     "select id || ' ' || kit_stamp stamp, currency from club where id = current_club()",
   );
   const { stamp = "", currency = "EUR" } = rows[0] ?? {};
-  const kept = keptBy.get(pool()) ?? new Map<string, KnownKit>();
-  keptBy.set(pool(), kept);
-  const known = kept.get(stamp) ?? (await readKit(tx, currency));
-  kept.delete(stamp);
-  kept.set(stamp, known);
-  for (const oldest of kept.keys()) {
-    if (kept.size <= MOST_KEPT) break;
-    kept.delete(oldest);
-  }
+  const all = kept(keptBy, pool(), () => new Memo<string, KnownKit>(MOST_KEPT));
+  const known = all.set(stamp, all.peek(stamp) ?? (await readKit(tx, currency)));
   return known.currency === currency ? known : { ...known, currency };
 }
 

@@ -6,7 +6,7 @@ import { ACTIONS, type Action, actionOf } from "#core/needs/action.ts";
 import type { Need, Target } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { kept } from "#core/quantities/kept.ts";
+import { kept } from "#core/quantities/memo.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import type { Fact } from "#core/unit/facts.ts";

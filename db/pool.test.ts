@@ -82,3 +82,20 @@ test("what may take its time takes it", async () => {
   const { rows } = await withClub(actor, (tx) => tx.query("show statement_timeout"), "work");
   expect(rows).toEqual([{ statement_timeout: "5min" }]);
 });
+
+test("what was undone for the sake of another is run again, twice at most; what failed otherwise is not", async () => {
+  const undone = Object.assign(new Error("deadlock detected"), { code: "40P01" });
+  const run = async (failing: number, error: Error) => {
+    let runs = 0;
+    const answer = await withClub(actor, async () => {
+      runs++;
+      if (runs <= failing) throw error;
+      return "done";
+    }).catch((failed: Error) => failed);
+    return [answer, runs];
+  };
+  expect(await run(2, undone)).toEqual(["done", 3]);
+  expect(await run(3, undone)).toEqual([undone, 3]);
+  const other = new Error("something else");
+  expect(await run(1, other)).toEqual([other, 1]);
+});

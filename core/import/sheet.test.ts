@@ -3,13 +3,14 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { columnsAsBefore, guessColumns, headKey, type Meaning } from "./columns.ts";
+import { decodeTable, LARGEST_FILE } from "./decode.ts";
 import { folded, modelKey } from "./names.ts";
 import { distance, isNearly } from "./near.ts";
 import { readNothing, saysNothing, USUAL_NOTHING } from "./nothing.ts";
 import { type KnownClub, nearlyModels, planImport, readingKey, unusedCells } from "./plan.ts";
 import type { ImportSettings } from "./radios.ts";
 import { findDecimalSign, possibleDateOrders, readDate } from "./signs.ts";
-import { DELIMITERS, MOST_ROWS, readTable } from "./table.ts";
+import { DELIMITERS, MOST_COLUMNS, MOST_ROWS, readTable } from "./table.ts";
 
 const table = (text: string) => {
   const read = readTable(text);
@@ -260,5 +261,22 @@ describe("a sheet against the club", () => {
     ]);
     expect(columnsAsBefore(guessColumns(head), head, before)).toEqual(["tag", "ignore", "model"]);
     expect(folded("X")).toBe("x");
+  });
+});
+
+test("a table of the most columns is read, one more is refused; a file as large as may be is decoded, one sign more is not", () => {
+  const wide = (columns: number) =>
+    readTable(
+      `${Array.from({ length: columns }, (_, i) => `c${i}`).join(",")}\n${"1,".repeat(columns - 1)}1\n`,
+      ",",
+    );
+  expect(MOST_COLUMNS).toBe(300);
+  expect(wide(300).ok).toBe(true);
+  expect(wide(301)).toEqual({ ok: false, problem: { kind: "too-many-columns", columns: 301, limit: 300 } });
+  expect(MOST_ROWS).toBe(20_000);
+  expect(decodeTable(new Uint8Array(LARGEST_FILE).fill(97)).ok).toBe(true);
+  expect(decodeTable(new Uint8Array(LARGEST_FILE + 1).fill(97))).toMatchObject({
+    ok: false,
+    problem: { kind: "file-too-large", limit: LARGEST_FILE },
   });
 });

@@ -4,7 +4,7 @@ import loadHighs from "highs";
 import { beforeAll, describe, expect, it } from "vitest";
 import { solverOf } from "../solve/highs.ts";
 import type { Solve } from "../solve/programme.ts";
-import { bestPurchase, type Demand, purchaseOf, wholeCurve } from "./get.ts";
+import { bestPurchase, type Demand, FREED_WEIGHT, purchaseOf, wholeCurve } from "./get.ts";
 
 let solve: Solve;
 beforeAll(async () => {
@@ -135,4 +135,8 @@ describe("odd money", () => {
   ])("a budget of %s frees %s", (budget, weight) => {
     expect(bestPurchase(demand, prices, budget, solve)).toMatchObject({ ok: true, value: { weight } });
   });
+});
+
+it("a radio waiting for a safety fix weighs as much as two that wait for another fix, or four of routine", () => {
+  expect(FREED_WEIGHT).toEqual({ safety: 4, fix: 2, routine: 1 });
 });

@@ -1,8 +1,7 @@
 // With what a unit's way can be gone: for each install on it the chains that reach into the radio, and whether all of it
 // stands ready, waits for kit, or has no route at all.
 
-import { kept } from "../quantities/kept.ts";
-import { Memo } from "../quantities/memo.ts";
+import { kept, Memo } from "../quantities/memo.ts";
 import type { Result } from "../quantities/result.ts";
 import type { Catalogue } from "../release/catalogue.ts";
 import type { Route, RouteProblem, Step } from "../route/route.ts";
@@ -108,25 +107,19 @@ export function toolingOfNeed(
   need: { readonly component: string; readonly release: string; readonly ends: boolean },
   prepared: PreparedKit,
 ): Tooling {
-  const byCatalogue = toolingKnown.get(prepared) ?? new WeakMap<Catalogue, Map<string, Tooling>>();
-  toolingKnown.set(prepared, byCatalogue);
-  const known = byCatalogue.get(catalogue) ?? new Map<string, Tooling>();
-  byCatalogue.set(catalogue, known);
+  const byCatalogue = kept(toolingKnown, prepared, () => new WeakMap<Catalogue, Memo<string, Tooling>>());
+  const known = kept(byCatalogue, catalogue, () => new Memo<string, Tooling>(MOST_KNOWN));
   const key = `${need.release}|${need.ends}|${textOf(policy)}|${radio.plugs.join()}|${standingText(unit, catalogue)}`;
-  let tooling = known.get(key);
-  if (!tooling) {
+  return known.get(key, () => {
     // What goes on after a pin has ended goes over what is admitted then.
     const then = !need.ends && hasEnd(policy) ? withoutPin(policy) : policy;
     const { result } = wayOf(unit, catalogue, then, new Map([[need.component, need.release]]));
-    tooling = toolingOfRoute(result, unit, catalogue, radio, prepared);
-    if (known.size >= MOST_KNOWN) known.clear();
-    known.set(key, tooling);
-  }
-  return tooling;
+    return toolingOfRoute(result, unit, catalogue, radio, prepared);
+  });
 }
 /** Answers kept for a catalogue: more than any club asks for, so that the process does not grow without end. */
 const MOST_KNOWN = 5000;
-const toolingKnown = new WeakMap<PreparedKit, WeakMap<Catalogue, Map<string, Tooling>>>();
+const toolingKnown = new WeakMap<PreparedKit, WeakMap<Catalogue, Memo<string, Tooling>>>();
 
 const hasEnd = ({ rule }: Policy): boolean => rule.kind === "pinned" && rule.until !== undefined;
 

@@ -1,7 +1,6 @@
 // Versions of systems, drivers and tools, which count number by number, against ranges.
 
-import { kept } from "../quantities/kept.ts";
-import { Memo } from "../quantities/memo.ts";
+import { kept, Memo } from "../quantities/memo.ts";
 import { boundsOf, liesIn, type Range } from "../version/range.ts";
 import { versionReader } from "../version/version.ts";
 

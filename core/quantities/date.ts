@@ -1,6 +1,7 @@
 // Calendar dates without time or zone, as `YYYY-MM-DD` strings that sort as they read.
 // Nothing here reads a clock: "today" is always handed in.
 import { z } from "zod";
+import { Memo } from "./memo.ts";
 import { bad, good, type Result } from "./result.ts";
 
 declare const brand: unique symbol;
@@ -113,11 +114,10 @@ export const earlierOf = (a: PlainDate, b: PlainDate): PlainDate => (a < b ? a :
 
 /** The calendar date that an instant falls on in a time zone (IANA name). */
 export function dateInZone(instant: Date, timeZone: string): PlainDate {
-  let shape = zoneShapes.get(timeZone);
-  if (!shape) {
-    shape = new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" });
-    zoneShapes.set(timeZone, shape);
-  }
+  const shape = zoneShapes.get(
+    timeZone,
+    () => new Intl.DateTimeFormat("en-CA", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" }),
+  );
   return plain(shape.format(instant));
 }
-const zoneShapes = new Map<string, Intl.DateTimeFormat>();
+const zoneShapes = new Memo<string, Intl.DateTimeFormat>(100);

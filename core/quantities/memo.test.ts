@@ -1,7 +1,7 @@
 // Remembers what it was asked last, and never more than its bound.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { Memo } from "./memo.ts";
+import { kept, Memo } from "./memo.ts";
 
 test("answers what was worked out, works out what it has forgotten, and never grows past its bound", () => {
   fc.assert(
@@ -17,4 +17,31 @@ test("answers what was worked out, works out what it has forgotten, and never gr
       }
     }),
   );
+});
+
+test("what is set again counts as new, and what is looked at is not worked out", () => {
+  const memo = new Memo<string, number>(2);
+  for (const [key, value] of [
+    ["a", 1],
+    ["b", 2],
+    ["a", 3],
+    ["c", 4],
+  ] as const)
+    expect(memo.set(key, value)).toBe(value);
+  expect([memo.peek("a"), memo.peek("b"), memo.peek("c"), memo.size]).toEqual([3, undefined, 4, 2]);
+});
+
+test("what is kept for a thing is worked out once, also where the answer is false or empty, and anew for another of the same looks", () => {
+  for (const answer of [false, "", 0, [], "text"]) {
+    const known = new WeakMap<object, unknown>();
+    const asked: object[] = [];
+    const make = (key: object) => {
+      asked.push(key);
+      return answer;
+    };
+    const [one, twin] = [{ a: 1 }, { a: 1 }];
+    for (const key of [one, one, twin, one, twin]) expect(kept(known, key, make)).toBe(answer);
+    expect(asked).toEqual([one, twin]);
+    expect(asked[0]).toBe(one);
+  }
 });

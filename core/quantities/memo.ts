@@ -17,10 +17,33 @@ export class Memo<Key, Value> {
   get(key: Key, make: (key: Key) => Value): Value {
     const had = this.#known.get(key);
     if (had !== undefined) return had;
-    const value = make(key);
+    return this.set(key, make(key));
+  }
+
+  /** The value known for `key`, if one is. */
+  peek(key: Key): Value | undefined {
+    return this.#known.get(key);
+  }
+
+  /** Remembers a value that was worked out elsewhere; what is set again counts as new. */
+  set(key: Key, value: Value): Value {
+    this.#known.delete(key);
     const [oldest] = this.#known.size >= this.#most ? this.#known.keys() : [];
     if (oldest !== undefined) this.#known.delete(oldest);
     this.#known.set(key, value);
     return value;
   }
+}
+
+/** The value known for an object, else what `make` answers: kept as long as the object is. */
+export function kept<Key extends object, Value>(
+  known: WeakMap<Key, Value>,
+  key: Key,
+  make: (key: Key) => Value,
+): Value {
+  const found = known.get(key);
+  if (found !== undefined) return found;
+  const made = make(key);
+  known.set(key, made);
+  return made;
 }

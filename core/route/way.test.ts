@@ -6,7 +6,7 @@ import { catalogueOf } from "../release/catalogue.ts";
 import { conditionsShape, ERASES } from "../release/conditions.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
-import { otherWay, wayOf } from "./way.ts";
+import { careOf, otherWay, wayOf } from "./way.ts";
 
 const release = (id: string, version: string, conditions: object) => ({
   id,
@@ -87,4 +87,12 @@ test("a wish is said to be met only by a way that erases nothing, and never wher
       );
     }),
   );
+});
+
+test("the more a route erases, the more is to be saved before it and put back after", () => {
+  const care = (erases: "nothing" | "settings" | "codeplug" | "everything") => careOf({ erases });
+  expect(care("nothing")).toEqual([]);
+  expect(care("settings")).toEqual(["settings"]);
+  expect(care("codeplug")).toEqual(["settings", "channels"]);
+  expect(care("everything")).toEqual(["settings", "channels", "pairings", "identity"]);
 });

@@ -1,6 +1,5 @@
 // Finds what a readout means among a component's releases, and says so if two ways are equally good.
-import { kept } from "../quantities/kept.ts";
-import { Memo } from "../quantities/memo.ts";
+import { kept, Memo } from "../quantities/memo.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import {
   greatestOf,

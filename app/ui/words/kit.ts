@@ -4,6 +4,7 @@ import type { Break, Change } from "#core/kit/chain.ts";
 import type { Evidence, Level, Verdict } from "#core/kit/evidence.ts";
 import type { Chip, Operation } from "#core/kit/shapes.ts";
 import { CONDITION_WORD } from "#core/kit/words.ts";
+import { Memo } from "#core/quantities/memo.ts";
 import type { Range } from "#core/version/range.ts";
 import { counted, listed } from "./count.ts";
 import { sayRange, WAY_WORD } from "./route.ts";
@@ -123,10 +124,11 @@ export function sayCost(near: { readonly money: number; readonly minutes: number
 
 /** A sum in the club's currency, from its smallest coin. */
 export function moneyIn(currency: string, locale: string): (price: number) => string {
-  const key = `${currency} ${locale}`;
-  const shape = shapes.get(key) ?? new Intl.NumberFormat(locale, { style: "currency", currency });
-  shapes.set(key, shape);
+  const shape = shapes.get(
+    `${currency} ${locale}`,
+    () => new Intl.NumberFormat(locale, { style: "currency", currency }),
+  );
   return (price) => shape.format(price / 100);
 }
 /** Making one costs a hundred times as much as using it. */
-const shapes = new Map<string, Intl.NumberFormat>();
+const shapes = new Memo<string, Intl.NumberFormat>(100);

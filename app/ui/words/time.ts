@@ -1,15 +1,12 @@
 // Dates and times as people say them: 2 May 2027, 19:40; in the club's locale and time zone.
-import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
 
-const shapes = new Map<string, Intl.DateTimeFormat>();
+import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
+import { Memo } from "#core/quantities/memo.ts";
+
+const shapes = new Memo<string, Intl.DateTimeFormat>(200);
 
 function shape(locale: string, name: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-  const key = `${locale} ${name} ${options.timeZone}`;
-  const known = shapes.get(key);
-  if (known) return known;
-  const made = new Intl.DateTimeFormat(locale, options);
-  shapes.set(key, made);
-  return made;
+  return shapes.get(`${locale} ${name} ${options.timeZone}`, () => new Intl.DateTimeFormat(locale, options));
 }
 
 const noon = (date: PlainDate) => new Date(`${date}T12:00:00Z`);
@@ -17,20 +14,15 @@ const noon = (date: PlainDate) => new Date(`${date}T12:00:00Z`);
 /** 2 May 2027; without the year if it is this year's. */
 export function sayDate(date: PlainDate, locale: string, today?: PlainDate): string {
   const short = today !== undefined && today.slice(0, 4) === date.slice(0, 4);
-  const key = `${date} ${locale} ${short}`;
-  let said = saidDates.get(key);
-  if (said === undefined) {
+  return saidDates.get(`${date} ${locale} ${short}`, () => {
     const options = { day: "numeric", month: "short", timeZone: "UTC" } as const;
-    said = short
+    return short
       ? shape(locale, "day", options).format(noon(date))
       : shape(locale, "date", { ...options, year: "numeric" }).format(noon(date));
-    if (saidDates.size > 3000) saidDates.clear();
-    saidDates.set(key, said);
-  }
-  return said;
+  });
 }
 /** A page says the same few dates again and again. */
-const saidDates = new Map<string, string>();
+const saidDates = new Memo<string, string>(3000);
 
 /** 2 May 2027, 19:40. */
 export const sayInstant = (instant: string | Date, locale: string, timeZone: string): string =>
