@@ -35,7 +35,7 @@ function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | und
     lastResult: props.lastResult,
     defaultValue: props.defaults as Record<string, string> | undefined,
   });
-  const kept = useKept(props.lastResult?.status === "error");
+  const kept = useKept(props.lastResult);
   const busy = navigation.state !== "idle" && navigation.formMethod === "POST";
   return (
     <Form

@@ -91,14 +91,17 @@ const storage = (): Storage | undefined => {
 };
 
 const PREFIX = "typed ";
+/** On a form that was sent, or that somebody has chosen to leave: nobody is asked about it again. */
+export const SETTLED = "data-settled";
 const forget = (key: string | undefined) => key !== undefined && storage()?.removeItem(key);
 
 /** A form goes by its place among those of its page. */
 const keyOf = (page: string | undefined, form: HTMLFormElement | null): string | undefined =>
   page && form ? `${page} ${[...document.querySelectorAll("form")].indexOf(form)}` : undefined;
 
-/** Keeps what is typed into a form, and puts it back where the form is drawn again. `refused`: it came back with its errors. */
-export function useKept(refused: boolean) {
+/** Keeps what is typed into a form, and puts it back where the form is drawn again. `answer`: what came back for it, if it was sent. */
+export function useKept(answer: { readonly status?: string | undefined } | undefined) {
+  const refused = answer?.status === "error";
   const { pathname } = useLocation();
   const form = useRef<HTMLFormElement>(null);
   const [restored, setRestored] = useState(false);
@@ -108,6 +111,7 @@ export function useKept(refused: boolean) {
   const page = person === undefined ? undefined : `${PREFIX}${person} ${pathname}`;
   const keep = useCallback(() => {
     const key = keyOf(page, form.current);
+    form.current?.removeAttribute(SETTLED);
     if (!form.current || key === undefined) return;
     const text = JSON.stringify(changedIn(form.current));
     if (text === "{}") forget(key);
@@ -119,6 +123,10 @@ export function useKept(refused: boolean) {
       }
     }
   }, [page]);
+  // What came back with its errors is not saved.
+  useEffect(() => {
+    if (answer?.status === "error") form.current?.removeAttribute(SETTLED);
+  }, [answer]);
   useEffect(() => {
     const key = keyOf(page, form.current);
     const text = key === undefined ? undefined : storage()?.getItem(key);
@@ -144,7 +152,7 @@ export function useKept(refused: boolean) {
     sent: () => {
       const key = keyOf(page, form.current);
       setRestored(false);
-      form.current?.setAttribute("data-sent", "");
+      form.current?.setAttribute(SETTLED, "");
       forget(key);
     },
     drop: () => {

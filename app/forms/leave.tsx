@@ -1,15 +1,20 @@
 // Who leaves a form that was changed and not saved is asked first.
 import { useBlocker } from "react-router";
 import { Dialogue } from "../ui/dialogue.tsx";
-import { changedIn } from "./keep.ts";
+import { changedIn, SETTLED } from "./keep.ts";
 
 /** Whether the page holds a form with something in it that is not saved. */
 function isUnsaved(): boolean {
   return [...document.querySelectorAll<HTMLFormElement>("form[data-guarded]")].some(
     (form) =>
-      !form.hasAttribute("data-sent") &&
+      !form.hasAttribute(SETTLED) &&
       (form.hasAttribute("data-unsaved") || Object.keys(changedIn(form)).length > 0),
   );
+}
+
+/** Until the next page is there, the form still stands: it is not asked about twice. */
+function settleAll(): void {
+  for (const form of document.querySelectorAll("form[data-guarded]")) form.setAttribute(SETTLED, "");
 }
 
 export function LeaveGuard() {
@@ -24,7 +29,14 @@ export function LeaveGuard() {
         <button type="button" className="btn btn-primary" onClick={() => blocker.reset?.()}>
           Stay here
         </button>
-        <button type="button" className="btn btn-outline btn-primary" onClick={() => blocker.proceed?.()}>
+        <button
+          type="button"
+          className="btn btn-outline btn-primary"
+          onClick={() => {
+            settleAll();
+            blocker.proceed?.();
+          }}
+        >
           Leave without saving
         </button>
       </div>
