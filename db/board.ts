@@ -89,8 +89,8 @@ export const BOARD_SORTS = ["urgency", "since", "tag", "model", "place"] as cons
 export type BoardSort = (typeof BOARD_SORTS)[number];
 
 const ORDER: Record<BoardSort, string> = {
-  urgency: "n.urgency desc, n.due_from, n.unit_id",
-  since: "n.due_from, n.unit_id",
+  urgency: "n.urgency desc, n.due_from, n.unit_id, n.component_id, n.kind",
+  since: "n.due_from, n.unit_id, n.component_id, n.kind",
   tag: "u.tag collate natural_order, n.due_from",
   model: "m.name collate natural_order, u.tag collate natural_order",
   place: "p.position, p.name, u.slot",

@@ -45,7 +45,7 @@ const STEPS: readonly Step[] = [
       "app",
       "server",
       "demo",
-      "standins",
+      "simulators",
       "scripts",
       "measure",
       "e2e",

@@ -36,7 +36,8 @@ function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | und
     defaultValue: props.defaults as Record<string, string> | undefined,
   });
   const kept = useKept(props.lastResult);
-  const busy = navigation.state !== "idle" && navigation.formMethod === "POST";
+  // Once it is answered it may be sent again, though the page is still being brought up to date.
+  const busy = navigation.state === "submitting";
   return (
     <Form
       method="post"
@@ -50,7 +51,7 @@ function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | und
       onInput={kept.keep}
       data-unsaved={props.lastResult?.status === "error" ? "" : undefined}
       data-guarded={seen ? "" : undefined}
-      className={props.className ?? "flex max-w-md flex-col gap-3"}
+      className={props.className ?? "flex w-full max-w-md flex-col gap-3"}
       aria-describedby={form.errors ? `${form.id}-trouble` : undefined}
       {...(props.encType && { encType: props.encType })}
     >
