@@ -2,16 +2,11 @@
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { DATE_PATTERNS } from "#core/version/schemes/dated.ts";
+import { numberingShape } from "#core/version/numbering.ts";
 import { loadCatalogues } from "#db/facts.ts";
 import { confirmNumbering as confirm } from "#db/models.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
-
-export const numberingShape = z.discriminatedUnion("kind", [
-  z.object({ kind: z.enum(["dotted", "decimal", "lettered", "listed"]) }),
-  z.object({ kind: z.literal("dated"), pattern: z.enum(DATE_PATTERNS) }),
-]);
 
 /** Problem: `no-part`. */
 export const confirmNumbering = defineAct({

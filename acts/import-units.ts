@@ -1,5 +1,7 @@
 // A sheet of radios comes in as it was looked at: new ones, changes, readings, who has them. All of it, or nothing.
+
 import { z } from "zod";
+import { BODIES } from "#core/dossier/layout.ts";
 import { type Meaning, toMeaning } from "#core/import/columns.ts";
 import { LARGEST_FILE } from "#core/import/decode.ts";
 import { folded } from "#core/import/names.ts";
@@ -33,7 +35,7 @@ export const importUnits = defineAct({
     text: z.string().max(LARGEST_FILE),
     file: z.string().max(200),
     /** What kind each new model is of, in their order. */
-    kinds: z.array(z.enum(["handheld", "mobile", "base", "module"])).max(1000),
+    kinds: z.array(z.enum(BODIES)).max(1000),
     /** Rows with problems stay out. */
     leaveOut: z.boolean(),
   }),

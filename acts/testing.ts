@@ -1,4 +1,5 @@
 // For the property over all acts: a club to act in, what to try each act with, and what a club holds at a moment.
+import { createHash } from "node:crypto";
 import fc from "fast-check";
 import { factsOf } from "#core/dossier/differences.ts";
 import { readDossier } from "#core/dossier/document.ts";
@@ -52,6 +53,12 @@ export type World = {
   readonly dossier: { readonly text: string; readonly keys: readonly string[] };
 };
 
+const A_FILE = {
+  content: new Uint8Array([1, 2, 3]),
+  sha256: createHash("sha256")
+    .update(new Uint8Array([1, 2, 3]))
+    .digest("hex"),
+};
 const NOWHERE = "999999999";
 
 /** A few radios, so that a history comes back to the same: some plain, one that is out, one on hold, one of `elsewhere`. */
@@ -295,10 +302,17 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     "set-currency": fc.record({ currency: fc.constantFrom("SEK", "NOK", "XX") }),
     "set-theme": fc.record({ theme: fc.constantFrom("fern", "lamp", "dusk") }),
     "shelve-thing": thing.map(({ kind, thing: id }) => ({ kind, thing: id })),
-    "write-identity": fc.tuple(fc.constantFrom(...world.identities), words).map(([stands, pickInTool]) => ({
-      ...stands,
-      identity: { ...(stands.identity as object), pickInTool: pickInTool.slice(0, 250) },
-    })),
+    // Which leads meet a model hangs on its plugs.
+    "write-identity": fc
+      .tuple(fc.constantFrom(...world.identities), words, fc.constantFrom("same", "none", "other"))
+      .map(([stands, pickInTool, plugs]) => ({
+        ...stands,
+        identity: {
+          ...(stands.identity as object),
+          pickInTool: pickInTool.slice(0, 250),
+          ...(plugs !== "same" && { plugs: plugs === "none" ? [] : ["serial, nine-pin"] }),
+        },
+      })),
     "write-model": fc
       .tuple(
         fc.constantFrom(...world.modelFacts),
@@ -317,13 +331,18 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
         };
       }),
     "write-release": fc
-      .tuple(release, fc.constantFrom("same", "day", "withdraw", "new", "floor"), day)
+      .tuple(release, fc.constantFrom("same", "day", "withdraw", "new", "floor", "file", "lie"), day)
       .map(([stands, how, on]) => ({
         ...stands,
         ...(how === "day" && { releasedOn: on }),
         ...(how === "withdraw" && { withdrawn: { on, why: "it drowned" } }),
         ...(how === "new" && { release: undefined, version: "9.9", releasedOn: on }),
         ...(how === "floor" && { draft: true }),
+        // A file of which nothing but its hash was known; and one that is not what is said of it.
+        ...((how === "file" || how === "lie") && {
+          file: { sha256: how === "file" ? A_FILE.sha256 : "ab".repeat(32), size: 3, name: "a.img" },
+          content: A_FILE.content,
+        }),
       })),
     "write-thing": fc
       .tuple(fc.constantFrom(...leads, ...world.things), fc.constantFrom("note", "broken", "chip"), words)

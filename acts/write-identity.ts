@@ -67,7 +67,8 @@ export const writeIdentity = defineAct({
       log: [
         { entry: { kind: "model-changed" as const, name: row.name, what: "what it is known by" }, model },
       ],
-      touches: renamed.length > 0 ? [{ scope: { of: "model" as const, id: model }, why: row.name }] : [],
+      // Which leads meet it hangs on its plugs, and what releases require goes by the names of parts.
+      touches: [{ scope: { of: "model" as const, id: model }, why: row.name }],
     });
   },
 });

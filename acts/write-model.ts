@@ -1,7 +1,8 @@
 // A model is added or corrected: who makes it, what it is called, its parts with firmware of their own, its hardware revisions.
+
 import { z } from "zod";
 import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
-import { MODEL_KINDS } from "#core/dossier/document.ts";
+import { BODIES } from "#core/dossier/layout.ts";
 import { overlapOf, serialRangeShape } from "#core/dossier/serial.ts";
 import { leavesAll } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
@@ -20,7 +21,7 @@ export const modelInput = z.object({
   model: id.optional(),
   maker: z.string().trim().max(FIELD_LIMITS.maker).default(""),
   name: z.string().trim().min(1).max(FIELD_LIMITS.model),
-  kind: z.enum(MODEL_KINDS),
+  kind: z.enum(BODIES),
   note: z.string().trim().max(2000).default(""),
   /** The first is the one meant where a reading names none. */
   components: z.array(z.string().trim().min(1).max(80)).min(1).max(MOST_PARTS),
@@ -48,7 +49,7 @@ export async function modelStands(tx: Tx, { model }: { readonly model?: string |
     tell: r.how_to_tell,
     serials: r.serials,
   }));
-  const kind = MODEL_KINDS.find((one) => one === row.kind) ?? "handheld";
+  const kind = BODIES.find((one) => one === row.kind) ?? "handheld";
   return { maker, name, kind, note, suffixes, components: parts.map((part) => part.name), revisions };
 }
 

@@ -1,5 +1,6 @@
 // A release is written down, corrected, taken back or reinstated.
 
+import { createHash } from "node:crypto";
 import { z } from "zod";
 import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
 import { type Effect, effectOf, withRelease } from "#core/needs/effect.ts";
@@ -36,7 +37,7 @@ export const releaseInput = releaseShape.extend({
 export type ReleaseInput = z.output<typeof releaseInput>;
 
 export type ReleaseProblem =
-  | { readonly kind: "no-model" | "no-release" | "no-part" | "ahead" }
+  | { readonly kind: "no-model" | "no-release" | "no-part" | "ahead" | "other-file" }
   | { readonly kind: "no-revision"; readonly name: string }
   | {
       readonly kind: "contradicts";
@@ -99,7 +100,9 @@ export async function releaseStands(tx: Tx, model: string, release: string) {
   return { row, written: writtenOf(row, (revision) => names.get(revision) ?? "") };
 }
 
-/** Problems: those of `ReleaseProblem`. */
+const sha256Of = (content: Uint8Array): string => createHash("sha256").update(content).digest("hex");
+
+/** Problems: those of `ReleaseProblem`; `other-file`: the content is not what the hash says. */
 export const writeRelease = defineAct({
   name: "write-release",
   input: releaseInput,
@@ -115,11 +118,12 @@ export const writeRelease = defineAct({
     const { model, release, content } = input;
     const stands = release === undefined ? undefined : await releaseStands(tx, model, release);
     if (release !== undefined && !stands) return bad({ kind: "no-release" as const });
+    if (content && sha256Of(content) !== input.file?.sha256) return bad({ kind: "other-file" as const });
     const preview = await previewRelease(tx, input, who.today);
     if (!preview.ok) return preview;
     const { stored, component, effect } = preview.value;
-    if (content && input.file) await keepFile(tx, input.file.sha256, content);
-    if (stands && leavesAll(input, { component: stands.row.component_id, ...stands.written }))
+    const isNewFile = content !== undefined && (await keepFile(tx, sha256Of(content), content));
+    if (stands && !isNewFile && leavesAll(input, { component: stands.row.component_id, ...stands.written }))
       return good({ answer: { release: stands.row.id }, log: [] });
     const saved = stands?.row.id ?? (await addRelease(tx, stored));
     if (stands) await correctRelease(tx, saved, stored);
@@ -142,5 +146,5 @@ function entryOf(
   if (after.withdrawn && !before.withdrawn)
     return { kind: "release-withdrawn" as const, ...said, why: after.withdrawn.why };
   const kind = !after.withdrawn && before.withdrawn ? "release-reinstated" : "release-corrected";
-  return { kind, ...said, what: changesOf(before, after) } as const;
+  return { kind, ...said, what: changesOf(before, after) || "the file itself" } as const;
 }

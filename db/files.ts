@@ -14,12 +14,14 @@ export async function knownFiles(tx: Tx): Promise<FileRow[]> {
   return rows;
 }
 
-/** Keeps a file by its content, once; what is there already stays as it is. */
-export const keepFile = (tx: Tx, sha256: string, content: Uint8Array) =>
-  tx.query(
+/** Keeps a file by its content, once; what is there already stays as it is. False if it was there. */
+export async function keepFile(tx: Tx, sha256: string, content: Uint8Array): Promise<boolean> {
+  const { rowCount } = await tx.query(
     `insert into file (club_id, sha256, size, content) values (current_club(), $1, $2, $3) on conflict do nothing`,
     [sha256, content.length, Buffer.from(content)],
   );
+  return rowCount === 1;
+}
 
 export async function fileContent(tx: Tx, sha256: string): Promise<Buffer | undefined> {
   const { rows } = await tx.query<{ content: Buffer }>("select content from file where sha256 = $1", [

@@ -13,6 +13,7 @@ const LASTS_MS = 15 * 60_000;
 /** Streams that one session may have open, and all together. */
 const MOST_OF_SESSION = 24;
 const MOST = 2000;
+const MOST_WAITING_BYTES = 256 * 1024;
 
 type Told = { readonly number: number; readonly what: readonly Topic[] };
 type ClubChannel = { number: number; readonly told: Told[] };
@@ -98,6 +99,7 @@ export function liveUpdates(hub: Hub): RequestHandler {
     try {
       const who = await personOf(request.headers.cookie);
       if (!who) return void response.status(401).type("text/plain").send("Nobody is signed in.\n");
+      if (request.method === "HEAD") return void response.status(200).type("text/event-stream").end();
       const after = request.query.after;
       const last = request.get("Last-Event-ID") ?? (typeof after === "string" ? after : undefined);
       stream(hub, response, { club: who.club_id, session: who.session_id }, last?.slice(0, 60));
@@ -128,6 +130,8 @@ function stream(
       ...whose,
       send: (id, what) => {
         if (response.writableEnded) return;
+        // Whoever does not read is let go, and comes back with the number it saw last.
+        if (response.writableLength > MOST_WAITING_BYTES) return void response.destroy();
         head();
         response.write(`id: ${id}\ndata: ${JSON.stringify(what)}\n\n`);
       },

@@ -1,6 +1,7 @@
 // What the cabinet needs, in ranked sentences that lead on.
+import { listed } from "#core/quantities/list.ts";
 import { useClub } from "../ui/club.ts";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { SaidItem } from "./load.server.ts";
 

@@ -1,5 +1,7 @@
 // The club: people, places, groups and the policies they follow, and what can be taken out.
+
 import { Link } from "react-router";
+import { listed } from "#core/quantities/list.ts";
 import { releaseNames } from "#db/board.ts";
 import { groups, lastBackup, places, shelvedUnits } from "#db/club.ts";
 import { people, shelvedPeople } from "#db/people.ts";
@@ -7,7 +9,7 @@ import { readInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { namesOf } from "../ui/why.tsx";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import { sayRule } from "../ui/words/facts.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/club";

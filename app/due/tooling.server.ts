@@ -1,14 +1,15 @@
 // For rows of the board that want an install: with what it would be done, or what would make it possible, in a few words.
+
 import type { Verdict } from "#core/kit/evidence.ts";
 import { isKitKnown, toolingOfNeed } from "#core/kit/tooling.ts";
 import { targetOn } from "#core/needs/need.ts";
+import { listed } from "#core/quantities/list.ts";
 import type { BoardRow } from "#db/board.ts";
 import { loadFacts, policyOf } from "#db/facts.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { kitNames, whyNone } from "../shared/shown-chains.ts";
-import { listed } from "../ui/words/count.ts";
 import { sayChange, sayCost, sayVerdict } from "../ui/words/kit.ts";
 
 export type RowTooling = { readonly words: string; readonly verdict?: Verdict; readonly word?: string };

@@ -25,10 +25,6 @@ export function useDrawn<Values>(values: Values): Values {
   return values;
 }
 
-/** For forms of plain values: what came back, or what it is drawn from. */
-export const baselineOf = (sent: Readonly<Record<string, string>> | undefined, drawn: object): string =>
-  sent?.[BASELINE] ?? JSON.stringify(drawn);
-
 export type Options = readonly (string | readonly [string, string])[];
 
 /** What is said of a choice quotes its value, which may be a bare number: in the words of the choice. */

@@ -3,7 +3,6 @@ import type { SubmissionResult } from "@conform-to/react";
 import isNetworkError from "is-network-error";
 import { useState } from "react";
 import { data } from "react-router";
-import { BASELINE } from "./baseline.tsx";
 
 export const OFFLINE =
   "That could not be sent: nothing answers. What you typed is kept here; try again in a moment.";
@@ -82,11 +81,3 @@ export function useSent<Answer extends object>(
 
 /** For acts that are answered in a sentence. */
 export const offlineSaid = (sending: Sending) => orOffline(sending, () => ({ ok: false, says: OFFLINE }));
-
-/** For forms of plain values: told at their first field. */
-export const offlineValues = (sending: Sending) =>
-  orOffline(sending, (form): { values: Record<string, string>; errors: Record<string, string> } => {
-    const values = texts(form);
-    const [first = ""] = Object.keys(values).filter((name) => name !== BASELINE);
-    return { values, errors: { [first]: OFFLINE } };
-  });

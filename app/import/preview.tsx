@@ -1,11 +1,13 @@
 // The table as it would be brought in: what was found, which column means what, every row with its problem beside it.
+
 import { Form, Link, useNavigation } from "react-router";
 import { COLUMN_MEANINGS, componentOf, type Meaning, readingOf } from "#core/import/columns.ts";
 import { DATE_ORDERS } from "#core/import/signs.ts";
 import { DELIMITERS } from "#core/import/table.ts";
+import { listed } from "#core/quantities/list.ts";
 import { FormKey } from "../forms/form-key.tsx";
 import { useClub } from "../ui/club.ts";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import { clip } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Preview } from "./read.server.ts";

@@ -1,8 +1,10 @@
 // Takes what was pasted or uploaded, with what the person has said of it so far, and plans it. Saves only when told to.
+
 import { redirect } from "react-router";
 import { z } from "zod";
 import { importUnits } from "#acts/import-units.ts";
 import { rememberSheet } from "#acts/remember-sheet.ts";
+import { BODIES } from "#core/dossier/layout.ts";
 import {
   columnsAsBefore,
   guessColumns,
@@ -70,7 +72,7 @@ export type Preview = {
 
 export type Reply = { readonly trouble: string; readonly text?: string } | { readonly preview: Preview };
 
-const kindShape = z.enum(["handheld", "mobile", "base", "module"]).catch("handheld");
+const kindShape = z.enum(BODIES).catch("handheld");
 const SHOWN = 150;
 
 export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise<Reply | Response> {

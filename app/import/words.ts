@@ -5,7 +5,7 @@ import type { DecodeProblem, Encoding } from "#core/import/decode.ts";
 import type { RowProblem } from "#core/import/plan.ts";
 import type { DateOrder } from "#core/import/signs.ts";
 import type { Delimiter, TableProblem } from "#core/import/table.ts";
-import { listed } from "../ui/words/count.ts";
+import { listed } from "#core/quantities/list.ts";
 
 export const DELIMITER_WORD: Record<Delimiter, string> = {
   ",": "comma",

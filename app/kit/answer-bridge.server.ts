@@ -1,4 +1,5 @@
 // Answers which lead something is; and the club's table of USB ids, named by hand or filled from the system's own list.
+
 import fs from "node:fs/promises";
 import { fillUsbIds } from "#acts/fill-usb-ids.ts";
 import { nameUsbId } from "#acts/name-usb-id.ts";
@@ -6,6 +7,8 @@ import { type Bridge, identifyBridge, readUsbList, usbText } from "#core/kit/bri
 import { type Fault, readDeviceList } from "#core/kit/device-list.ts";
 import type { DriverVerdict } from "#core/kit/driver.ts";
 import type { Computer } from "#core/kit/shapes.ts";
+import { sayChip } from "#core/kit/words.ts";
+import { listed } from "#core/quantities/list.ts";
 import { loadKit } from "#db/kit.ts";
 import { leadRows } from "#db/kit-rows.ts";
 import type { Tx } from "#db/pool.ts";
@@ -13,8 +16,8 @@ import { usbIds } from "#db/usb.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { kitNames } from "../shared/shown-chains.ts";
-import { counted, listed } from "../ui/words/count.ts";
-import { type KitNames, sayBreak, sayChange, sayChip } from "../ui/words/kit.ts";
+import { counted } from "../ui/words/count.ts";
+import { type KitNames, sayBreak, sayChange } from "../ui/words/kit.ts";
 
 export async function loadBridge(tx: Tx) {
   const { prepared } = await loadKit(tx);

@@ -1,16 +1,17 @@
 // Which lead is this? What a device list says, pasted, or what the browser says of a serial port: which chip it is, which
 // driver this computer needs for it, which port to pick, and which of our leads it may be.
+
 import { useEffect, useState } from "react";
 import { data, Form, useSubmit } from "react-router";
 import { usbText } from "#core/kit/bridge.ts";
+import { listed } from "#core/quantities/list.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
+import { Labelled } from "../forms/field.tsx";
 import { FormKey } from "../forms/form-key.tsx";
-import { Input } from "../forms/input.tsx";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/bridge";
 import { answerBridge, fillIds, loadBridge, nameId, type ShownBridge } from "./answer-bridge.server.ts";
 import { KitTabs } from "./tabs.tsx";
@@ -59,19 +60,17 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
           className="sheet flex flex-col gap-3 p-4"
           key={typed?.text}
         >
-          <Input
+          <Labelled
             name="text"
             label="Paste what the system's device list says, whichever system it is"
             value={typed?.text}
-            error={undefined}
             rows={9}
             mono
           />
-          <Input
+          <Labelled
             name="computer"
             label="Plugged into"
             value={typed?.computer}
-            error={undefined}
             options={[["", "some computer"], ...loaderData.computers.map((c) => [c.id, c.name] as const)]}
           />
           <div className="flex flex-wrap items-center gap-4">

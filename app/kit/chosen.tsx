@@ -1,10 +1,12 @@
 // A model or a radio on the kit page with its chains: the best drawn, the others named, and what would make more.
+
 import { Link } from "react-router";
 import type { Operation } from "#core/kit/shapes.ts";
+import { listed } from "#core/quantities/list.ts";
 import { Tooling } from "../shared/tooling.tsx";
 import { TriedFold } from "../shared/tried.tsx";
 import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import type { ChosenRadio } from "./load-chosen.server.ts";
 
 const DRAWN = 4;

@@ -4,6 +4,7 @@ import { demandSets } from "#core/kit/demand.ts";
 import { type Demand, FREED_WEIGHT } from "#core/kit/get.ts";
 import { toolingOfRoute } from "#core/kit/tooling.ts";
 import { targetOn } from "#core/needs/need.ts";
+import { listed } from "#core/quantities/list.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { wayOf } from "#core/route/way.ts";
 import { policyOn } from "#core/unit/policy.ts";
@@ -15,7 +16,6 @@ import type { Tx } from "#db/pool.ts";
 import { wallUnits } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { kitNames } from "../shared/shown-chains.ts";
-import { listed } from "../ui/words/count.ts";
 import { sayChange } from "../ui/words/kit.ts";
 
 export type Waiting = Demand & {

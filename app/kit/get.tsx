@@ -1,12 +1,14 @@
 // What to get: the purchase that frees the most radios for the money there is, worked out exactly in a worker, with the
 // curve of what more money would free; and the list to take to the shop.
+
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import type { Purchase } from "#core/kit/get.ts";
+import { listed } from "#core/quantities/list.ts";
 import { readInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import { moneyIn } from "../ui/words/kit.ts";
 import type { Route } from "./+types/get";
 import { Curve } from "./curve.tsx";

@@ -1,10 +1,12 @@
 // What works with what: the board of all models and computers; choose a model or a radio and see its chains, and note how a
 // try with one of them went.
+
 import { data, Form, Link } from "react-router";
 import { may } from "#core/club/acts.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
 import { OPERATIONS, type Operation } from "#core/kit/shapes.ts";
 import { chainsOfModel } from "#core/kit/tooling.ts";
+import { listed } from "#core/quantities/list.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import { modelsToPick } from "#db/models.ts";
 import { unitByTag } from "#db/units.ts";
@@ -14,7 +16,7 @@ import { noteTry } from "../shared/note-try.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/kit";
 import { Board, type Cell } from "./board.tsx";
 import { Chosen } from "./chosen.tsx";

@@ -1,10 +1,12 @@
 // One thing of the kit: added, corrected, shelved. Every kind has the same page, with its own fields.
+
 import { data, Link, redirect } from "react-router";
 import { shelveThing } from "#acts/shelve-thing.ts";
 import { writeThing } from "#acts/write-thing.ts";
 import type { Kind } from "#core/kit/kinds/field.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Values } from "#core/kit/kinds/reader.ts";
+import { listed } from "#core/quantities/list.ts";
 import { good } from "#core/quantities/result.ts";
 import { loadKnown, valuesOf } from "#db/kit-values.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
@@ -17,7 +19,6 @@ import { type Errors, notWhole, refusal, saveForm } from "../forms/save.server.t
 import { strike, triesOf } from "../shared/note-try.server.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
-import { listed } from "../ui/words/count.ts";
 import type { Route } from "./+types/thing";
 import { Tries } from "./tries.tsx";
 

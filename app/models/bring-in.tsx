@@ -1,9 +1,11 @@
 // A dossier from another club: pasted or uploaded, shown as differences against ours, accepted one by one.
+
 import { data, Form, Link, redirect } from "react-router";
 import { bringInDossier } from "#acts/bring-in-dossier.ts";
 import { type Difference, differencesOf } from "#core/dossier/differences.ts";
 import { LONGEST_DOSSIER, readDossier } from "#core/dossier/document.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import { listed } from "#core/quantities/list.ts";
 import { oursFor, writeDossier } from "#db/dossier-document.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { FormKey } from "../forms/form-key.tsx";
@@ -11,7 +13,7 @@ import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import { sayDocumentProblem } from "../ui/words/document.ts";
 import type { Route } from "./+types/bring-in";
 

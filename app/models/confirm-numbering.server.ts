@@ -1,8 +1,9 @@
 // How a component's versions count: first shown is which units another way of counting touches, then a person confirms it.
 import { isDeepStrictEqual } from "node:util";
-import { confirmNumbering, numberingShape } from "#acts/confirm-numbering.ts";
+import { confirmNumbering } from "#acts/confirm-numbering.ts";
 import { effectOf } from "#core/needs/effect.ts";
 import { catalogueOf } from "#core/release/catalogue.ts";
+import { numberingShape } from "#core/version/numbering.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";

@@ -1,8 +1,10 @@
 // A model's identity: maker, name, kind, its parts and hardware revisions.
+
 import { redirect } from "react-router";
 import { z } from "zod";
 import { MOST_PARTS, MOST_REVISIONS, modelStands, writeModel } from "#acts/write-model.ts";
 import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
+import { BODIES } from "#core/dossier/layout.ts";
 import {
   overlapOf,
   parseSerials,
@@ -23,8 +25,6 @@ import { Page } from "../ui/page.tsx";
 import { sayPartUse } from "../ui/words/parts.ts";
 import type { Route } from "./+types/edit";
 import { modelIdOf } from "./load-dossier.server.ts";
-
-const KINDS = ["handheld", "mobile", "base", "module"] as const;
 
 /** A line each: name: how to tell; serials 0400 to 0999, 2000 and up. */
 const revisionLines = z
@@ -58,7 +58,7 @@ const saySerialProblem = ({ kind, text }: SerialProblem) => `“${text.slice(0, 
 const shape = z.object({
   maker: z.string().trim().max(FIELD_LIMITS.maker).default(""),
   name: z.string({ error: "A model has a name." }).trim().min(1).max(FIELD_LIMITS.model),
-  kind: z.enum(KINDS),
+  kind: z.enum(BODIES),
   note: z.string().trim().max(2000).default(""),
   components: z
     .string({ error: "At least one part, such as main." })
@@ -159,7 +159,7 @@ export default function EditModel({ loaderData, actionData }: Route.ComponentPro
           <>
             <Field of={fields.maker} label="Maker" />
             <Field of={fields.name} label="Name" />
-            <Field of={fields.kind} label="Kind" options={KINDS} />
+            <Field of={fields.kind} label="Kind" options={BODIES} />
             <Field
               of={fields.components}
               label="Parts with firmware of their own (parted by commas)"

@@ -1,11 +1,12 @@
 // The head of a dossier: what the model is known by, how its revisions are told apart, its keys, and how each part is read.
+
 import type { PartReading } from "#core/dossier/identity.ts";
 import { serialsText } from "#core/dossier/serial.ts";
+import { listed } from "#core/quantities/list.ts";
 import type { DossierHead } from "#db/dossier.ts";
 import type { ModelHead, RevisionRow } from "#db/models.ts";
 import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
-import { listed } from "../ui/words/count.ts";
 
 export function IdentityHead(props: {
   readonly model: ModelHead;

@@ -122,6 +122,8 @@ function saying(problem: ReleaseProblem): Record<string, string> {
       return { revisions: `This model has no hardware revision ${problem.name}.` };
     case "ahead":
       return { withdrawnOn: AHEAD };
+    case "other-file":
+      return { content: "This file is not the one whose hash stands above." };
     case "contradicts": {
       const version = (of: string) => problem.versions[of] ?? "another release";
       const errors: Record<string, string> = {};

@@ -1,10 +1,12 @@
 // Models: every kind of radio we have, how many, how many are due.
+
 import { Link } from "react-router";
+import { listed } from "#core/quantities/list.ts";
 import { models } from "#db/models.ts";
 import { readInClub } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/models";
 
 export const meta: Route.MetaFunction = () => [{ title: "Models · Mossy Cabinet" }];

@@ -1,9 +1,10 @@
 // Procedures as cards on paper, a quarter of a page each, black on white.
+
 import { Link } from "react-router";
+import { listed } from "#core/quantities/list.ts";
 import { dossierHead, proceduresOf } from "#db/dossier.ts";
 import { readInClub } from "../context.ts";
 import { KeyCard } from "../ui/key-card.tsx";
-import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySource, sayStepAndSigns } from "../ui/words/step.ts";
 import type { Route } from "./+types/print";
 import { mustHaveModel, warningsOf } from "./load-dossier.server.ts";

@@ -1,7 +1,9 @@
 // Writing a procedure: what it is for, whence it is known, and its steps in the step editor.
+
 import { Link, redirect } from "react-router";
 import { writeProcedure } from "#acts/write-procedure.ts";
 import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
+import { listed } from "#core/quantities/list.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { dossierHead, procedureById } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
@@ -14,7 +16,6 @@ import { offlineForm } from "../forms/offline.ts";
 import { NOT_WHOLE } from "../forms/perform.server.ts";
 import { refusal, saveForm } from "../forms/save.server.ts";
 import { Page } from "../ui/page.tsx";
-import { listed } from "../ui/words/count.ts";
 import { EFFECT_WORD, PURPOSE_WORD } from "../ui/words/step.ts";
 import type { Route } from "./+types/procedure-edit";
 import { modelIdOf, mustHaveModel } from "./load-dossier.server.ts";

@@ -1,6 +1,8 @@
 // One procedure: its steps with the key card, what is one key away from it, whence it is known, and one press to confirm.
+
 import { Form, Link, redirect } from "react-router";
 import { shelveProcedure } from "#acts/shelve-procedure.ts";
+import { listed } from "#core/quantities/list.ts";
 import { dossierHead, procedureById, proceduresOf } from "#db/dossier.ts";
 import { releasesOf } from "#db/models.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";
@@ -13,7 +15,6 @@ import { useMay } from "../ui/club.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { listed } from "../ui/words/count.ts";
 import { sayRange } from "../ui/words/route.ts";
 import { EFFECT_WORD, PURPOSE_WORD, saySigns, saySource, sayStep, signsOf } from "../ui/words/step.ts";
 import type { Route } from "./+types/procedure";

@@ -1,9 +1,9 @@
 // The fields of a release: what it is on the left, when it can be installed and at what cost on the right.
+import { listed } from "#core/quantities/list.ts";
 import { ERASES, WAYS } from "#core/release/conditions.ts";
 import type { RevisionRow } from "#db/models.ts";
 import { Field } from "../forms/field.tsx";
 import type { Fields } from "../forms/form.tsx";
-import { listed } from "../ui/words/count.ts";
 import { ERASES_WORD, RISK_WORD } from "../ui/words/route.ts";
 import { SourceFields } from "./shared-fields.tsx";
 
@@ -53,11 +53,11 @@ export function ReleaseFields(props: {
         />
         <Field of={fields.unchanged} label="What has not changed, though one might think so" most={2000} />
         <Field of={fields.notes} label="Notes" most={2000} />
-        <div className="grid grid-cols-2 gap-3">
+        <div className="grid items-end gap-3 sm:grid-cols-2">
           <SourceFields of={(name) => fields[name]} open />
         </div>
         {props.old && (
-          <div className="grid grid-cols-[10rem_minmax(0,1fr)] gap-3">
+          <div className="grid items-end gap-3 sm:grid-cols-[10rem_minmax(0,1fr)]">
             <Field of={fields.withdrawnOn} label="Withdrawn on" type="date" />
             <Field of={fields.withdrawnWhy} label="Why it was withdrawn" />
           </div>
@@ -76,7 +76,7 @@ export function ReleaseFields(props: {
           mono
         />
         <Field of={fields.rollbackFloor} label="Once on, nothing older goes on than" mono />
-        <div className="grid grid-cols-[minmax(0,1fr)_6rem_minmax(0,1fr)] gap-3">
+        <div className="grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_6rem_minmax(0,1fr)]">
           <Field of={fields.erases} label="It" options={ERASES.map((e) => [e, ERASES_WORD[e]] as const)} />
           <Field of={fields.minutes} label="Minutes" type="number" />
           <Field

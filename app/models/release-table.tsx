@@ -1,11 +1,12 @@
 // The releases of a component as a table: what the ladder draws, with fixes, conditions and source.
+
 import { Link } from "react-router";
+import { listed } from "#core/quantities/list.ts";
 import { conditionsShape } from "#core/release/conditions.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import type { RevisionRow } from "#db/models.ts";
 import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { useClub, useMay } from "../ui/club.ts";
-import { listed } from "../ui/words/count.ts";
 import { ERASES_WORD, RISK_WORD, sayRange, WAY_WORD } from "../ui/words/route.ts";
 import { sayDate } from "../ui/words/time.ts";
 

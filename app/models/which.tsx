@@ -3,7 +3,7 @@ import { Form, Link } from "react-router";
 import { type Candidate, FEATURES, type Feature, type Seen, whichModel } from "#core/dossier/which.ts";
 import { allIdentities } from "#db/dossier.ts";
 import { readInClub } from "../context.ts";
-import { Input } from "../forms/input.tsx";
+import { Labelled } from "../forms/field.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/which";
 
@@ -62,12 +62,12 @@ export default function WhichModel({ loaderData }: Route.ComponentProps) {
       <div className="grid gap-6 lg:grid-cols-[22rem_minmax(0,1fr)]">
         <Form className="sheet flex h-fit flex-col gap-3 p-4" key={JSON.stringify(asked)}>
           {FEATURES.map((feature) => (
-            <Input
+            <Labelled
               key={feature}
               name={feature}
               label={WORD[feature]}
               value={asked[feature]}
-              error={feature === "keys" ? loaderData.trouble : undefined}
+              errors={feature === "keys" && loaderData.trouble ? [loaderData.trouble] : undefined}
             />
           ))}
           <button type="submit" className="btn btn-primary w-fit">

@@ -2,6 +2,7 @@
 
 import type { Break, Chain, Chains, NearChain } from "#core/kit/chain.ts";
 import type { Chip, DriverRule } from "#core/kit/shapes.ts";
+import { sayChip } from "#core/kit/words.ts";
 import { SOURCE_WORD } from "#core/quantities/source.ts";
 import type { KnownKit } from "#db/kit.ts";
 import type { ShownChain, ShownLink } from "../ui/chain.tsx";
@@ -11,7 +12,6 @@ import {
   moneyIn,
   sayBreak,
   sayChange,
-  sayChip,
   sayCost,
   sayEvidence,
   sayVerdict,

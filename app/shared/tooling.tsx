@@ -1,7 +1,7 @@
 // With what a radio can be reached: the best chain for each install on its way, or why there is none and what would close
 // it; and the two presses that note how it went.
+import { listed } from "#core/quantities/list.ts";
 import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";
-import { listed } from "../ui/words/count.ts";
 import type { ShownChains, ShownNear } from "./shown-chains.ts";
 import { Tried, TriedFold } from "./tried.tsx";
 

@@ -2,12 +2,13 @@
 // before and put back after; or how far one gets and what stops it. Another target can be held beside it.
 
 import { Form } from "react-router";
+import { listed } from "#core/quantities/list.ts";
 import type { Result } from "#core/quantities/result.ts";
 import type { Cost } from "#core/route/cost.ts";
 import type { Route, RouteProblem } from "#core/route/route.ts";
 import { careOf, type Wish } from "#core/route/way.ts";
 import { Caution } from "../ui/caution.tsx";
-import { counted, listed } from "../ui/words/count.ts";
+import { counted } from "../ui/words/count.ts";
 import {
   CARE_WORD,
   ERASES_WORD,

@@ -1,5 +1,7 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
+
 import { Link, useActionData } from "react-router";
+import { listed } from "#core/quantities/list.ts";
 import { standingOf } from "#core/unit/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { readLog } from "#db/log.ts";
@@ -19,7 +21,6 @@ import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { Said } from "../ui/said.tsx";
 import { namesOf } from "../ui/why.tsx";
-import { listed } from "../ui/words/count.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";

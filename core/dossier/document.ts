@@ -6,18 +6,12 @@ import { sourceShape } from "../quantities/source.ts";
 import { conditionsShape } from "../release/conditions.ts";
 import { fileShape, fixShape, releaseShape, withdrawalShape } from "../release/release.ts";
 import { isAhead } from "../release/withdrawal.ts";
+import { numberingShape } from "../version/numbering.ts";
 import { rangeShape } from "../version/range.ts";
-import { DATE_PATTERNS } from "../version/schemes/dated.ts";
 import { identityShape, partReadingShape } from "./identity.ts";
+import { BODIES } from "./layout.ts";
 import { procedureShape } from "./procedure.ts";
 import { serialRangeShape } from "./serial.ts";
-
-export const MODEL_KINDS = ["handheld", "mobile", "base", "module"] as const;
-
-const numberingShape = z.discriminatedUnion("kind", [
-  z.strictObject({ kind: z.enum(["dotted", "decimal", "lettered", "listed"]) }),
-  z.strictObject({ kind: z.literal("dated"), pattern: z.enum(DATE_PATTERNS) }),
-]);
 
 const releaseDocument = z.strictObject({
   ...releaseShape.shape,
@@ -51,7 +45,7 @@ export const dossierDocument = z.strictObject({
   model: z.strictObject({
     maker: z.string().max(80),
     name: z.string().min(1).max(80),
-    kind: z.enum(MODEL_KINDS),
+    kind: z.enum(BODIES),
     note: z.string().max(2000).default(""),
     suffixes: z.array(z.string().max(40)).max(100).default([]),
     hardwareRevisions: z

@@ -8,6 +8,7 @@ export const keyName = z
   .max(16)
   .regex(/^[^+,;>]+$/, "A key's name has no +, comma, semicolon or >.");
 
+/** What kind of radio a model is, and so how its outline is drawn. */
 export const BODIES = ["handheld", "mobile", "base", "module"] as const;
 
 export const layoutShape = z.object({

@@ -1,5 +1,5 @@
 // What the club calls the states and kinds of its things.
-import type { Condition, LeadKind } from "./shapes.ts";
+import type { Chip, Condition, LeadKind } from "./shapes.ts";
 
 export const CONDITION_WORD: Record<Condition, string> = {
   sound: "sound",
@@ -13,3 +13,6 @@ export const LEAD_KIND_WORD: Record<LeadKind, string> = {
   programmer: "Bluetooth programmer",
   card: "memory card",
 };
+
+export const sayChip = (chip: Chip): string =>
+  chip.family === "" ? "unknown chip" : `${chip.family}${chip.grade === "unknown" ? "" : `, ${chip.grade}`}`;

@@ -1,4 +1,4 @@
-// Lists as people type them: parted by commas, lines or another mark, blanks around the parts left out.
+// Lists as people say them and as they type them: those parted by commas, lines or another mark, blanks around the parts left out.
 
 /** "a, b,, c " as ["a", "b", "c"]. */
 export const typedList = (text: string | undefined, by: string | RegExp = ","): string[] =>
@@ -27,4 +27,12 @@ export function typedNames(text: string, isKnown: (name: string) => boolean): st
     }
     return names;
   });
+}
+
+/** "A, B and C"; of more than `most`, "A, B, C and 4 more". */
+export function listed(words: readonly string[], most = 4): string {
+  if (words.length <= 1) return words.join("");
+  if (words.length > most)
+    return `${words.slice(0, most - 1).join(", ")} and ${words.length - most + 1} more`;
+  return `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
 }

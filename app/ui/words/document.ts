@@ -1,7 +1,8 @@
 // What is wrong with a document that somebody brought.
+
 import type { DocumentProblem } from "#core/dossier/document.ts";
+import { listed } from "#core/quantities/list.ts";
 import { AHEAD } from "#core/release/withdrawal.ts";
-import { listed } from "./count.ts";
 
 export function sayDocumentProblem(problem: DocumentProblem): string {
   switch (problem.kind) {

@@ -1,7 +1,8 @@
 // Each fact behind a verdict as a sentence, with the record it leads to.
+import { listed } from "#core/quantities/list.ts";
 import type { Fact } from "#core/unit/facts.ts";
 import type { PolicyRule } from "#core/unit/policy.ts";
-import { counted, listed } from "./count.ts";
+import { counted } from "./count.ts";
 import { clip, type Names, sayNumbering, sayPlace, sayProblem } from "./standing.ts";
 import { sayDate } from "./time.ts";
 

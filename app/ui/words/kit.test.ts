@@ -1,7 +1,9 @@
 // The words of the kit: what breaks a chain, what would close it, how well it is known, and what it costs.
+
 import { describe, expect, it, test } from "vitest";
 import type { Break, Change } from "#core/kit/chain.ts";
-import { moneyIn, sayBreak, sayChange, sayChip, sayCost, sayEvidence, sayVerdict } from "./kit.ts";
+import { sayChip } from "#core/kit/words.ts";
+import { moneyIn, sayBreak, sayChange, sayCost, sayEvidence, sayVerdict } from "./kit.ts";
 
 const names = {
   connector: (id: string) => `plug ${id}`,

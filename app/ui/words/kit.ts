@@ -2,11 +2,11 @@
 
 import type { Break, Change } from "#core/kit/chain.ts";
 import type { Evidence, Level, Verdict } from "#core/kit/evidence.ts";
-import type { Chip, Operation } from "#core/kit/shapes.ts";
 import { CONDITION_WORD } from "#core/kit/words.ts";
+import { listed } from "#core/quantities/list.ts";
 import { Memo } from "#core/quantities/memo.ts";
 import type { Range } from "#core/version/range.ts";
-import { counted, listed } from "./count.ts";
+import { counted } from "./count.ts";
 import { sayRange, WAY_WORD } from "./route.ts";
 
 export type KitNames = {
@@ -31,11 +31,6 @@ export function sayVerdict(e: Pick<Evidence, "verdict" | "tries" | "worked">): s
   const failed = e.tries - e.worked;
   return failed > 0 ? `failed ${failed} of ${e.tries}` : `worked ${e.worked} of ${e.tries}`;
 }
-
-export const OPERATION_WORD: Record<Operation, string> = { read: "read", write: "write", flash: "flash" };
-
-export const sayChip = (chip: Chip): string =>
-  chip.family === "" ? "unknown chip" : `${chip.family}${chip.grade === "unknown" ? "" : `, ${chip.grade}`}`;
 
 const LEVEL_WORD: Record<Level, string> = {
   this: "just this",

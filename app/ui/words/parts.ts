@@ -1,5 +1,6 @@
 // Why a part or a hardware revision of a model stays.
-import { counted, listed } from "./count.ts";
+import { listed } from "#core/quantities/list.ts";
+import { counted } from "./count.ts";
 
 const MANY = {
   reading: "readings",

@@ -1,9 +1,10 @@
 // Routes in words: what a step erases, how long, how risky; and why there is no route.
+import { listed } from "#core/quantities/list.ts";
 import type { Way as By, Erases } from "#core/release/conditions.ts";
 import type { Route, Stop } from "#core/route/route.ts";
 import type { Care } from "#core/route/way.ts";
 import { boundsOf, type Range, rangeText } from "#core/version/range.ts";
-import { counted, listed } from "./count.ts";
+import { counted } from "./count.ts";
 
 export const ERASES_WORD: Record<Erases, string> = {
   nothing: "erases nothing",

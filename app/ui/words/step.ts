@@ -2,9 +2,9 @@
 
 import type { Effect, LineProblem, Purpose } from "#core/dossier/procedure.ts";
 import type { Signs, Step } from "#core/dossier/step.ts";
+import { listed } from "#core/quantities/list.ts";
 import type { Source } from "#core/quantities/source.ts";
 import { SOURCE_WORD } from "#core/quantities/source.ts";
-import { listed } from "./count.ts";
 
 export const PURPOSE_WORD: Record<Purpose, string> = {
   "read-version": "Read the version",

@@ -1,14 +1,16 @@
 // The words of facts, needs, standings, the log and the kit: every kind has a sentence, and nothing in it is unsaid.
+
 import { describe, expect, it, test } from "vitest";
 import { z } from "zod";
 import { logEntry } from "#core/club/log.ts";
 import { NEED_CAUSES } from "#core/needs/need.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { listed } from "#core/quantities/list.ts";
 import type { Fact } from "#core/unit/facts.ts";
 import type { PolicyRule } from "#core/unit/policy.ts";
 import { STANDINGS, type Standing } from "#core/unit/standing.ts";
 import { parseRange } from "#core/version/range.ts";
-import { counted, listed } from "./count.ts";
+import { counted } from "./count.ts";
 import { sayFact, sayRule } from "./facts.ts";
 import { sayEntry } from "./log.ts";
 import { sayNeed, saySince } from "./need.ts";

@@ -1,7 +1,8 @@
 // Computers, phones and tablets, with what is on them.
+import { listed } from "../../quantities/list.ts";
 import { readInstalled } from "../entry.ts";
 import { COMPUTER_KINDS, SYSTEMS } from "../shapes.ts";
-import { joined, type Kind, listed, nameOf, readWhere, systems, WHERE, words, yesNo } from "./field.ts";
+import { joined, type Kind, nameOf, readWhere, systems, WHERE, words, yesNo } from "./field.ts";
 import type { Named } from "./reader.ts";
 
 const withVersions = (installed: readonly (readonly [string, string])[], list: Named): string =>

@@ -3,7 +3,7 @@
 import { type Range, rangeText } from "../../version/range.ts";
 
 import { CONDITIONS, GRADES, SYSTEMS } from "../shapes.ts";
-import { CONDITION_WORD } from "../words.ts";
+import { CONDITION_WORD, sayChip } from "../words.ts";
 import type { Known, Named, Reader, Values } from "./reader.ts";
 
 /** The tables of the kit, one for each kind. */
@@ -119,16 +119,13 @@ export const joined = (parts: readonly (string | false | undefined)[]): string =
   parts.filter(Boolean).join("; ");
 export const nameOf = (list: Named, id: string | undefined): string | undefined =>
   list.find((row) => row.id === id)?.name;
-const chipText = (values: Values): string | undefined =>
-  values.chip_family === "?"
-    ? "unknown chip"
-    : values.chip_family &&
-      `${values.chip_family}${values.chip_grade === "unknown" ? "" : `, ${values.chip_grade}`}`;
-
-export { chipText };
-/** Several with commas and an "and". */
-export const listed = (items: readonly string[]): string =>
-  items.length < 2 ? (items[0] ?? "") : `${items.slice(0, -1).join(", ")} and ${items.at(-1)}`;
+/** A chip in words, from a form's values. */
+export const chipText = (values: Values): string | undefined =>
+  values.chip_family &&
+  sayChip({
+    family: values.chip_family === "?" ? "" : values.chip_family,
+    grade: GRADES.find((grade) => grade === values.chip_grade) ?? "unknown",
+  });
 /** A chip as it is typed: "?" is some chip, but which. */
 export const chipValue = (row: { readonly chip_family: string | null }): Values => ({
   chip_family: row.chip_family === null ? "" : row.chip_family === "" ? "?" : row.chip_family,

@@ -1,7 +1,8 @@
 // Programming software: where it runs, and which models it knows.
+import { listed } from "../../quantities/list.ts";
 import { type KnownLine, knowsText, readKnows, readRunsOn, runsOnText } from "../entry.ts";
 import type { RunsOn } from "../shapes.ts";
-import { joined, type Kind, listed, yesNo } from "./field.ts";
+import { joined, type Kind, yesNo } from "./field.ts";
 
 export const tools = {
   table: "tool",

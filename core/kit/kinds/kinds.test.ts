@@ -1,0 +1,51 @@
+// How a thing of the kit is said in the inventory: short, however much is on it, and of a chip no more than is known.
+import { expect, test } from "vitest";
+import { KINDS } from "./kinds.ts";
+
+const known = {
+  connectors: [
+    { id: "1", name: "round" },
+    { id: "2", name: "USB-A" },
+  ],
+  people: [],
+  places: [],
+  drivers: [{ id: "5", name: "Fernport" }],
+  tools: [],
+  models: [],
+};
+
+test("of a computer with many tools a few are named, and how many more there are", () => {
+  const tools = ["A 1", "B 2", "C 3", "D 4", "E 5", "F 6"].join("\n");
+  const computer = { system: "Linux", version: "6", bits: "64", ports: "USB-A", tools, admin: "yes" };
+  expect(KINDS.computers.says(computer, known)).toBe("Linux 6, 64 bit; USB-A; A 1, B 2, C 3 and 3 more");
+  expect(KINDS.computers.says({ ...computer, admin: "no", tools: "" }, known)).toBe(
+    "Linux 6, 64 bit; USB-A; nothing may be installed",
+  );
+});
+
+test("of a lead its plugs and its chip, as far as that is known", () => {
+  const lead = { radio_end: "1", computer_end: "2", carries_data: "yes", chip_grade: "clone" };
+  const says = (more: object) => KINDS.leads.says({ ...lead, ...more }, known);
+  expect(says({ chip_family: "Bramble 2" })).toBe("round to USB-A; Bramble 2, clone");
+  expect(says({ chip_family: "Bramble 2", chip_grade: "unknown" })).toBe("round to USB-A; Bramble 2");
+  expect(says({ chip_family: "?" })).toBe("round to USB-A; unknown chip");
+  expect(says({ chip_family: "", carries_data: "no" })).toBe("round to USB-A; charge only");
+  expect(says({ computer_end: "" })).toBe("round to Bluetooth");
+});
+
+test("of advice whom it is from, and of an offer what it costs", () => {
+  const advice = {
+    grade: "clone",
+    system: "Windows",
+    says: "needs",
+    driver_id: "5",
+    range: ">= 2",
+    sourceKind: "bench",
+  };
+  expect(KINDS.advice.says(advice, known)).toBe(
+    "only clone; Windows; needs a driver; Fernport >= 2; from bench",
+  );
+  expect(KINDS.offers.says({ price: "14.50", seller: "the stall", end_a: "1", end_b: "2" }, known)).toBe(
+    "14.50; the stall; round to USB-A",
+  );
+});
