@@ -5,9 +5,10 @@ import { BODIES } from "#core/dossier/layout.ts";
 import { type Meaning, toMeaning } from "#core/import/columns.ts";
 import { LARGEST_FILE } from "#core/import/decode.ts";
 import { folded } from "#core/import/names.ts";
+import { LONGEST_NOTHING, MOST_NOTHING } from "#core/import/nothing.ts";
 import { planImport } from "#core/import/plan.ts";
 import { DATE_ORDERS } from "#core/import/signs.ts";
-import { DELIMITERS, MOST_COLUMNS, readTable } from "#core/import/table.ts";
+import { DELIMITERS, MOST_COLUMNS, MOST_ROWS, readTable } from "#core/import/table.ts";
 import { plainDate } from "#core/quantities/date.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { bringIn } from "#db/import.ts";
@@ -22,7 +23,7 @@ export const sheetShape = z.object({
   dates: z.enum(DATE_ORDERS),
   /** The day said for readings without one. */
   undated: plainDate.optional(),
-  nothing: z.array(z.string().max(100)).max(200),
+  nothing: z.array(z.string().max(LONGEST_NOTHING)).max(MOST_NOTHING),
   answers: z
     .array(z.object({ key: z.string().max(300), answer: z.string().regex(/^(new|\d{1,18})$/) }))
     .max(60),
@@ -35,7 +36,7 @@ export const importUnits = defineAct({
     text: z.string().max(LARGEST_FILE),
     file: z.string().max(200),
     /** What kind each new model is of, in their order. */
-    kinds: z.array(z.enum(BODIES)).max(1000),
+    kinds: z.array(z.enum(BODIES)).max(MOST_ROWS),
     /** Rows with problems stay out. */
     leaveOut: z.boolean(),
   }),
