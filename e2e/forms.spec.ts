@@ -117,3 +117,41 @@ test("what is typed before the scripts are awake stays; a bound is shown before 
   await expect(page.getByRole("alert").getByText("At most 500 characters.")).toBeVisible();
   await expect(symptom).toHaveValue("x".repeat(501));
 });
+
+test("what was refused, or could not be sent, is kept as well; what was saved is not", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  const edit = `${served.address}/units/W-05/edit`;
+  const save = page.getByRole("button", { name: "Save", exact: true });
+  const leave = async () => {
+    await page.getByRole("link", { name: "Log", exact: true }).click();
+    await asks(page).getByRole("button", { name: "Leave without saving" }).click();
+    await expect(page.getByRole("heading", { level: 1, name: "Log" })).toBeVisible();
+    await page.goBack();
+    await expect(page.getByText("What you had typed here and not saved is back.")).toBeVisible();
+  };
+  await openAwake(page, edit);
+  await page.getByLabel("Note").fill("mine");
+  await page.getByLabel("Tag").fill("W-01");
+  await save.click();
+  await expect(page.getByText("Another radio has this tag.")).toBeVisible();
+  await page.getByLabel("Region").fill("north");
+  await leave();
+  await expect(page.getByLabel("Note")).toHaveValue("mine");
+  await expect(page.getByLabel("Tag")).toHaveValue("W-01");
+  await expect(page.getByLabel("Region")).toHaveValue("north");
+
+  await page.getByLabel("Tag").fill("W-05");
+  await page.context().setOffline(true);
+  await save.click();
+  await expect(page.getByText("That could not be sent")).toBeVisible();
+  await page.context().setOffline(false);
+  await openAwake(page, edit);
+  await expect(page.getByText("What you had typed here and not saved is back.")).toBeVisible();
+  await expect(page.getByLabel("Note")).toHaveValue("mine");
+  await expect(page.getByLabel("Tag")).toHaveValue("W-05");
+  await save.click();
+  await expect(page.getByLabel("What does W-05 show?")).toBeVisible();
+  await openAwake(page, edit);
+  await expect(page.getByLabel("Region")).toHaveValue("north");
+  await expect(page.getByText("What you had typed here")).toHaveCount(0);
+});

@@ -185,10 +185,10 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
     line.mend();
   };
   /** Presses, and waits until what the page asks for after the answer has come too. */
-  const answered = async (name: string) => {
-    const after = page.waitForResponse((r) => r.request().method() === "GET" && r.url().includes(".data"));
+  const answered = async (name: string, next: string) => {
     await page.getByRole("button", { name }).click();
-    await (await after).finished();
+    await expect(page.getByRole("button", { name: next })).toBeVisible();
+    await expect(page.locator("main[aria-busy=false]")).toBeAttached();
   };
 
   await begin(page, "/kit?unit=W-03&to=flash");
@@ -219,7 +219,7 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   await page.getByLabel("Or paste the rows here").fill("tag,model\nU-01,Wicket");
   await cutAnd(() => page.getByRole("button", { name: "Look at it" }).click());
   await expect(page.getByLabel("Or paste the rows here")).toHaveValue("tag,model\nU-01,Wicket");
-  await answered("Look at it");
+  await answered("Look at it", "Bring in 1 radio");
   await page.getByRole("combobox", { name: "Decimal sign" }).selectOption(",");
   await cutAnd(() => page.getByRole("button", { name: "Bring in 1 radio" }).click());
   await expect(page.getByRole("combobox", { name: "Decimal sign" })).toHaveValue(",");
@@ -232,7 +232,7 @@ test("so do tries, what is added to the kit, a device list, a sheet, a dossier a
   await text.fill(JSON.stringify({ ...dossier, model: { ...dossier.model, name: "Sedge" } }));
   await cutAnd(() => page.getByRole("button", { name: "Hold it against ours" }).click());
   await expect(text).toHaveValue(/Sedge/);
-  await answered("Hold it against ours");
+  await answered("Hold it against ours", "Take over what is picked");
   const take = page.getByRole("button", { name: "Take over what is picked" });
   const first = page.getByRole("checkbox").first();
   await first.uncheck();

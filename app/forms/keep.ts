@@ -1,6 +1,8 @@
 // What is typed into a form and not saved is kept in this tab: Back and Forward, or a page that was left by mistake, lose nothing.
-import { useCallback, useEffect, useRef, useState } from "react";
+
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useLocation, useRouteLoaderData } from "react-router";
+import { z } from "zod";
 import { FRAME, type FrameData } from "../ui/club.ts";
 import { BASELINE } from "./baseline.tsx";
 
@@ -95,6 +97,31 @@ const PREFIX = "typed ";
 export const SETTLED = "data-settled";
 const forget = (key: string | undefined) => key !== undefined && storage()?.removeItem(key);
 
+/** What was sent and is not answered yet: it is kept until another page is there, which is how a form is answered that was saved. */
+let underWay: string | undefined;
+
+/** Once another page is there: what was sent from the one before it is saved. */
+export function forgetSaved(): void {
+  forget(underWay);
+  underWay = undefined;
+}
+
+/** Once it is known that it was not saved. */
+export function keepUnsaved(): void {
+  underWay = undefined;
+}
+
+function keptUnder(key: string): Kept {
+  try {
+    const read: unknown = JSON.parse(storage()?.getItem(key) ?? "{}");
+    return keptShape.safeParse(read).data ?? {};
+  } catch {
+    return {};
+  }
+}
+const texts = z.array(z.string());
+const keptShape = z.record(z.string(), z.object({ typed: texts, was: texts }));
+
 /** A form goes by its place among those of its page. */
 const keyOf = (page: string | undefined, form: HTMLFormElement | null): string | undefined =>
   page && form ? `${page} ${[...document.querySelectorAll("form")].indexOf(form)}` : undefined;
@@ -102,7 +129,7 @@ const keyOf = (page: string | undefined, form: HTMLFormElement | null): string |
 /** Keeps what is typed into a form, and puts it back where the form is drawn again. `answer`: what came back for it, if it was sent. */
 export function useKept(answer: { readonly status?: string | undefined } | undefined) {
   const refused = answer?.status === "error";
-  const { pathname } = useLocation();
+  const { pathname, key: place } = useLocation();
   const form = useRef<HTMLFormElement>(null);
   const [restored, setRestored] = useState(false);
   const [baseline, setBaseline] = useState<string>();
@@ -113,7 +140,12 @@ export function useKept(answer: { readonly status?: string | undefined } | undef
     const key = keyOf(page, form.current);
     form.current?.removeAttribute(SETTLED);
     if (!form.current || key === undefined) return;
-    const text = JSON.stringify(changedIn(form.current));
+    // What came back is drawn with what was typed: what stood there before that is known from before.
+    const before = refused ? keptUnder(key) : {};
+    const now: Record<string, Kept[string]> = { ...before };
+    for (const [name, { typed, was }] of Object.entries(changedIn(form.current)))
+      now[name] = { typed, was: before[name]?.was ?? was };
+    const text = JSON.stringify(now);
     if (text === "{}") forget(key);
     else if (text.length <= MOST) {
       try {
@@ -122,26 +154,25 @@ export function useKept(answer: { readonly status?: string | undefined } | undef
         // No room: it is still in the form.
       }
     }
-  }, [page]);
-  // What came back with its errors is not saved.
-  useEffect(() => {
-    if (answer?.status === "error") form.current?.removeAttribute(SETTLED);
-  }, [answer]);
+  }, [page, refused]);
+  // What came back with its errors is not saved; a page that came back without any is.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each coming has a place of its own
+  useLayoutEffect(() => {
+    if (answer?.status === "error") {
+      form.current?.removeAttribute(SETTLED);
+      keepUnsaved();
+    } else if (underWay === keyOf(page, form.current)) forgetSaved();
+  }, [answer, place, page]);
   useEffect(() => {
     const key = keyOf(page, form.current);
-    const text = key === undefined ? undefined : storage()?.getItem(key);
-    if (!text || !form.current || refused) return;
-    try {
-      const kept: Kept = JSON.parse(text);
-      for (const one of controlsOf(form.current)) {
-        const own = kept[one.name];
-        if (own) put(one, own.typed);
-      }
-      setBaseline(drawnAsBefore(form.current, kept));
-      setRestored(Object.keys(kept).length > 0);
-    } catch {
-      forget(key);
+    const kept = key === undefined || refused ? {} : keptUnder(key);
+    if (!form.current || Object.keys(kept).length === 0) return;
+    for (const one of controlsOf(form.current)) {
+      const own = kept[one.name];
+      if (own) put(one, own.typed);
     }
+    setBaseline(drawnAsBefore(form.current, kept));
+    setRestored(true);
   }, [page, refused]);
   return {
     form,
@@ -153,7 +184,7 @@ export function useKept(answer: { readonly status?: string | undefined } | undef
       const key = keyOf(page, form.current);
       setRestored(false);
       form.current?.setAttribute(SETTLED, "");
-      forget(key);
+      underWay = key;
     },
     drop: () => {
       const key = keyOf(page, form.current);

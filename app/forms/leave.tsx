@@ -1,7 +1,8 @@
 // Who leaves a form that was changed and not saved is asked first.
-import { useBlocker } from "react-router";
+import { useLayoutEffect } from "react";
+import { useBlocker, useLocation } from "react-router";
 import { Dialogue } from "../ui/dialogue.tsx";
-import { changedIn, SETTLED } from "./keep.ts";
+import { changedIn, forgetSaved, SETTLED } from "./keep.ts";
 
 /** Whether the page holds a form with something in it that is not saved. */
 function isUnsaved(): boolean {
@@ -18,6 +19,9 @@ function settleAll(): void {
 }
 
 export function LeaveGuard() {
+  const { pathname } = useLocation();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the page that counts
+  useLayoutEffect(forgetSaved, [pathname]);
   const blocker = useBlocker(
     ({ currentLocation, nextLocation }) => currentLocation.pathname !== nextLocation.pathname && isUnsaved(),
   );

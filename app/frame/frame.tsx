@@ -1,6 +1,6 @@
 // The frame around every area: the rail with the seven plates, the finder, the keys, the person at the foot.
-import { useEffect, useState } from "react";
-import { Outlet, useLocation, useRouteError } from "react-router";
+import { useEffect, useLayoutEffect, useState } from "react";
+import { Outlet, useLocation, useNavigation, useRouteError } from "react-router";
 import { unitsDue } from "#db/board.ts";
 import { ahead } from "#db/clock.ts";
 import { openWork } from "#db/work.ts";
@@ -101,8 +101,18 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
       {open === "keys" && <Keys onClose={close} />}
       <CheckFile />
       <LeaveGuard />
+      <Busy />
     </div>
   );
+}
+
+/** Tells a screen reader that the page's work is being brought up to date; a component of its own, so that nothing else is drawn again. */
+function Busy() {
+  const busy = useNavigation().state !== "idle";
+  useLayoutEffect(() => {
+    document.getElementById("work")?.setAttribute("aria-busy", String(busy));
+  }, [busy]);
+  return null;
 }
 
 /** Instants come from the server: if its clock is wrong, or was, whoever records something should know. */

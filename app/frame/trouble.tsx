@@ -1,7 +1,8 @@
 // The plain pages for what goes wrong: not allowed, not there, records or server away, our own defect.
 import isNetworkError from "is-network-error";
-import { useEffect } from "react";
+import { useEffect, useLayoutEffect } from "react";
 import { isRouteErrorResponse, Link, useRevalidator } from "react-router";
+import { keepUnsaved } from "../forms/keep.ts";
 
 type Trouble = { readonly title: string; readonly text: string };
 
@@ -50,6 +51,8 @@ const NOTHING_ANSWERS: Trouble = {
 
 /** The page for what a route threw. */
 export function TroublePage({ error }: { readonly error: unknown }) {
+  // What was sent and came to this is not saved.
+  useLayoutEffect(keepUnsaved, []);
   const away = isNetworkError(error);
   const known = isRouteErrorResponse(error);
   const status = known ? error.status : 500;
