@@ -4,8 +4,8 @@ import { plainDate } from "#core/quantities/date.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { previewReading, type ReadingPreview } from "#core/unit/preview.ts";
 import { READING_SOURCES } from "#core/unit/unit.ts";
-import { loadFacts, policyOf } from "#db/facts.ts";
 import { addReading } from "#db/readings.ts";
+import { loadSituation } from "#db/situation.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
 import { hasUnit, unitHere } from "./unit-here.ts";
@@ -26,12 +26,9 @@ export const recordReading = defineAct({
   run: async (tx, { unit, typed, source, readOn, note }, who) => {
     const here = await unitHere(tx, unit);
     if (!here.ok) return here;
-    const loaded = await loadFacts(tx, { of: "units", ids: [unit] });
-    const facts = loaded.units[0];
-    if (!facts) return bad({ kind: "no-unit" as const });
-    const catalogue = loaded.catalogues.get(here.value.model_id) ?? new Map();
-    const policy = policyOf(loaded, { group: here.value.group_id });
-    const preview = previewReading(facts, catalogue, policy, typed, who.today);
+    const situation = await loadSituation(tx, unit, who.today);
+    if (!situation) return bad({ kind: "no-unit" as const });
+    const preview = previewReading(situation, typed);
     if (!preview.ok) return preview;
     const on = readOn === undefined || readOn === who.today ? undefined : readOn;
     if (on !== undefined && on > who.today) return bad({ kind: "ahead" as const });

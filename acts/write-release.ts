@@ -12,11 +12,11 @@ import { type Contradiction, contradictionsOf } from "#core/release/contradictio
 import { releaseShape } from "#core/release/release.ts";
 import { changesOf, imagined, type StoredRelease, writtenOf } from "#core/release/stored.ts";
 import { isAhead } from "#core/release/withdrawal.ts";
-import { type ClubFacts, loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import { keepFile } from "#db/files.ts";
 import { modelById, revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { addRelease, correctRelease, releaseById } from "#db/releases.ts";
+import { type LoadedSituation, loadSituations } from "#db/situation.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
 
@@ -49,23 +49,29 @@ export type ReleaseProblem =
 export type ReleasePreview = {
   readonly stored: StoredRelease;
   readonly component: string;
-  readonly facts: ClubFacts;
+  readonly situations: readonly LoadedSituation[];
   readonly after: Catalogue;
   readonly effect: Effect;
 };
 
-/** What a release would change, were it saved as it is; nothing is saved. */
+/**
+ * What a release would change, were it saved as it is; nothing is saved. `parts`: whether the situations tell of all components or
+ * only of the release's own, which is all that its effect hangs on.
+ */
 export async function previewRelease(
   tx: Tx,
   input: ReleaseInput,
   today: PlainDate,
+  parts: "all" | "own" = "own",
 ): Promise<Result<ReleasePreview, ReleaseProblem>> {
   if (!(await modelById(tx, input.model))) return bad({ kind: "no-model" });
-  const facts = await loadFacts(tx, { of: "model", id: input.model });
-  const before =
-    facts.catalogues.get(input.model) ??
-    (await loadCatalogues(tx, [input.model])).get(input.model) ??
-    new Map();
+  const { all, catalogues } = await loadSituations(
+    tx,
+    { of: "model", id: input.model },
+    today,
+    parts === "own" ? input.component : undefined,
+  );
+  const before: Catalogue = catalogues.get(input.model) ?? new Map();
   const component = before.get(input.component)?.component.name;
   if (component === undefined) return bad({ kind: "no-part" });
   const known = await revisionsOf(tx, input.model);
@@ -88,8 +94,7 @@ export async function previewRelease(
     const versions = Object.fromEntries(all.map((r) => [r.id, r.version]));
     return bad({ kind: "contradicts", contradictions: wrong, versions });
   }
-  const effect = effectOf(facts.units, (unit) => policyOf(facts, unit), before, after, today);
-  return good({ stored, component, facts, after, effect });
+  return good({ stored, component, situations: all, after, effect: effectOf(all, before, after) });
 }
 
 /** A release as it stands, in the shape that is written; undefined if the model has no such. */

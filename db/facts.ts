@@ -5,7 +5,7 @@ import { kept, Memo } from "#core/quantities/memo.ts";
 import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import { RELEASE_COLUMNS, releaseOf } from "#core/release/stored.ts";
-import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
+import type { Policy } from "#core/unit/policy.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { pool, type Tx } from "./pool.ts";
 import { type KnownUnit, loadUnits, type Scope, scopeCondition } from "./unit-facts.ts";
@@ -16,16 +16,15 @@ export type ClubFacts = {
   readonly policies: ReadonlyMap<string, Policy>;
 };
 
-export const policyOf = (facts: Pick<ClubFacts, "policies">, unit: Pick<KnownUnit, "group">): Policy =>
-  (unit.group === null ? undefined : facts.policies.get(unit.group)) ?? PLAIN_POLICY;
-
-export async function loadFacts(tx: Tx, scope: Scope): Promise<ClubFacts> {
+/** `component`: of its readings alone. A model that is asked for has its catalogue here, whether it has units or not. */
+export async function loadFacts(tx: Tx, scope: Scope, component?: string): Promise<ClubFacts> {
   const { where, values } = scopeCondition(scope);
   const [units, policies, { rows }] = await Promise.all([
-    loadUnits(tx, scope),
+    loadUnits(tx, scope, component),
     loadPolicies(tx),
     tx.query<Stamp>(
-      `${STAMPS} where id in (select u.model_id from unit u where u.shelved_at is null and ${where}) order by id`,
+      `${STAMPS} where id in (select u.model_id from unit u where u.shelved_at is null and ${where})
+         ${scope.of === "model" ? "or id = $1" : ""} order by id`,
       values,
     ),
   ]);

@@ -1,4 +1,5 @@
 // Stored needs are exactly what a computation from scratch gives, whatever has happened and in which order.
+
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { ACTIONS, actionOf } from "#core/needs/action.ts";
@@ -6,7 +7,6 @@ import { targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
 import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
-import { loadFacts, policyOf } from "./facts.ts";
 import {
   decodeTargets,
   encodeTargets,
@@ -20,6 +20,7 @@ import { type Actor, type Tx, withClub } from "./pool.ts";
 import { addReading, type NewReading } from "./readings.ts";
 import { addRelease, withdrawRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
+import { loadSituations } from "./situation.ts";
 import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
 import { addUnit, lendUnit, setHold, takeBack } from "./units.ts";
 
@@ -74,10 +75,10 @@ function sortKeys(value: unknown): unknown {
 }
 
 async function fromScratch(tx: Tx): Promise<string[]> {
-  const facts = await loadFacts(tx, { of: "club" });
+  const { all } = await loadSituations(tx, { of: "club" }, plain("2026-06-01"));
   return text(
-    facts.units.flatMap((unit) =>
-      needsOf(unit, facts.catalogues.get(unit.model) ?? new Map(), policyOf(facts, unit)).map((need) =>
+    all.flatMap(({ unit, catalogue, policy }) =>
+      needsOf(unit, catalogue, policy).map((need) =>
         recordOf(
           need,
           actionOf(need, unit.away, () => "kit"),

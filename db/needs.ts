@@ -1,21 +1,20 @@
 // Keeps the stored needs as core works them out, and reads the board from them.
 
-import type { PreparedKit } from "#core/kit/chain.ts";
+import type { AnyDay } from "#core/kit/situation.ts";
 import { toolingOfNeed } from "#core/kit/tooling.ts";
 import { ACTIONS, type Action, actionOf } from "#core/needs/action.ts";
 import type { Need, Target } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { kept } from "#core/quantities/memo.ts";
-import type { Catalogue } from "#core/release/catalogue.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import type { Fact } from "#core/unit/facts.ts";
-import type { Policy } from "#core/unit/policy.ts";
 import { CopyRows } from "./copy.ts";
-import { loadCatalogues, loadPolicies, policyOf } from "./facts.ts";
+import { loadCatalogues, loadPolicies } from "./facts.ts";
 import { loadKit, plugsOf } from "./kit.ts";
 import type { Tx } from "./pool.ts";
-import { type KnownUnit, loadLocked, lockUnits, type Scope, scopeCondition, theirsOf } from "./unit-facts.ts";
+import { type LoadedSituation, situationOf } from "./situation.ts";
+import { loadLocked, lockUnits, type Scope, scopeCondition, theirsOf } from "./unit-facts.ts";
 
 /**
  * Works out the needs of a scope's units anew and stores them, in the caller's transaction. Models and groups are
@@ -31,39 +30,28 @@ export async function recompute(tx: Tx, scope: Scope, locked: () => void = () =>
   const policies = await loadPolicies(tx);
   const kit = await loadKit(tx);
   const plugs = await plugsOf(tx, models, kit);
-  const known = await loadLocked(tx, units);
+  const common = { catalogues, policies, plugs, kit: kit.prepared };
+  const known = (await loadLocked(tx, units)).map((unit) => situationOf(unit, common));
   await tx.query(`delete from need where ${theirsOf(scope)}`, scopeCondition(scope).values);
-  const records = recordsOf(known, catalogues, policies, plugs, kit.prepared);
+  const records = recordsOf(known);
   await (known.length < MANY ? insert(tx, [...records]) : copy(tx, records));
   return units.length;
 }
 
-function* recordsOf(
-  units: readonly KnownUnit[],
-  catalogues: ReadonlyMap<string, Catalogue>,
-  policies: ReadonlyMap<string, Policy>,
-  plugs: ReadonlyMap<string, readonly string[]>,
-  kit: PreparedKit,
-): Generator<NeedRecord> {
-  for (const unit of units) {
-    const catalogue = catalogues.get(unit.model);
-    if (!catalogue) continue;
-    const policy = policyOf({ policies }, unit);
-    const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
+function* recordsOf(situations: readonly AnyDay<LoadedSituation>[]): Generator<NeedRecord> {
+  for (const situation of situations) {
+    const { unit, catalogue, policy } = situation;
     for (const need of needsOf(unit, catalogue, policy)) {
       // The last release that the need will call for: which it is does not depend on the day.
       const release = need.targets.at(-1)?.release;
       const action = actionOf(need, unit.away, () =>
         release === undefined
           ? "no-route"
-          : toolingOfNeed(
-              unit,
-              radio,
-              catalogue,
-              policy,
-              { component: need.component, release, ends: need.dueTo !== undefined },
-              kit,
-            ).kind,
+          : toolingOfNeed(situation, {
+              component: need.component,
+              release,
+              ends: need.dueTo !== undefined,
+            }).kind,
       );
       yield recordOf(need, action);
     }

@@ -5,6 +5,7 @@ import { measureHostile } from "./hostile.ts";
 import { measureKit } from "./kit.ts";
 import { measureCore } from "./needs.ts";
 import { measurePages } from "./pages.ts";
+import { measurePreview } from "./preview.ts";
 import { measureRoute } from "./route.ts";
 import { measureStore } from "./store.ts";
 
@@ -13,6 +14,7 @@ const PARTS = {
   route: measureRoute,
   kit: measureKit,
   store: measureStore,
+  preview: measurePreview,
   pages: measurePages,
   dossier: measureDossier,
   hostile: measureHostile,

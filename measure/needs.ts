@@ -13,9 +13,14 @@ export const RELEASES = 40;
 export const UNITS = 100_000;
 const first = plain("2023-01-01");
 
-/** 500 models of two components with 40 releases each; every model has 200 units. */
-export function bigClub(): { models: Component[][]; units: { unit: UnitFacts; model: number }[] } {
-  const models = Array.from({ length: MODELS }, (_, m) =>
+export type BigClub = {
+  readonly models: readonly (readonly Component[])[];
+  readonly units: readonly { readonly unit: UnitFacts; readonly model: number }[];
+};
+
+/** Models of two components with 40 releases each, and as many units of each as of any other. */
+export function bigClub(modelCount = MODELS, unitCount = UNITS): BigClub {
+  const models = Array.from({ length: modelCount }, (_, m) =>
     ["main", "dsp"].map(
       (name): Component => ({
         id: `${m}-${name}`,
@@ -36,8 +41,8 @@ export function bigClub(): { models: Component[][]; units: { unit: UnitFacts; mo
       }),
     ),
   );
-  const units = Array.from({ length: UNITS }, (_, u) => {
-    const model = u % MODELS;
+  const units = Array.from({ length: unitCount }, (_, u) => {
+    const model = u % modelCount;
     const readings = (models[model] ?? []).map((component, i) => {
       const on = addDays(first, 1100 + (u % 100));
       // Most run one of the last few; one in ten is far behind, as in a club that is looked after.

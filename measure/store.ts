@@ -11,7 +11,7 @@ import { addRelease } from "#db/releases.ts";
 import { testDatabase, twoClubs } from "#db/testing.ts";
 import { bringUpToDate, doWork } from "#db/work.ts";
 import { best, type Measured, ratio, under } from "./clock.ts";
-import { bigClub, POLICIES } from "./needs.ts";
+import { type BigClub, bigClub, POLICIES } from "./needs.ts";
 
 const say = (what: string) => console.error(`  ${what}`);
 const today = plain("2026-06-01");
@@ -19,7 +19,7 @@ const today = plain("2026-06-01");
 export async function measureStore(): Promise<Measured[]> {
   const database = await testDatabase();
   const [actor] = await twoClubs(database);
-  await withClub(actor, fill);
+  await withClub(actor, (tx) => fillClub(tx, bigClub()));
   say("filled");
   const owner = new pg.Client({ connectionString: database.ownerUrl });
   await owner.connect();
@@ -38,8 +38,8 @@ export async function measureStore(): Promise<Measured[]> {
   return results;
 }
 
-async function fill(tx: Tx): Promise<void> {
-  const { models, units } = bigClub();
+/** Puts a big club's groups, models, units and readings into the database; its needs are not worked out. */
+export async function fillClub(tx: Tx, { models, units }: BigClub): Promise<void> {
   for (const [i, policy] of POLICIES.entries()) {
     await tx.query(
       "insert into unit_group (club_id, name, policy, position) values (current_club(), $1, $2, $3)",

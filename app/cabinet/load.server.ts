@@ -5,10 +5,10 @@ import { type SummaryItem, summarise } from "#core/needs/summary.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { URGENCIES } from "#core/release/words.ts";
-import { type StandingName, standingOf } from "#core/unit/standing.ts";
+import { type StandingName, standingsOf } from "#core/unit/standing.ts";
 import { openNeeds } from "#db/board.ts";
-import { loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
+import { loadSituations } from "#db/situation.ts";
 import { drawersOfWall } from "#db/units.ts";
 import { releaseNamer } from "../ui/words/preview.ts";
 
@@ -55,23 +55,19 @@ export type LoadedWall = {
 export async function loadWall(tx: Tx, today: PlainDate, chosen?: string | null): Promise<LoadedWall> {
   const wanted = chosen?.toLowerCase();
   let open: ChosenDrawer | undefined;
-  const [rows, facts, needs] = await Promise.all([
+  const [rows, situations, needs] = await Promise.all([
     drawersOfWall(tx),
-    loadFacts(tx, { of: "club" }),
+    loadSituations(tx, { of: "club" }, today),
     openNeeds(tx, today),
   ]);
   const byUnit = groupBy(needs, (need) => need.unit_id);
-  const known = new Map(facts.units.map((unit) => [unit.id, unit]));
   const tags = new Map(rows.map((row) => [row.id, row]));
   const places = new Map<string, Drawer[]>();
   for (const row of rows) {
-    const unit = known.get(row.id);
-    const catalogue = facts.catalogues.get(row.model_id);
-    if (!unit || !catalogue) continue;
-    const components = [...catalogue.values()];
-    const standings = components.map((c) =>
-      standingOf(unit, c.component.id, catalogue, policyOf(facts, unit), today),
-    );
+    const situation = situations.of.get(row.id);
+    if (!situation || situation.catalogue.size === 0) continue;
+    const components = [...situation.catalogue.values()];
+    const standings = standingsOf(situation);
     const [main] = standings;
     const own = byUnit.get(row.id) ?? [];
     const running = main?.release === undefined ? undefined : components[0]?.byId.get(main.release);
@@ -134,7 +130,7 @@ export async function loadWall(tx: Tx, today: PlainDate, chosen?: string | null)
       ...(item.kind === "safety" && {
         modelName: tags.get(item.units[0] ?? "")?.model ?? "",
         releaseName:
-          item.release && releaseNamer(facts.catalogues.get(item.model) ?? new Map())(item.release),
+          item.release && releaseNamer(situations.catalogues.get(item.model) ?? new Map())(item.release),
       }),
     })),
   };

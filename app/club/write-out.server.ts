@@ -3,10 +3,11 @@ import Papa from "papaparse";
 import type { OutDocument, OutUnit } from "#core/club/out.ts";
 import { isOpen, targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
-import { standingOf } from "#core/unit/standing.ts";
-import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
+import { standingsOf } from "#core/unit/standing.ts";
+import { loadCatalogues } from "#db/facts.ts";
 import { models } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
+import { loadSituations } from "#db/situation.ts";
 import { wallUnits } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { releaseNamer } from "../ui/words/preview.ts";
@@ -14,13 +15,11 @@ import { releaseNamer } from "../ui/words/preview.ts";
 /** All radios that are not shelved, and all releases, whether a radio of their model is there or not. */
 export async function collect(tx: Tx, who: SignedIn): Promise<OutDocument> {
   const rows = await wallUnits(tx);
-  const facts = await loadFacts(tx, { of: "club" });
-  const known = new Map(facts.units.map((unit) => [unit.id, unit]));
+  const { of } = await loadSituations(tx, { of: "club" }, who.today);
   const units = rows.flatMap((row): OutUnit[] => {
-    const unit = known.get(row.id);
-    const catalogue = facts.catalogues.get(row.model_id);
-    if (!unit || !catalogue) return [];
-    const policy = policyOf(facts, unit);
+    const situation = of.get(row.id);
+    if (!situation) return [];
+    const { unit, catalogue, policy } = situation;
     const name = releaseNamer(catalogue);
     const componentName = (id: string) => catalogue.get(id)?.component.name ?? "";
     return [
@@ -34,17 +33,14 @@ export async function collect(tx: Tx, who: SignedIn): Promise<OutDocument> {
         place: row.place,
         group: row.group_name,
         with: row.holder,
-        components: [...catalogue.keys()].map((id) => {
-          const standing = standingOf(unit, id, catalogue, policy, who.today);
-          return {
-            name: componentName(id),
-            reading: standing.reading?.raw ?? null,
-            readOn: standing.reading?.on ?? null,
-            standing: standing.standing,
-            behindBy: standing.behind?.newer.length ?? 0,
-            behindSince: standing.behind?.since ?? null,
-          };
-        }),
+        components: standingsOf(situation).map(({ component, reading, standing, behind }) => ({
+          name: componentName(component),
+          reading: reading?.raw ?? null,
+          readOn: reading?.on ?? null,
+          standing,
+          behindBy: behind?.newer.length ?? 0,
+          behindSince: behind?.since ?? null,
+        })),
         needs: needsOf(unit, catalogue, policy)
           .filter((need) => isOpen(need, who.today))
           .map((need) => {

@@ -15,8 +15,9 @@ import {
   openNeeds,
   unitsDue,
 } from "#db/board.ts";
-import { loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
+import { loadSituations } from "#db/situation.ts";
+import { loadUnits } from "#db/unit-facts.ts";
 import { shelveUnit, wallUnits } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWall } from "../cabinet/load.server.ts";
@@ -47,11 +48,8 @@ const rowKey = (n: BoardRow) =>
 describe("the board", () => {
   it("has every open and every held need once, and no other", () =>
     club.ask(async (tx, who) => {
-      const facts = await loadFacts(tx, { of: "club" });
-      const needs = facts.units.flatMap((unit) => {
-        const catalogue = facts.catalogues.get(unit.model);
-        return catalogue ? needsOf(unit, catalogue, policyOf(facts, unit)) : [];
-      });
+      const situations = await loadSituations(tx, { of: "club" }, who.today);
+      const needs = situations.all.flatMap((s) => needsOf(s.unit, s.catalogue, s.policy));
       const rows = await all(tx, who);
       const keys = (group: (g: BoardGroup) => boolean) =>
         rows
@@ -80,8 +78,8 @@ describe("the board", () => {
 
   it("puts what is away under Away, whatever it needs, but for our own list", () =>
     club.ask(async (tx, who) => {
-      const facts = await loadFacts(tx, { of: "club" });
-      const away = new Set(facts.units.filter((u) => u.away).map((u) => u.id));
+      const units = await loadUnits(tx, { of: "club" });
+      const away = new Set(units.filter((u) => u.away).map((u) => u.id));
       expect(away.size).toBeGreaterThan(2);
       for (const row of await all(tx, who)) {
         if (row.group === "held" || row.group === "look-up") continue;
@@ -118,7 +116,7 @@ describe("the board", () => {
 
   it("says of each need who has the radio and what was read last, whatever it asks for and leaves out", () =>
     club.ask(async (tx, who) => {
-      const { units } = await loadFacts(tx, { of: "club" });
+      const units = await loadUnits(tx, { of: "club" });
       const holders = new Map((await wallUnits(tx)).map((u) => [u.id, u.holder_id]));
       const rows = await all(tx, who);
       for (const row of rows) {
@@ -183,12 +181,10 @@ describe("the board", () => {
 
   it("tomorrow holds what today holds, and what falls due tomorrow", () =>
     club.ask(async (tx, who) => {
-      const facts = await loadFacts(tx, { of: "club" });
+      const { all: situations } = await loadSituations(tx, { of: "club" }, who.today);
       for (const days of [1, 30, 365]) {
         const day = addDays(who.today, days);
-        const needs = facts.units.flatMap((unit) =>
-          needsOf(unit, facts.catalogues.get(unit.model) ?? new Map(), policyOf(facts, unit)),
-        );
+        const needs = situations.flatMap((s) => needsOf(s.unit, s.catalogue, s.policy));
         const open = new Set(needs.filter((n) => isOpen(n, day)).map((n) => n.unit));
         expect(await unitsDue(tx, day)).toBe(open.size);
       }

@@ -5,9 +5,8 @@ import { isKitKnown, toolingOfNeed } from "#core/kit/tooling.ts";
 import { targetOn } from "#core/needs/need.ts";
 import { listed } from "#core/quantities/list.ts";
 import type { BoardRow } from "#db/board.ts";
-import { loadFacts, policyOf } from "#db/facts.ts";
-import { loadKit, plugsOf } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
+import { loadSituations } from "#db/situation.ts";
 import type { SignedIn } from "../context.ts";
 import { kitNames, whyNone } from "../shared/shown-chains.ts";
 import { sayChange, sayCost, sayVerdict } from "../ui/words/kit.ts";
@@ -24,25 +23,17 @@ export async function toolingOfRows(
 ): Promise<Record<string, RowTooling>> {
   const demand = rows.filter((row) => row.action === "install" || row.action === "kit");
   if (demand.length === 0) return {};
-  const ids = (of: "unit_id" | "model_id") => [...new Set(demand.map((row) => row[of]))];
-  const asked = loadKit(tx);
-  const [kit, facts, plugs] = await Promise.all([
-    asked,
-    loadFacts(tx, { of: "units", ids: ids("unit_id") }),
-    plugsOf(tx, ids("model_id"), asked),
-  ]);
+  const ids = [...new Set(demand.map((row) => row.unit_id))];
+  const { of, kit } = await loadSituations(tx, { of: "units", ids }, who.today);
   if (!isKitKnown(kit.prepared)) return {};
-  const units = new Map(facts.units.map((unit) => [unit.id, unit]));
   const names = kitNames(kit, who.locale);
   const told: Record<string, RowTooling> = {};
   for (const row of demand) {
-    const unit = units.get(row.unit_id);
-    const catalogue = unit && facts.catalogues.get(unit.model);
+    const situation = of.get(row.unit_id);
     const release = targetOn(row, who.today) ?? row.targets.at(-1)?.release;
-    if (!unit || !catalogue || release === undefined) continue;
-    const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
+    if (!situation || release === undefined) continue;
     const need = { component: row.component_id, release, ends: row.due_to !== null };
-    const tooling = toolingOfNeed(unit, radio, catalogue, policyOf(facts, unit), need, kit.prepared);
+    const tooling = toolingOfNeed(situation, need);
     if (!("steps" in tooling)) continue;
     // The install that waits, or else the last one, which is the one that is wanted.
     const shown = tooling.steps.find((step) => !step.ready) ?? tooling.steps.at(-1);

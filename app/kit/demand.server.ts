@@ -9,10 +9,9 @@ import { URGENCIES } from "#core/release/words.ts";
 import { wayOf } from "#core/route/way.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { openNeeds } from "#db/board.ts";
-import { loadFacts, policyOf } from "#db/facts.ts";
-import { loadKit, plugsOf } from "#db/kit.ts";
 import { type OfferRow, offerRows } from "#db/kit-rows.ts";
 import type { Tx } from "#db/pool.ts";
+import { loadSituations } from "#db/situation.ts";
 import { wallUnits } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { kitNames } from "../shared/shown-chains.ts";
@@ -34,16 +33,14 @@ export type WaitingList = {
 
 export async function loadWaiting(tx: Tx, who: SignedIn): Promise<WaitingList> {
   const needs = (await openNeeds(tx, who.today)).filter((need) => need.action === "kit");
-  const kit = await loadKit(tx);
   const ids = [...new Set(needs.map((need) => need.unit_id))];
-  const facts = await loadFacts(tx, { of: "units", ids });
-  const plugs = await plugsOf(tx, [...new Set(facts.units.map((unit) => unit.model))], kit);
+  const { all, kit } = await loadSituations(tx, { of: "units", ids }, who.today);
   const rows = new Map((await wallUnits(tx)).map((row) => [row.id, row]));
   const names = kitNames(kit, who.locale);
-  const waiting = facts.units.flatMap((unit): Waiting[] => {
-    const catalogue = facts.catalogues.get(unit.model);
+  const waiting = all.flatMap((situation): Waiting[] => {
+    const { unit, catalogue, policy } = situation;
     const row = rows.get(unit.id);
-    if (!catalogue || !row) return [];
+    if (!row) return [];
     const own = needs.filter((need) => need.unit_id === unit.id);
     const goal = new Map(
       own.flatMap((need) => {
@@ -51,9 +48,8 @@ export async function loadWaiting(tx: Tx, who: SignedIn): Promise<WaitingList> {
         return release === undefined ? [] : [[need.component_id, release] as const];
       }),
     );
-    const radio = { model: unit.model, plugs: plugs.get(unit.model) ?? [] };
-    const { result } = wayOf(unit, catalogue, policyOn(policyOf(facts, unit), who.today), goal);
-    const tooling = toolingOfRoute(result, unit, catalogue, radio, kit.prepared);
+    const { result } = wayOf(unit, catalogue, policyOn(policy, who.today), goal);
+    const tooling = toolingOfRoute(result, situation);
     if (!("steps" in tooling)) return [];
     const urgency = URGENCIES[Math.max(0, ...own.map((need) => need.urgency))] ?? "routine";
     const first = tooling.steps.find((step) => !step.ready)?.chains.near[0];

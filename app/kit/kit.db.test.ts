@@ -105,6 +105,8 @@ describe("things of the kit", () => {
     }));
 });
 
+const NONE = { chains: [], near: [], noLead: true, noTool: true };
+
 /** Every radio with what its page says and what the board says, to be laid side by side. */
 async function sideBySide(tx: Tx, who: SignedIn) {
   const kit = await loadKit(tx);
@@ -112,7 +114,7 @@ async function sideBySide(tx: Tx, who: SignedIn) {
   const told = [];
   for (const row of await wallUnits(tx)) {
     const own = needs.filter((n) => n.unit_id === row.id && n.cause !== "unread");
-    told.push({ row, own, chosen: await chosenUnit(tx, who, row.tag, "flash", kit) });
+    told.push({ row, own, chosen: await chosenUnit(tx, who, row.tag, "flash", kit, NONE) });
   }
   return told;
 }
@@ -136,7 +138,7 @@ describe("radios and their chains", () => {
       const kit = await loadKit(tx);
       for (const { tag } of await wallUnits(tx)) {
         for (const operation of ["read", "write", "flash"] as const) {
-          const { found, all, stop, toGet } = await chosenUnit(tx, who, tag, operation, kit);
+          const { found, all, stop, toGet } = await chosenUnit(tx, who, tag, operation, kit, NONE);
           if (all === 0) expect(found.none).toMatch(/\.$/);
           if (operation !== "flash") expect([stop, toGet]).toEqual([undefined, undefined]);
           else expect(stop !== undefined || (toGet?.releases.length ?? 0) > 0).toBe(true);

@@ -41,12 +41,9 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     );
     const unit = typed === "" ? undefined : await unitByTag(tx, typed);
     const { computers } = kit.prepared.kit;
-    const found = new Map<string, Chains>(
-      models.map((m) => [
-        m.id,
-        chainsOfModel({ model: m.id, plugs: plugs.get(m.id) ?? [] }, operation, kit.prepared),
-      ]),
-    );
+    const chainsOf = (id: string) =>
+      chainsOfModel({ model: id, plugs: plugs.get(id) ?? [] }, operation, kit.prepared);
+    const found = new Map<string, Chains>(models.map((m) => [m.id, chainsOf(m.id)]));
     const model = unit ? undefined : models.find((m) => m.id === search.get("model"));
     const chains = model && found.get(model.id);
     return {
@@ -66,7 +63,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
         };
       }),
       chosen: unit
-        ? await chosenUnit(tx, who, unit.tag, operation, kit)
+        ? await chosenUnit(tx, who, unit.tag, operation, kit, chainsOf(unit.model_id))
         : model && chains && chosenModel(model, chains, kit, who),
     };
   });

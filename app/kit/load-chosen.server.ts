@@ -3,7 +3,7 @@ import type { Chains } from "#core/kit/chain.ts";
 import type { Operation } from "#core/kit/shapes.ts";
 import { chainsOfUnit } from "#core/kit/tooling.ts";
 import { needsOfUnit } from "#db/board.ts";
-import { type KnownKit, plugsOf } from "#db/kit.ts";
+import type { KnownKit } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { shownTooling } from "../shared/load-tooling.server.ts";
@@ -38,19 +38,17 @@ export function chosenModel(
   };
 }
 
+/** `ofModel`: the chains of its model, for a radio that is shelved. */
 export async function chosenUnit(
   tx: Tx,
   who: SignedIn,
   tag: string,
   operation: Operation,
   kit: KnownKit,
+  ofModel: Chains,
 ): Promise<ChosenRadio> {
-  const { row, facts, catalogue, policy } = await loadUnit(tx, tag);
-  const radio = {
-    model: row.model_id,
-    plugs: (await plugsOf(tx, [row.model_id], kit)).get(row.model_id) ?? [],
-  };
-  const chains = chainsOfUnit(facts, catalogue, radio, operation, kit.prepared);
+  const { row, situation, catalogue } = await loadUnit(tx, tag, who.today);
+  const chains = situation ? chainsOfUnit(situation, operation) : ofModel;
   const chosen = {
     id: row.model_id,
     name: row.tag,
@@ -58,10 +56,10 @@ export async function chosenUnit(
     found: shownChains(chains, row.tag, kitNames(kit, who.locale)),
     all: chains.chains.length,
   };
-  if (!facts) return { ...chosen, stop: `${row.tag} is shelved.` };
+  if (!situation) return { ...chosen, stop: `${row.tag} is shelved.` };
   if (operation !== "flash") return chosen;
   const needs = await needsOfUnit(tx, row.id, who.today);
-  const ways = waysOf(facts, catalogue, policy, needs, who.today, { to: undefined, keep: false });
+  const ways = waysOf(situation, needs, { to: undefined, keep: false });
   if (!ways.way)
     return { ...chosen, stop: `${row.tag} is to get no release now; this is how one would go in.` };
   const versionOf = (goal: { component: string; release: string }) => {
@@ -71,6 +69,6 @@ export async function chosenUnit(
   const releases = ways.goal.map(versionOf);
   if (!ways.way.result.ok)
     return { ...chosen, stop: `No route leads to ${releases.join(" and ")}, whatever the kit.` };
-  const { tooling } = await shownTooling(tx, who, { tag: row.tag, facts }, catalogue, ways.way);
+  const { tooling } = await shownTooling(tx, who, row.tag, situation, ways.way);
   return { ...chosen, toGet: { releases, tooling } };
 }

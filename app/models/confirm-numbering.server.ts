@@ -2,11 +2,11 @@
 import { isDeepStrictEqual } from "node:util";
 import { confirmNumbering } from "#acts/confirm-numbering.ts";
 import { effectOf } from "#core/needs/effect.ts";
-import { catalogueOf } from "#core/release/catalogue.ts";
+import { prepareComponent } from "#core/release/catalogue.ts";
 import { numberingShape } from "#core/version/numbering.ts";
 import type { Numbering } from "#core/version/version.ts";
-import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
+import { loadSituations } from "#db/situation.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
@@ -31,8 +31,8 @@ export async function confirm(
   form: FormData,
 ): Promise<NumberingAnswer> {
   const numbering = numberingShape.nullable().safeParse(parseJson(String(form.get("numbering") ?? "")));
-  const facts = await loadFacts(tx, { of: "model", id: model });
-  const catalogue = facts.catalogues.get(model) ?? (await loadCatalogues(tx, [model])).get(model);
+  const { all, catalogues } = await loadSituations(tx, { of: "model", id: model }, who.today);
+  const catalogue = catalogues.get(model);
   const component = catalogue?.get(String(form.get("component")))?.component;
   if (!numbering.success || !catalogue || !component)
     return { ok: false, says: "This page does not know that way of counting." };
@@ -42,14 +42,9 @@ export async function confirm(
     return { ok: true, says: `${component.name} counts ${words} already.` };
   }
   if (form.get("intent") !== "count-so") {
-    const after = catalogueOf(
-      [...catalogue.values()].map((prepared) => {
-        if (prepared.component.id !== component.id) return prepared.component;
-        const { numbering: _, ...rest } = prepared.component;
-        return asked === null ? rest : { ...rest, numbering: asked };
-      }),
-    );
-    const effect = effectOf(facts.units, (unit) => policyOf(facts, unit), catalogue, after, who.today);
+    const { numbering: _, ...rest } = component;
+    const counted = prepareComponent(asked === null ? rest : { ...rest, numbering: asked });
+    const effect = effectOf(all, catalogue, new Map([...catalogue, [component.id, counted]]));
     return {
       ok: true,
       says: `Not done yet: ${component.name} would count ${words}.`,

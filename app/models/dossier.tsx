@@ -2,10 +2,10 @@
 import { Link } from "react-router";
 import { groupBy } from "#core/quantities/group.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
-import { standingOf } from "#core/unit/standing.ts";
+import { standingsOf } from "#core/unit/standing.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
-import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
+import { loadSituations } from "#db/situation.ts";
 import { wallUnits } from "#db/units.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { offlineSaid } from "../forms/offline.ts";
@@ -33,24 +33,18 @@ export const handle = {
 };
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
-  const all = new URL(request.url).searchParams.has("all");
+  const isWhole = new URL(request.url).searchParams.has("all");
   return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
-    const facts = await loadFacts(tx, { of: "model", id: model.id });
-    const catalogue: Catalogue =
-      facts.catalogues.get(model.id) ?? (await loadCatalogues(tx, [model.id])).get(model.id) ?? new Map();
+    const { all, catalogues } = await loadSituations(tx, { of: "model", id: model.id }, who.today);
+    const catalogue: Catalogue = catalogues.get(model.id) ?? new Map();
+    const standings = all.map((situation) => ({ unit: situation.unit.id, parts: standingsOf(situation) }));
     const tags = new Map((await wallUnits(tx)).map((row) => [row.id, row.tag]));
-    const components = [...catalogue.values()].map((prepared) => {
+    const components = [...catalogue.values()].map((prepared, i) => {
       const running = new Map<string, string[]>();
-      for (const unit of facts.units) {
-        const { release } = standingOf(
-          unit,
-          prepared.component.id,
-          catalogue,
-          policyOf(facts, unit),
-          who.today,
-        );
-        if (release) running.set(release, [...(running.get(release) ?? []), tags.get(unit.id) ?? "?"]);
+      for (const { unit, parts } of standings) {
+        const release = parts[i]?.release;
+        if (release) running.set(release, [...(running.get(release) ?? []), tags.get(unit) ?? "?"]);
       }
       return {
         id: prepared.component.id,
@@ -83,8 +77,8 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       confirmed: await loadConfirmed(tx, who, model.id),
       components,
       revisions: await revisionsOf(tx, model.id),
-      ...newestOf(await releasesOf(tx, model.id), all),
-      units: facts.units.length,
+      ...newestOf(await releasesOf(tx, model.id), isWhole),
+      units: all.length,
     };
   });
 }

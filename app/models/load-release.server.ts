@@ -12,11 +12,11 @@ import type { ReleaseRow } from "#core/release/release.ts";
 import { writtenOf } from "#core/release/stored.ts";
 import { AHEAD } from "#core/release/withdrawal.ts";
 import { whatIf } from "#core/route/what-if.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import { loadCatalogues, loadFacts, policyOf } from "#db/facts.ts";
+import { loadCatalogues } from "#db/facts.ts";
 import { modelById, releasesOf, revisionsOf, unitTags } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { releaseById } from "#db/releases.ts";
+import { type LoadedSituation, loadSituations } from "#db/situation.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { NOT_WHOLE } from "../forms/perform.server.ts";
 import { type Errors, type Read, replyOf, saveForm } from "../forms/save.server.ts";
@@ -78,11 +78,11 @@ export async function actOnRelease(
     if (!typed.ok) return answer(form, typed.problem.errors);
     const input = releaseInput.safeParse(typed.value);
     if (!input.success) return answer(form, { "": NOT_WHOLE });
-    const preview = await previewRelease(tx, input.data, who.today);
+    const preview = await previewRelease(tx, input.data, who.today, "all");
     if (!preview.ok) return answer(form, saying(preview.problem), preview.problem.kind === "contradicts");
-    const { facts, after, effect } = preview.value;
+    const { situations, after, effect } = preview.value;
     const own = loaded.release?.id ?? "new";
-    const told = await ifTarget(tx, loaded.model.id, facts, after, input.data.component, own, who.today);
+    const told = await ifTarget(tx, loaded.model.id, situations, after, input.data.component, own);
     if (put) told.files[own] = "kept";
     else if (input.data.file && told.files[own] !== "kept") told.files[own] = "known";
     const touched = await touchedBy(tx, effect);
@@ -145,29 +145,22 @@ async function fileOf(form: FormData) {
 
 /** What it would take if every radio of the model went to this release, as it is kept. */
 async function ifKept(tx: Tx, model: string, release: ReleaseRow, today: PlainDate) {
-  const facts = await loadFacts(tx, { of: "model", id: model });
-  const catalogue = facts.catalogues.get(model);
+  const { all, catalogues } = await loadSituations(tx, { of: "model", id: model }, today);
+  const catalogue = catalogues.get(model);
   if (!catalogue?.get(release.component_id)?.byId.has(release.id)) return undefined;
-  return ifTarget(tx, model, facts, catalogue, release.component_id, release.id, today);
+  return ifTarget(tx, model, all, catalogue, release.component_id, release.id);
 }
 
 /** The same for any catalogue: one with what was typed and not saved yet, too. */
 async function ifTarget(
   tx: Tx,
   model: string,
-  facts: Awaited<ReturnType<typeof loadFacts>>,
+  situations: readonly LoadedSituation[],
   catalogue: Catalogue,
   component: string,
   release: string,
-  today: PlainDate,
 ) {
-  const told = whatIf(
-    facts.units,
-    (unit) => policyOn(policyOf(facts, unit), today),
-    catalogue,
-    component,
-    release,
-  );
+  const told = whatIf(situations, catalogue, component, release);
   const names = Object.fromEntries(
     [...catalogue.values()].flatMap((p) => [
       [p.component.id, p.component.name],

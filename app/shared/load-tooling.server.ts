@@ -2,10 +2,9 @@
 
 import type { Chains } from "#core/kit/chain.ts";
 import { isKitKnown, toolingOfRoute } from "#core/kit/tooling.ts";
-import type { Catalogue } from "#core/release/catalogue.ts";
-import { loadKit, plugsOf } from "#db/kit.ts";
+import { loadKit } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
-import type { KnownUnit } from "#db/unit-facts.ts";
+import type { LoadedSituation } from "#db/situation.ts";
 import type { SignedIn } from "../context.ts";
 import { kitNames, shownChains } from "./shown-chains.ts";
 import type { ShownTooling } from "./tooling.tsx";
@@ -15,21 +14,18 @@ import type { ShownWay } from "./way.tsx";
 export async function shownTooling(
   tx: Tx,
   who: SignedIn,
-  unit: { readonly tag: string; readonly facts: KnownUnit },
-  catalogue: Catalogue,
+  tag: string,
+  situation: LoadedSituation,
   way: ShownWay | undefined,
 ): Promise<{ tooling: ShownTooling[]; kitKnown: boolean }> {
-  const kit = await loadKit(tx);
-  const kitKnown = isKitKnown(kit.prepared);
+  const kitKnown = isKitKnown(situation.kit);
   if (!way?.result.ok || !kitKnown) return { tooling: [], kitKnown };
-  const { model } = unit.facts;
-  const plugs = (await plugsOf(tx, [model], kit)).get(model) ?? [];
-  const told = toolingOfRoute(way.result, unit.facts, catalogue, { model, plugs }, kit.prepared);
+  const told = toolingOfRoute(way.result, situation);
   if (!("steps" in told)) return { tooling: [], kitKnown };
-  const names = kitNames(kit, who.locale);
+  const names = kitNames(await loadKit(tx), who.locale);
   const stretches: { releases: string[]; ready: boolean; chains: Chains; key: string }[] = [];
   for (const { step, chains, ready } of told.steps) {
-    const version = catalogue.get(step.component)?.byId.get(step.release)?.version ?? "?";
+    const version = situation.catalogue.get(step.component)?.byId.get(step.release)?.version ?? "?";
     const key = keyOf(chains);
     const last = stretches.at(-1);
     if (last?.key === key) last.releases.push(version);
@@ -39,7 +35,7 @@ export async function shownTooling(
     tooling: stretches.map(({ releases, ready, chains }) => ({
       releases,
       ready,
-      found: shownChains(chains, unit.tag, names),
+      found: shownChains(chains, tag, names),
     })),
     kitKnown,
   };

@@ -4,13 +4,13 @@ import { redirect } from "react-router";
 import { laterOf, type PlainDate } from "#core/quantities/date.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { goalOfNeeds, otherWay, stateOfUnit, type Way, wayOf } from "#core/route/way.ts";
-import type { Policy } from "#core/unit/policy.ts";
 import { policyOn } from "#core/unit/policy.ts";
+import type { Situation } from "#core/unit/situation.ts";
 import { liesIn } from "#core/version/range.ts";
 import type { StoredNeed } from "#db/board.ts";
 import { confirmationsOf, proceduresOf } from "#db/dossier.ts";
-import { loadFacts, policyOf } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
+import { type LoadedSituation, loadSituation } from "#db/situation.ts";
 import type { KnownUnit } from "#db/unit-facts.ts";
 import { type UnitRow, unitByTag } from "#db/units.ts";
 import { notFound, type SignedIn } from "../context.ts";
@@ -19,23 +19,17 @@ import type { ShownWay } from "./way.tsx";
 
 export type LoadedUnit = {
   readonly row: UnitRow;
-  readonly facts: KnownUnit | undefined;
+  /** Undefined for a shelved unit. */
+  readonly situation: LoadedSituation | undefined;
   readonly catalogue: Catalogue;
-  readonly policy: Policy;
 };
 
-/** Throws 404 for a tag that no unit has. `facts` is undefined for a shelved unit. */
-export async function loadUnit(tx: Tx, tag: string | undefined): Promise<LoadedUnit> {
+/** Throws 404 for a tag that no unit has. */
+export async function loadUnit(tx: Tx, tag: string | undefined, today: PlainDate): Promise<LoadedUnit> {
   const row = await unitByTag(tx, tag ?? "");
   if (!row) throw notFound(`A radio with the tag ${(tag ?? "").slice(0, 40)}`);
-  const loaded = await loadFacts(tx, { of: "units", ids: [row.id] });
-  const facts = loaded.units[0];
-  return {
-    row,
-    facts,
-    catalogue: loaded.catalogues.get(row.model_id) ?? new Map(),
-    policy: policyOf(loaded, { group: row.group_id }),
-  };
+  const situation = await loadSituation(tx, row.id, today);
+  return { row, situation, catalogue: situation?.catalogue ?? new Map() };
 }
 
 /** Whoever asks for a radio by a tag it had before is led to the one it has now. `end` is what follows it in the address. */
@@ -49,11 +43,8 @@ export const componentsOf = (catalogue: Catalogue): { id: string; name: string }
 
 /** The way to what the unit's open needs call for, and beside it the way to another release if one is asked for. */
 export function waysOf(
-  unit: KnownUnit,
-  catalogue: Catalogue,
-  policy: Policy,
+  { unit, catalogue, policy, today }: Situation,
   needs: readonly StoredNeed[],
-  today: PlainDate,
   asked: { readonly to: string | undefined; readonly keep: boolean },
 ) {
   // What is on hold gets its way too: the one that counts on the day the hold ends.

@@ -24,7 +24,7 @@ export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, 
 async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   const act = ACTS.get(intent);
   if (!act) return answer(400, { ok: false, intent, says: "This page does not know that act." });
-  return act(tx, who, await loadUnit(tx, tag), form);
+  return act(tx, who, await loadUnit(tx, tag, who.today), form);
 }
 
 type ByForm = (tx: Tx, who: SignedIn, unit: LoadedUnit, form: FormData) => Promise<ReturnType<typeof answer>>;

@@ -12,14 +12,9 @@ export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const typed = new URL(request.url).searchParams.get("typed") ?? "";
   const answer = await readInClub(context, async (tx, who): Promise<SaidPreview> => {
-    const { facts, catalogue, policy } = await loadUnit(tx, params.tag);
-    if (!facts) return { ok: false, says: "This radio is shelved." };
-    return sayPreview(
-      previewReading(facts, catalogue, policy, typed, who.today),
-      catalogue,
-      who.locale,
-      who.today,
-    );
+    const { situation, catalogue } = await loadUnit(tx, params.tag, who.today);
+    if (!situation) return { ok: false, says: "This radio is shelved." };
+    return sayPreview(previewReading(situation, typed), catalogue, who.locale, who.today);
   });
   return data({ ...answer, typed });
 }

@@ -2,7 +2,7 @@
 
 import { Link, useActionData } from "react-router";
 import { listed } from "#core/quantities/list.ts";
-import { standingOf } from "#core/unit/standing.ts";
+import { standingsOf } from "#core/unit/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { readLog } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
@@ -45,29 +45,28 @@ export const handle = {
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   return readInClub(context, async (tx, who) => {
-    const { row, facts, catalogue, policy } = await loadUnit(tx, params.tag);
+    const { row, situation, catalogue } = await loadUnit(tx, params.tag, who.today);
     leadToTag(row, params.tag);
     const components = componentsOf(catalogue);
-    const standings = facts
-      ? components.map((component) => ({
-          component,
-          standing: standingOf(facts, component.id, catalogue, policy, who.today),
-        }))
-      : [];
+    const told = situation ? standingsOf(situation) : [];
+    const standings = components.flatMap((component, i) => {
+      const standing = told[i];
+      return standing ? [{ component, standing }] : [];
+    });
     const prepared = [...catalogue.values()];
     const needs = await needsOfUnit(tx, row.id, who.today);
-    const ways = facts
-      ? waysOf(facts, catalogue, policy, needs, who.today, {
+    const ways = situation
+      ? waysOf(situation, needs, {
           to: search.get("to") ?? undefined,
           keep: search.get("keep") === "on",
         })
       : undefined;
     return {
       ways,
-      ...(facts
-        ? await shownTooling(tx, who, { tag: row.tag, facts }, catalogue, ways?.way)
+      ...(situation
+        ? await shownTooling(tx, who, row.tag, situation, ways?.way)
         : { tooling: [], kitKnown: true }),
-      howTo: facts && (await howToOf(tx, who, facts, catalogue)),
+      howTo: situation && (await howToOf(tx, who, situation.unit, catalogue)),
       unit: row,
       former: await formerTags(tx, row.id),
       serialSays: serialSays(row, await revisionsOf(tx, row.model_id)),

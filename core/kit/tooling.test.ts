@@ -2,12 +2,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plain as day } from "../quantities/date.ts";
-import { catalogueOf } from "../release/catalogue.ts";
+import { type Catalogue, catalogueOf } from "../release/catalogue.ts";
 import { conditionsShape } from "../release/conditions.ts";
 import type { Release } from "../release/release.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
-import { prepareKit, purchasesFor } from "./chain.ts";
+import { type PreparedKit, prepareKit, purchasesFor } from "./chain.ts";
 import { demandSets } from "./demand.ts";
 import { type PlainKit, plainChains } from "./oracle.ts";
 import type { Kit, Offer } from "./shapes.ts";
@@ -44,8 +44,15 @@ const unit = (raw: string): UnitFacts => ({
 });
 const radio = { model: "m", plugs: ["two-pin"] };
 const wants = { component: "main", release: "1.14", ends: false };
+const situation = (raw: string, prepared: PreparedKit, over: Catalogue = catalogue) => ({
+  unit: unit(raw),
+  catalogue: over,
+  policy: PLAIN_POLICY,
+  radio,
+  kit: prepared,
+});
 const toolingIn = (over: Partial<Kit>, raw = "1.02") =>
-  toolingOfNeed(unit(raw), radio, catalogue, PLAIN_POLICY, wants, prepareKit(kit(over)));
+  toolingOfNeed(situation(raw, prepareKit(kit(over))), wants);
 const [hedgewriter] = kit().tools;
 if (!hedgewriter) throw new Error("the plain kit has one tool");
 /** Knows the model only over firmware from 1.06 on. */
@@ -91,14 +98,7 @@ describe("with what a way can be gone", () => {
         releases: [release("1.02"), release("1.14", { from: [{ atLeast: "1.06" }] })],
       },
     ]);
-    const told = toolingOfNeed(
-      unit("1.02"),
-      radio,
-      stuck,
-      PLAIN_POLICY,
-      wants,
-      prepareKit(kit({ leads: [] })),
-    );
+    const told = toolingOfNeed(situation("1.02", prepareKit(kit({ leads: [] })), stuck), wants);
     expect(told).toEqual({ kind: "no-route" });
   });
 
@@ -117,7 +117,7 @@ describe("with what a way can be gone", () => {
 
   it("is remembered for units that run the same, and not for those that do not", () => {
     const prepared = prepareKit(kit({ tools: [choosy] }));
-    const of = (raw: string) => toolingOfNeed(unit(raw), radio, catalogue, PLAIN_POLICY, wants, prepared);
+    const of = (raw: string) => toolingOfNeed(situation(raw, prepared), wants);
     expect(of("1.02")).toBe(of("v1.02"));
     expect(of("1.02")).not.toBe(of("1.06"));
     expect(of("1.02").kind).toBe("kit");
@@ -126,11 +126,9 @@ describe("with what a way can be gone", () => {
 
   it("a radio is reached by what it runs, a model by whatever there is", () => {
     const prepared = prepareKit(kit({ tools: [choosy] }));
-    const reached = (raw: string) =>
-      chainsOfUnit(unit(raw), catalogue, radio, "read", prepared).chains.length;
+    const reached = (raw: string) => chainsOfUnit(situation(raw, prepared), "read").chains.length;
     expect([reached("1.02"), reached("1.06")]).toEqual([0, 1]);
     expect(chainsOfModel(radio, "read", prepared).chains).toHaveLength(1);
-    expect(chainsOfUnit(undefined, catalogue, radio, "read", prepared).chains).toHaveLength(1);
     expect(chainsOfModel(radio, "write", prepared)).toMatchObject({ chains: [], noTool: true });
   });
 });

@@ -12,9 +12,7 @@ import { liesIn, type Range } from "../version/range.ts";
 import type { Version } from "../version/version.ts";
 import { type Chains, findChains, isReady, type PreparedKit } from "./chain.ts";
 import type { Job, Operation } from "./shapes.ts";
-
-/** A radio's model and the connectors at it. */
-export type Reachable = { readonly model: string; readonly plugs: readonly string[] };
+import type { AnyDay, KitSituation, Reachable } from "./situation.ts";
 
 export type StepTooling = {
   readonly step: Step;
@@ -36,10 +34,7 @@ export const isKitKnown = ({ kit }: PreparedKit): boolean =>
 /** The chains of each install of a route; what an earlier install puts on, a later one meets. */
 export function toolingOfRoute(
   result: Result<Route, RouteProblem>,
-  unit: UnitFacts,
-  catalogue: Catalogue,
-  radio: Reachable,
-  prepared: PreparedKit,
+  { unit, catalogue, radio, kit }: AnyDay<KitSituation>,
 ): Tooling {
   if (!result.ok) return { kind: result.problem.kind === "no-route" ? "no-route" : "look-up" };
   const state = new Map(stateOfUnit(unit, catalogue));
@@ -47,7 +42,7 @@ export function toolingOfRoute(
     const { ways, tool } = step.conditions;
     const met = new Map(state);
     const job = { ...radio, operation: "flash" as const, ways, ...(tool && { tool }) };
-    const chains = chainsFor(job, met, catalogue, prepared);
+    const chains = chainsFor(job, met, catalogue, kit);
     const installed = catalogue.get(step.component)?.reader.release(step.release);
     if (installed) state.set(step.component, installed);
     return { step, job: { ...job, meets: meeting(met, catalogue) }, chains, ready: isReady(chains) };
@@ -83,38 +78,29 @@ function meeting(state: ReadonlyMap<string, Version>, catalogue: Catalogue) {
 export const chainsOfModel = (radio: Reachable, operation: Operation, prepared: PreparedKit): Chains =>
   chainsFor({ ...radio, operation, ways: [] }, new Map(), new Map(), prepared);
 
-/** What a unit can be reached with for an operation, by what it runs now; of a shelved unit, as its model. */
-export function chainsOfUnit(
-  unit: UnitFacts | undefined,
-  catalogue: Catalogue,
-  radio: Reachable,
+/** What a unit can be reached with for an operation, by what it runs now. */
+export const chainsOfUnit = (
+  { unit, catalogue, radio, kit }: AnyDay<KitSituation>,
   operation: Operation,
-  prepared: PreparedKit,
-): Chains {
-  const state = unit ? stateOfUnit(unit, catalogue) : new Map<string, Version>();
-  return chainsFor({ ...radio, operation, ways: [] }, state, catalogue, prepared);
-}
+): Chains => chainsFor({ ...radio, operation, ways: [] }, stateOfUnit(unit, catalogue), catalogue, kit);
 
 /**
  * With what a unit's need for a release can be met. Units of one model that run the same, on the same hardware, under the
  * same policy share the answer, as long as the catalogue and the kit stay.
  */
 export function toolingOfNeed(
-  unit: UnitFacts,
-  radio: Reachable,
-  catalogue: Catalogue,
-  policy: Policy,
+  situation: AnyDay<KitSituation>,
   need: { readonly component: string; readonly release: string; readonly ends: boolean },
-  prepared: PreparedKit,
 ): Tooling {
-  const byCatalogue = kept(toolingKnown, prepared, () => new WeakMap<Catalogue, Memo<string, Tooling>>());
+  const { unit, radio, catalogue, policy, kit } = situation;
+  const byCatalogue = kept(toolingKnown, kit, () => new WeakMap<Catalogue, Memo<string, Tooling>>());
   const known = kept(byCatalogue, catalogue, () => new Memo<string, Tooling>(MOST_KNOWN));
   const key = `${need.release}|${need.ends}|${textOf(policy)}|${radio.plugs.join()}|${standingText(unit, catalogue)}`;
   return known.get(key, () => {
     // What goes on after a pin has ended goes over what is admitted then.
     const then = !need.ends && hasEnd(policy) ? withoutPin(policy) : policy;
     const { result } = wayOf(unit, catalogue, then, new Map([[need.component, need.release]]));
-    return toolingOfRoute(result, unit, catalogue, radio, prepared);
+    return toolingOfRoute(result, situation);
   });
 }
 /** Answers kept for a catalogue: more than any club asks for, so that the process does not grow without end. */

@@ -39,7 +39,8 @@ const unit = (id: string, runs: number): UnitFacts => ({
     },
   ],
 });
-const plainPolicy = () => PLAIN_POLICY;
+const situated = (units: readonly UnitFacts[], catalogue: Catalogue) =>
+  units.map((one) => ({ unit: one, catalogue, policy: PLAIN_POLICY, today }));
 
 describe("a release put into the list or taken out of it", () => {
   const releases = fc.uniqueArray(
@@ -59,7 +60,7 @@ describe("a release put into the list or taken out of it", () => {
           const before = catalogue(...list.map((r) => release(r.n, r.on)));
           const units = runs.map((r, i) => unit(`u${i}`, r));
           const after = withRelease(before, "main", `R${n}`, release(n, on));
-          const told = effectOf(units, plainPolicy, before, after, today);
+          const told = effectOf(situated(units, before), before, after);
           for (const one of units) {
             const open = (c: Catalogue) =>
               needsOf(one, c, PLAIN_POLICY).filter((need) => isOpen(need, today) && need.kind !== "reading")
@@ -106,15 +107,15 @@ describe("a release put into the list or taken out of it", () => {
     const held = { ...unit("u", 1), hold: { until: addDays(today, 40), why: "w" } };
     const before = catalogue(release(1, -50), release(2, -40));
     const gone = catalogue(release(1, -50, { withdrawn: { on: today, why: "w" } }), release(2, -40));
-    const effect = effectOf([held], plainPolicy, before, gone, today);
+    const effect = effectOf(situated([held], before), before, gone);
     expect(effect).toEqual({ newlyDue: [], changed: [], freed: [], later: ["u"] });
-    expect(effectOf([held], plainPolicy, before, before, today).later).toEqual([]);
+    expect(effectOf(situated([held], before), before, before).later).toEqual([]);
   });
 
   it("for a day to come it makes nobody due now, but is told as later", () => {
     const before = catalogue(release(1, -50));
     const after = withRelease(before, "main", "R2", release(2, 10));
-    expect(effectOf([unit("u", 1)], plainPolicy, before, after, today)).toEqual({
+    expect(effectOf(situated([unit("u", 1)], before), before, after)).toEqual({
       newlyDue: [],
       changed: [],
       freed: [],

@@ -1,12 +1,13 @@
 // What a change to a model's catalogue would do to its units, before anybody makes it.
 
 import type { PlainDate } from "../quantities/date.ts";
-import { type Catalogue, type Component, catalogueOf } from "../release/catalogue.ts";
+import { type Catalogue, prepareComponent } from "../release/catalogue.ts";
 import type { Release } from "../release/release.ts";
 import type { Policy } from "../unit/policy.ts";
+import type { Situation } from "../unit/situation.ts";
 import type { UnitFacts } from "../unit/unit.ts";
-import { isOpen, targetOn } from "./need.ts";
-import { needsOf } from "./unit.ts";
+import { isOpen, type Need, targetOn } from "./need.ts";
+import { needsOfComponent } from "./unit.ts";
 
 export type Effect = {
   /** Units with nothing due now that would have something due. */
@@ -19,57 +20,97 @@ export type Effect = {
   readonly later: readonly string[];
 };
 
-/** The catalogue with a release put in or replaced (by id), or taken out (`undefined`). */
+/**
+ * The catalogue with a release put in or replaced (by id), or taken out (`undefined`). Components that it does not concern stay
+ * the same objects.
+ */
 export function withRelease(
   catalogue: Catalogue,
   component: string,
   id: string,
   release: Release | undefined,
 ): Catalogue {
-  const components = [...catalogue.values()].map((prepared): Component => {
-    const own = prepared.component;
-    const others = own.releases.filter((r) => r.id !== id);
-    if (own.id !== component || !release) return { ...own, releases: others };
-    const place = own.releases.findIndex((r) => r.id === id);
-    const releases = place < 0 ? [...others, release] : own.releases.map((r) => (r.id === id ? release : r));
-    return { ...own, releases };
-  });
-  return catalogueOf(components);
+  const after = new Map(catalogue);
+  for (const [own, prepared] of catalogue) {
+    const here = own === component ? release : undefined;
+    if (!here && !prepared.byId.has(id)) continue;
+    const others = prepared.component.releases.filter((r) => r.id !== id);
+    const place = prepared.component.releases.findIndex((r) => r.id === id);
+    if (here) others.splice(place < 0 ? others.length : place, 0, here);
+    after.set(own, prepareComponent({ ...prepared.component, releases: others }));
+  }
+  return after;
 }
 
-export function effectOf<Unit extends UnitFacts>(
-  units: readonly Unit[],
-  policyOf: (unit: Unit) => Policy,
-  before: Catalogue,
-  after: Catalogue,
-  today: PlainDate,
-): Effect {
+/**
+ * Which units of a model another catalogue would touch. Needs of one component never depend on another's: only components that are not the same
+ * object in both are gone through.
+ */
+export function effectOf(situations: readonly Situation[], before: Catalogue, after: Catalogue): Effect {
   const effect = {
     newlyDue: [] as string[],
     changed: [] as string[],
     freed: [] as string[],
     later: [] as string[],
   };
-  for (const unit of units) {
-    const was = gist(unit, before, policyOf(unit), today);
-    const will = gist(unit, after, policyOf(unit), today);
-    if (was.open !== will.open) {
-      if (was.open === "") effect.newlyDue.push(unit.id);
-      else if (will.open === "") effect.freed.push(unit.id);
-      else effect.changed.push(unit.id);
-    } else if (was.later !== will.later) effect.later.push(unit.id);
+  const touched = [...new Set([...before.keys(), ...after.keys()])].filter(
+    (component) => before.get(component) !== after.get(component),
+  );
+  const others = [...before.values()].filter((prepared) => after.get(prepared.component.id) === prepared);
+  for (const { unit, policy, today } of situations) {
+    const was = needsIn(unit, before, touched, policy);
+    const will = needsIn(unit, after, touched, policy);
+    const open = openOnes(was, today);
+    const willOpen = openOnes(will, today);
+    if (isAlike(open, willOpen, today)) {
+      if (!isAlikeAhead(firmwareOnes(was), firmwareOnes(will))) effect.later.push(unit.id);
+      continue;
+    }
+    const elsewhere = () => others.some((one) => openOnes(needsOfComponent(unit, one, policy), today).length);
+    if (open.length === 0 && !elsewhere()) effect.newlyDue.push(unit.id);
+    else if (willOpen.length === 0 && !elsewhere()) effect.freed.push(unit.id);
+    else effect.changed.push(unit.id);
   }
   return effect;
 }
 
-/** What is open and what lies ahead, as texts that are equal if nothing a person would notice differs. */
-function gist(unit: UnitFacts, catalogue: Catalogue, policy: Policy, today: PlainDate) {
-  const needs = needsOf(unit, catalogue, policy);
-  const open = needs
-    .filter((n) => isOpen(n, today))
-    .map((n) => [n.kind, n.component, n.cause, n.urgency, targetOn(n, today)].join());
-  const later = needs
-    .filter((n) => n.kind === "firmware")
-    .map((n) => [n.component, n.cause, n.urgency, n.dueFrom, ...n.targets.map((t) => t.release)].join());
-  return { open: open.sort().join(";"), later: later.sort().join(";") };
+function needsIn(unit: UnitFacts, catalogue: Catalogue, components: readonly string[], policy: Policy) {
+  const needs: Need[] = [];
+  for (const component of components) {
+    const prepared = catalogue.get(component);
+    if (prepared) needsOfComponent(unit, prepared, policy, needs);
+  }
+  return needs;
 }
+
+const openOnes = (needs: readonly Need[], today: PlainDate) => needs.filter((need) => isOpen(need, today));
+const firmwareOnes = (needs: readonly Need[]) => needs.filter((need) => need.kind === "firmware");
+
+/** Whether a person would notice no difference today. (Needs of one component come in the same order: reading, catalogue, firmware.) */
+function isAlike(some: readonly Need[], others: readonly Need[], today: PlainDate): boolean {
+  if (some.length !== others.length) return false;
+  for (const [i, one] of some.entries()) {
+    const other = others[i];
+    if (!other || !isSameCall(one, other) || targetOn(one, today) !== targetOn(other, today)) return false;
+  }
+  return true;
+}
+
+/** Whether the same installs are asked for, one after the other, from the same days on. */
+function isAlikeAhead(some: readonly Need[], others: readonly Need[]): boolean {
+  if (some.length !== others.length) return false;
+  for (const [i, one] of some.entries()) {
+    const other = others[i];
+    if (!other || !isSameCall(one, other) || one.dueFrom !== other.dueFrom) return false;
+    if (one.targets.length !== other.targets.length) return false;
+    for (const [j, { release }] of one.targets.entries())
+      if (release !== other.targets[j]?.release) return false;
+  }
+  return true;
+}
+
+const isSameCall = (one: Need, other: Need): boolean =>
+  one.kind === other.kind &&
+  one.component === other.component &&
+  one.cause === other.cause &&
+  one.urgency === other.urgency;

@@ -20,13 +20,19 @@ export function needsOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy): 
   return needs;
 }
 
-function needsOfComponent(unit: UnitFacts, prepared: PreparedComponent, policy: Policy, needs: Need[]): void {
+/** Puts the needs of one component behind those in `needs`: no component's depend on another's. */
+export function needsOfComponent(
+  unit: UnitFacts,
+  prepared: PreparedComponent,
+  policy: Policy,
+  needs: Need[] = [],
+): Need[] {
   const component = prepared.component.id;
   const reading = newestReading(unit, component);
   if (!reading) {
     const never: Fact = { kind: "never-read", since: unit.addedOn };
     needs.push(readingNeed(unit, component, policy, "unread", unit.addedOn, [never]));
-    return;
+    return needs;
   }
   const seen = readingFact(reading);
   const placed = placeReading(prepared, reading.raw);
@@ -36,7 +42,7 @@ function needsOfComponent(unit: UnitFacts, prepared: PreparedComponent, policy: 
   needs.push(recheckNeed(unit, component, policy, reading, seen, problem));
   const unlisted = unlistedNeed(unit, component, policy, reading, seen, listed);
   if (unlisted) needs.push(unlisted);
-  if (!placed.ok) return;
+  if (!placed.ok) return needs;
   const version = placed.value;
   for (const call of rememberedCalls(prepared, unit, policy, version)) {
     const need = firmwareNeed(unit, component, policy, reading, call, seen);
@@ -57,6 +63,7 @@ function needsOfComponent(unit: UnitFacts, prepared: PreparedComponent, policy: 
     };
     needs.push(pastHolds(need, unit, policy));
   }
+  return needs;
 }
 
 /** The day from which a release that fits, or may fit, is known; undefined while there is none. */

@@ -61,12 +61,19 @@ test("every radio is there, gets there, or is stuck, as its own way says", () =>
             ]
           : [],
       }));
-      const told = whatIf(facts, () => PLAIN_POLICY, catalogue, "main", "c");
+      const told = whatIf(
+        facts.map((unit) => ({ unit, policy: PLAIN_POLICY, today: plain("2026-06-01") })),
+        catalogue,
+        "main",
+        "c",
+      );
       const ways = facts.map((unit) => wayOf(unit, catalogue, PLAIN_POLICY, new Map([["main", "c"]])).result);
-      expect(told.there).toEqual(
+      expect([...told.there].sort()).toEqual(
         facts.filter((_, i) => ways[i]?.ok && ways[i].value.steps.length === 0).map((u) => u.id),
       );
-      expect(told.stuck.map((s) => s.unit)).toEqual(facts.filter((_, i) => !ways[i]?.ok).map((u) => u.id));
+      expect(told.stuck.map((s) => s.unit).sort()).toEqual(
+        facts.filter((_, i) => !ways[i]?.ok).map((u) => u.id),
+      );
       expect(told.minutes).toBe(ways.reduce((sum, way) => sum + (way.ok ? way.value.minutes : 0), 0));
       const steps = ways.flatMap((way) => (way.ok ? way.value.steps : []));
       expect(new Map(told.installs.map((i) => [i.release, i.times]))).toEqual(

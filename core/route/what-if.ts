@@ -1,10 +1,11 @@
 // If a release became the target: which radios get there, how long it takes in all, and what they lose on the way.
 import type { Catalogue } from "../release/catalogue.ts";
 import { type Conditions, ERASES, type Erases } from "../release/conditions.ts";
-import type { Policy } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import { type Policy, policyOn } from "../unit/policy.ts";
+import type { Situation } from "../unit/situation.ts";
+import { newestReading, type UnitFacts } from "../unit/unit.ts";
 import type { Stop } from "./route.ts";
-import { stateOfUnit, wayOf } from "./way.ts";
+import { wayOf } from "./way.ts";
 
 type Tool = NonNullable<Conditions["tool"]>;
 
@@ -33,51 +34,42 @@ export type WhatIf = {
   readonly tools: readonly { readonly tool: Tool; readonly radios: number }[];
 };
 
-/** Routes are worked out once for all units that run the same, on the same hardware, under the same policy. */
-export function whatIf<Unit extends UnitFacts>(
-  units: readonly Unit[],
-  policyOf: (unit: Unit) => Policy,
+/** For units of a model, over its catalogue as it is or would be. Routes are worked out once for all units that run the same, on the same hardware, under the same policy. */
+export function whatIf(
+  situations: readonly Omit<Situation, "catalogue">[],
   catalogue: Catalogue,
   component: string,
   release: string,
 ): WhatIf {
   const goal = new Map([[component, release]]);
-  const known = new Map<string, ReturnType<typeof wayOf>>();
-  const policies = new Map<Policy, number>();
   const there: string[] = [];
   const reach: WhatIf["reach"][number][] = [];
   const stuck: WhatIf["stuck"][number][] = [];
   const untold: string[] = [];
   const installs = new Map<string, { component: string; release: string; times: number }>();
   const tools = new Map<string, { tool: Tool; radios: number }>();
-  for (const unit of units) {
-    const policy = policyOf(unit);
-    if (!policies.has(policy)) policies.set(policy, policies.size);
-    const runs = [...stateOfUnit(unit, catalogue)].map(
-      ([id, version]) => `${id} ${version.release ?? version.cleaned}`,
-    );
-    const key = [policies.get(policy), unit.hardwareRevision, unit.region, ...runs].join("|");
-    const way = known.get(key) ?? wayOf(unit, catalogue, policy, goal);
-    known.set(key, way);
-    if (!way.result.ok) {
-      const { problem } = way.result;
-      if (problem.kind === "no-route") stuck.push({ unit: unit.id, stops: problem.stops });
-      else untold.push(unit.id);
-    } else if (way.result.value.steps.length === 0) there.push(unit.id);
-    else {
-      const { steps, minutes, erases } = way.result.value;
-      reach.push({ unit: unit.id, installs: steps.length, minutes, erases });
-      for (const { component: of, release: on } of steps) {
-        const known = installs.get(on) ?? { component: of, release: on, times: 0 };
-        installs.set(on, { ...known, times: known.times + 1 });
-      }
-      const asked = new Map(
-        steps.flatMap(({ conditions: { tool } }) => (tool ? [[JSON.stringify(tool), tool] as const] : [])),
-      );
-      for (const [key, tool] of asked) {
-        tools.set(key, { tool, radios: (tools.get(key)?.radios ?? 0) + 1 });
-      }
+  for (const { unit, policy, units } of alikeIn(situations, catalogue)) {
+    const { result } = wayOf(unit, catalogue, policy, goal);
+    if (!result.ok) {
+      const { problem } = result;
+      if (problem.kind === "no-route") for (const id of units) stuck.push({ unit: id, stops: problem.stops });
+      else for (const id of units) untold.push(id);
+      continue;
     }
+    const { steps, minutes, erases } = result.value;
+    for (const id of units) {
+      if (steps.length === 0) there.push(id);
+      else reach.push({ unit: id, installs: steps.length, minutes, erases });
+    }
+    for (const { component: of, release: on } of steps) {
+      const known = installs.get(on) ?? { component: of, release: on, times: 0 };
+      installs.set(on, { ...known, times: known.times + units.length });
+    }
+    const asked = new Map(
+      steps.flatMap(({ conditions: { tool } }) => (tool ? [[JSON.stringify(tool), tool] as const] : [])),
+    );
+    for (const [key, tool] of asked)
+      tools.set(key, { tool, radios: (tools.get(key)?.radios ?? 0) + units.length });
   }
   return {
     there,
@@ -89,4 +81,20 @@ export function whatIf<Unit extends UnitFacts>(
     installs: [...installs.values()].sort((a, b) => b.times - a.times || (a.release < b.release ? -1 : 1)),
     tools: [...tools.values()].sort((a, b) => b.radios - a.radios || (a.tool.name < b.tool.name ? -1 : 1)),
   };
+}
+
+/** The units that show the same, on the same hardware, under the same policy: one of them stands for all. */
+function alikeIn(situations: readonly Omit<Situation, "catalogue">[], catalogue: Catalogue) {
+  const policies = new Map<Policy, number>();
+  const found = new Map<string, { unit: UnitFacts; policy: Policy; units: string[] }>();
+  for (const { unit, policy: anyDay, today } of situations) {
+    const policy = policyOn(anyDay, today);
+    if (!policies.has(policy)) policies.set(policy, policies.size);
+    let key = `${policies.get(policy)}|${unit.hardwareRevision ?? ""}|${unit.region ?? ""}`;
+    for (const component of catalogue.keys()) key += `\n${newestReading(unit, component)?.raw ?? ""}`;
+    const alike = found.get(key);
+    if (alike) alike.units.push(unit.id);
+    else found.set(key, { unit, policy, units: [unit.id] });
+  }
+  return found.values();
 }

@@ -1,11 +1,8 @@
 // What a readout would mean for a unit if it were recorded today: the answer while somebody types.
-import type { PlainDate } from "../quantities/date.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
-import type { Catalogue } from "../release/catalogue.ts";
 import { type EntryProblem, readEntry } from "../version/entry.ts";
-import type { Policy } from "./policy.ts";
+import type { Situation } from "./situation.ts";
 import { type Standing, standingOf } from "./standing.ts";
-import type { UnitFacts } from "./unit.ts";
 
 export type ReadingPreview = {
   readonly component: string;
@@ -16,11 +13,8 @@ export type ReadingPreview = {
 
 /** Problems: those of `readEntry`. A readout that cannot be placed is no problem here; its standing is `unclear`. */
 export function previewReading(
-  unit: UnitFacts,
-  catalogue: Catalogue,
-  policy: Policy,
+  { unit, catalogue, policy, today }: Situation,
   typed: string,
-  today: PlainDate,
 ): Result<ReadingPreview, EntryProblem> {
   const components = [...catalogue.values()].map(({ component }) => component);
   const entry = readEntry(components, typed);

@@ -14,6 +14,7 @@ import type { Version } from "../version/version.ts";
 import type { Fact } from "./facts.ts";
 import { placeReading, placingFact } from "./placing.ts";
 import { type Policy, policyOn } from "./policy.ts";
+import type { Situation } from "./situation.ts";
 import { newestReading, type Reading, type UnitFacts } from "./unit.ts";
 
 export const STANDINGS = [
@@ -76,6 +77,10 @@ export function isAdmitted(release: { id: string; track: Track }, policy: Policy
   if (release.track === "factory" || policy.tracks.includes(release.track)) return true;
   return policy.rule.kind === "pinned" && policy.rule.releases.includes(release.id);
 }
+
+/** The standing of each component, in their order. */
+export const standingsOf = ({ unit, catalogue, policy, today }: Situation): Standing[] =>
+  [...catalogue.keys()].map((component) => standingOf(unit, component, catalogue, policy, today));
 
 /** The standing of one component of a unit on the day `on`, from the newest reading up to that day. */
 export function standingOf(

@@ -96,7 +96,7 @@ const unit = {
   ],
 } as const;
 const today = plain("2026-06-01");
-const preview = (typed: string) => previewReading(unit, catalogue, PLAIN_POLICY, typed, today);
+const preview = (typed: string) => previewReading({ unit, catalogue, policy: PLAIN_POLICY, today }, typed);
 
 describe("what a reading would mean", () => {
   it("is told of the part it names, as if it were read today, whatever was read before", () => {
@@ -124,7 +124,7 @@ describe("what a reading would mean", () => {
           ...unit,
           readings: [{ ...unit.readings[0], id: "", raw, at: "9999-12-31T00:00:00Z", on: today }],
         };
-        const after = previewReading(recorded, catalogue, PLAIN_POLICY, raw, today);
+        const after = previewReading({ unit: recorded, catalogue, policy: PLAIN_POLICY, today }, raw);
         expect(told).toEqual(after);
       }),
     );

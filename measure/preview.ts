@@ -1,0 +1,56 @@
+// What a change would touch, shown before it is made: a model of 10,000 units, from the database to the words' tags.
+import pg from "pg";
+import { previewRelease } from "#acts/write-release.ts";
+import { addDays, plain } from "#core/quantities/date.ts";
+import { type Tx, withClub } from "#db/pool.ts";
+import { testDatabase, twoClubs } from "#db/testing.ts";
+import { best, type Measured, under } from "./clock.ts";
+import { bigClub } from "./needs.ts";
+import { fillClub } from "./store.ts";
+
+const UNITS = 10_000;
+const today = plain("2026-06-01");
+
+export async function measurePreview(): Promise<Measured[]> {
+  const database = await testDatabase();
+  const [actor] = await twoClubs(database);
+  await withClub(actor, (tx) => fillClub(tx, bigClub(1, UNITS)));
+  const owner = new pg.Client({ connectionString: database.ownerUrl });
+  await owner.connect();
+  await owner.query("vacuum analyze");
+  await owner.end();
+  const results = await withClub(actor, measure);
+  await database.close();
+  return results;
+}
+
+async function measure(tx: Tx): Promise<Measured[]> {
+  const { rows } = await tx.query<{ model: string; component: string }>(
+    "select m.id model, c.id component from model m join component c on c.model_id = m.id where c.name = 'main' and m.name = 'M0'",
+  );
+  const [found] = rows;
+  if (!found) throw new Error("the model is not there");
+  const input = {
+    ...found,
+    version: "9.9",
+    aliases: [],
+    track: "factory" as const,
+    releasedOn: addDays(today, -1),
+    fixes: [],
+    notes: "",
+    draft: false,
+  };
+  let touched = 0;
+  const whole = await best(10, async () => {
+    const preview = await previewRelease(tx, input, today);
+    if (!preview.ok) throw new Error(preview.problem.kind);
+    touched = Object.values(preview.value.effect).flat().length;
+  });
+  return [
+    under(
+      `what a new release would touch of ${UNITS.toLocaleString("en")} units (${touched} of them)`,
+      whole,
+      100,
+    ),
+  ];
+}
