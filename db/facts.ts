@@ -18,18 +18,19 @@ export type ClubFacts = {
 
 /** `component`: of its readings alone. A model that is asked for has its catalogue here, whether it has units or not. */
 export async function loadFacts(tx: Tx, scope: Scope, component?: string): Promise<ClubFacts> {
-  const { where, values } = scopeCondition(scope);
+  const { values } = scopeCondition(scope);
   const [units, policies, { rows }] = await Promise.all([
     loadUnits(tx, scope, component),
     loadPolicies(tx),
-    tx.query<Stamp>(
-      `${STAMPS} where id in (select u.model_id from unit u where u.shelved_at is null and ${where})
-         ${scope.of === "model" ? "or id = $1" : ""} order by id`,
-      values,
-    ),
+    tx.query<Stamp>(`${STAMPS} where ${modelsOf(scope)} order by id`, values),
   ]);
   return { units, catalogues: await keptCatalogues(tx, rows), policies };
 }
+
+const modelsOf = (scope: Scope) =>
+  scope.of === "model"
+    ? "id = $1"
+    : `id in (select u.model_id from unit u where u.shelved_at is null and ${scopeCondition(scope).where})`;
 
 export type ComponentRow = {
   id: string;

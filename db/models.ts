@@ -90,12 +90,18 @@ export const confirmNumbering = (tx: Tx, component: string, numbering: Numbering
     [component, numbering, by],
   );
 
-export async function unitTags(tx: Tx, ids: readonly string[]): Promise<string[]> {
+/** How many units there are, and the tags of the first of them. */
+export type SomeTags = { readonly count: number; readonly tags: readonly string[] };
+/** Nobody reads more than so many one after the other. */
+const MOST_NAMED = 200;
+
+export async function someTags(tx: Tx, ids: readonly string[]): Promise<SomeTags> {
+  if (ids.length === 0) return { count: 0, tags: [] };
   const { rows } = await tx.query<{ tag: string }>(
-    "select tag from unit where id = any($1::bigint[]) order by tag collate natural_order",
-    [ids],
+    "select tag from unit where id = any($1::bigint[]) order by tag collate natural_order limit $2",
+    [ids, MOST_NAMED],
   );
-  return rows.map((row) => row.tag);
+  return { count: ids.length, tags: rows.map((row) => row.tag) };
 }
 
 export type ModelFields = {

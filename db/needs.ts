@@ -31,7 +31,7 @@ export async function recompute(tx: Tx, scope: Scope, locked: () => void = () =>
   const kit = await loadKit(tx);
   const plugs = await plugsOf(tx, models, kit);
   const common = { catalogues, policies, plugs, kit: kit.prepared };
-  const known = (await loadLocked(tx, units)).map((unit) => situationOf(unit, common));
+  const known = (await loadLocked(tx, units)).map((unit) => situationOf(unit, common, undefined));
   await tx.query(`delete from need where ${theirsOf(scope)}`, scopeCondition(scope).values);
   const records = recordsOf(known);
   await (known.length < MANY ? insert(tx, [...records]) : copy(tx, records));

@@ -1,7 +1,7 @@
 // The one place where everything that is told of units is loaded from: with catalogue, policy, connectors, kit and day.
 
 import type { PreparedKit } from "#core/kit/chain.ts";
-import type { AnyDay, KitSituation } from "#core/kit/situation.ts";
+import type { KitSituation } from "#core/kit/situation.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
@@ -31,9 +31,8 @@ export async function loadSituations(
   const asked = loadKit(tx);
   const [kit, facts] = await Promise.all([asked, loadFacts(tx, scope, component)]);
   const plugs = await plugsOf(tx, [...facts.catalogues.keys()], kit);
-  const all = facts.units.map((unit) =>
-    Object.assign(situationOf(unit, { ...facts, plugs, kit: kit.prepared }), { today }),
-  );
+  const common = { ...facts, plugs, kit: kit.prepared };
+  const all = facts.units.map((unit) => situationOf(unit, common, today));
   return { all, of: new Map(all.map((one) => [one.unit.id, one])), catalogues: facts.catalogues, kit };
 }
 
@@ -55,14 +54,17 @@ export type Common = {
   readonly kit: PreparedKit;
 };
 
-export const situationOf = (
+/** `today`: undefined where the answer does not hang on it. */
+export const situationOf = <Today extends PlainDate | undefined>(
   unit: KnownUnit,
   { catalogues, policies, plugs, kit }: Common,
-): AnyDay<LoadedSituation> => ({
+  today: Today,
+) => ({
   unit,
   catalogue: catalogues.get(unit.model) ?? NO_COMPONENTS,
   policy: (unit.group === null ? undefined : policies.get(unit.group)) ?? PLAIN_POLICY,
   radio: { model: unit.model, plugs: plugs.get(unit.model) ?? [] },
   kit,
+  today,
 });
 const NO_COMPONENTS: Catalogue = new Map();

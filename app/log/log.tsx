@@ -3,7 +3,7 @@ import { Form, Link } from "react-router";
 import { LOG_KINDS } from "#core/club/log.ts";
 import { isPlainDate } from "#core/quantities/date.ts";
 import { type LogFilter, readLog } from "#db/log.ts";
-import { unitTags } from "#db/models.ts";
+import { someTags } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import { unitByTag } from "#db/units.ts";
 import { readInClub } from "../context.ts";
@@ -44,7 +44,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       entries: shown.map((row) => ({ ...row, at: row.at.toISOString() })),
       people: (await people(tx)).map((p) => ({ id: p.id, name: p.name })),
       asked: Object.fromEntries(search),
-      tag: tag ?? (unit ? ((await unitTags(tx, [unit]))[0] ?? "") : ""),
+      tag: tag ?? (unit ? ((await someTags(tx, [unit])).tags[0] ?? "") : ""),
       unknownTag: tag !== undefined && unit === undefined,
       more: more?.toString(),
     };

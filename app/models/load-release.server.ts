@@ -13,7 +13,7 @@ import { writtenOf } from "#core/release/stored.ts";
 import { AHEAD } from "#core/release/withdrawal.ts";
 import { whatIf } from "#core/route/what-if.ts";
 import { loadCatalogues } from "#db/facts.ts";
-import { modelById, releasesOf, revisionsOf, unitTags } from "#db/models.ts";
+import { modelById, releasesOf, revisionsOf, someTags } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { releaseById } from "#db/releases.ts";
 import { type LoadedSituation, loadSituations } from "#db/situation.ts";
@@ -167,18 +167,21 @@ async function ifTarget(
       ...p.releases.map((r) => [`r${r.id}`, r.version]),
     ]),
   ) as Record<string, string>;
+  // Radios that are stopped by the same share the list of it.
+  const stops = new Map(
+    [...new Set(told.stuck.map((one) => one.stops))].flat().map((stop) => [JSON.stringify(stop), stop]),
+  );
+  const ids = (units: readonly { readonly unit: string }[]) => units.map(({ unit }) => unit);
   return {
-    ...told,
-    there: await unitTags(tx, told.there),
-    reachTags: await unitTags(
-      tx,
-      told.reach.map((r) => r.unit),
-    ),
-    stuckTags: await unitTags(
-      tx,
-      told.stuck.map((s) => s.unit),
-    ),
-    untoldTags: await unitTags(tx, told.untold),
+    minutes: told.minutes,
+    losing: told.losing,
+    installs: told.installs,
+    tools: told.tools,
+    stops: [...stops.values()],
+    there: told.there.length,
+    reach: await someTags(tx, ids(told.reach)),
+    stuck: await someTags(tx, ids(told.stuck)),
+    untold: await someTags(tx, told.untold),
     names,
     files: Object.fromEntries(
       (await releasesOf(tx, model)).map((r) => [r.id, r.stored ? "kept" : r.file_sha256 ? "known" : "none"]),

@@ -1,13 +1,13 @@
 // The units that a change would touch, by their tags.
 import type { Effect } from "#core/needs/effect.ts";
-import { unitTags } from "#db/models.ts";
+import { type SomeTags, someTags } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 
-export type Touched = Record<keyof Effect, readonly string[]>;
+export type Touched = Record<keyof Effect, SomeTags>;
 
 export const touchedBy = async (tx: Tx, effect: Effect): Promise<Touched> => ({
-  newlyDue: await unitTags(tx, effect.newlyDue),
-  changed: await unitTags(tx, effect.changed),
-  freed: await unitTags(tx, effect.freed),
-  later: await unitTags(tx, effect.later),
+  newlyDue: await someTags(tx, effect.newlyDue),
+  changed: await someTags(tx, effect.changed),
+  freed: await someTags(tx, effect.freed),
+  later: await someTags(tx, effect.later),
 });

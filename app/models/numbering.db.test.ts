@@ -60,7 +60,7 @@ it("is shown with the radios it touches first, and those are the ones whose need
       ...after.filter((n) => !before.includes(n)),
     ];
     const { touched } = looked.asked ?? {};
-    const told = new Set(Object.values(touched ?? {}).flat());
+    const told = new Set(Object.values(touched ?? {}).flatMap(({ tags }) => tags));
     expect(differing.length).toBeGreaterThan(0);
     for (const need of differing) expect(told).toContain(need.split(",")[0]);
     const back = { component, numbering: "null" };

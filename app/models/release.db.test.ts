@@ -33,7 +33,9 @@ const errorsOf = (answer: Answer) =>
     : Object.fromEntries(Object.entries(answer.data.result.error ?? {}).map(([k, v]) => [k, v?.[0]]));
 /** What a look told beforehand. */
 const toldOf = (answer: Answer) =>
-  answer instanceof Response || !("touched" in answer.data) ? {} : answer.data.touched;
+  answer instanceof Response || !("touched" in answer.data)
+    ? {}
+    : Object.fromEntries(Object.entries(answer.data.touched).map(([kind, { tags }]) => [kind, tags]));
 /** Of what was typed, the texts: an empty field comes back as none. */
 const sentTexts = (fields: Fields) =>
   Object.fromEntries(Object.entries(fields).filter(([, value]) => typeof value === "string"));

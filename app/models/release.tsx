@@ -9,7 +9,7 @@ import { sayRange, sayStop } from "../ui/words/route.ts";
 import type { Route } from "./+types/release";
 import { actOnRelease, loadRelease } from "./load-release.server.ts";
 import { ReleaseFields } from "./release-fields.tsx";
-import { TouchedUnits } from "./touched.tsx";
+import { Tags, TouchedUnits } from "./touched.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Release · Mossy Cabinet" }];
 
@@ -94,31 +94,34 @@ function IfTarget({ told }: { readonly told: Told }) {
     release: (id: string) => told.names[`r${id}`] ?? "another release",
     component: (id: string) => told.names[id] ?? "?",
   };
-  const stops = new Map(told.stuck.flatMap((s) => s.stops).map((stop) => [JSON.stringify(stop), stop]));
-  const total = told.there.length + told.reachTags.length + told.stuckTags.length + told.untoldTags.length;
+  const total = told.there + told.reach.count + told.stuck.count + told.untold.count;
+  const lists = [
+    ["get there", told.reach],
+    ["no route", told.stuck],
+    ["not known", told.untold],
+  ] as const;
   return (
     <section>
       <h2 className="mb-1.5">If every radio went to it</h2>
       <p>
-        {told.there.length} of {total} run it. {counted(told.reachTags.length, "radio")} would get there in
-        about {counted(told.minutes, "minute")} of bench time; {told.losing === 0 ? "none" : told.losing}{" "}
-        would lose at least the settings.{" "}
-        {told.stuckTags.length > 0 && `${counted(told.stuckTags.length, "radio")} would have no route.`}{" "}
-        {told.untoldTags.length > 0 &&
-          `Whether ${counted(told.untoldTags.length, "radio has", "radios have")} a route was not found out in the time a page may take.`}
+        {told.there} of {total} run it. {counted(told.reach.count, "radio")} would get there in about{" "}
+        {counted(told.minutes, "minute")} of bench time; {told.losing === 0 ? "none" : told.losing} would lose
+        at least the settings.{" "}
+        {told.stuck.count > 0 && `${counted(told.stuck.count, "radio")} would have no route.`}{" "}
+        {told.untold.count > 0 &&
+          `Whether ${counted(told.untold.count, "radio has", "radios have")} a route was not found out in the time a page may take.`}
       </p>
       <dl className="mt-2 grid gap-x-4 gap-y-1 text-sm sm:grid-cols-[8rem_minmax(0,1fr)]">
-        {[
-          ["get there", told.reachTags],
-          ["no route", told.stuckTags],
-          ["not known", told.untoldTags],
-        ].map(([name, tags]) =>
-          tags && tags.length > 0 ? (
-            <div key={String(name)} className="contents">
-              <dt className="text-quiet">{name}</dt>
-              <dd className="tag">{[tags].flat().join(" ")}</dd>
-            </div>
-          ) : null,
+        {lists.map(
+          ([name, some]) =>
+            some.count > 0 && (
+              <div key={name} className="contents">
+                <dt className="text-quiet">{name}</dt>
+                <dd className="tag">
+                  <Tags some={some} />
+                </dd>
+              </div>
+            ),
         )}
         {told.installs.length > 0 && (
           <div className="contents">
@@ -153,10 +156,10 @@ function IfTarget({ told }: { readonly told: Told }) {
           </div>
         )}
       </dl>
-      {stops.size > 0 && (
+      {told.stops.length > 0 && (
         <ul className="mt-2 list-[square] pl-5 text-sm">
-          {[...stops].map(([key, stop]) => (
-            <li key={key}>{sayStop(stop, names)}</li>
+          {told.stops.map((stop) => (
+            <li key={JSON.stringify(stop)}>{sayStop(stop, names)}</li>
           ))}
         </ul>
       )}

@@ -1,4 +1,5 @@
 // Which units a change would touch, shown before anybody makes it.
+import type { SomeTags } from "#db/models.ts";
 import type { Touched } from "./load-touched.server.ts";
 
 /** The answer stands below a form that fills the screen. */
@@ -16,19 +17,28 @@ export function TouchedUnits({ touched }: { readonly touched: Touched }) {
   return (
     <section role="status" ref={intoView} className="scroll-mb-20">
       <h2 className="mb-2">What it would touch</h2>
-      {parts.every(([, tags]) => tags.length === 0) && <p>No radio: nothing would change for any of them.</p>}
+      {parts.every(([, { count }]) => count === 0) && <p>No radio: nothing would change for any of them.</p>}
       <ul className="flex flex-col gap-3">
         {parts
-          .filter(([, tags]) => tags.length > 0)
-          .map(([words, tags]) => (
+          .filter(([, { count }]) => count > 0)
+          .map(([words, some]) => (
             <li key={words}>
               <strong>
-                {tags.length} {words}
+                {some.count} {words}
               </strong>
-              <p className="tag">{tags.join(" ")}</p>
+              <p className="tag">
+                <Tags some={some} />
+              </p>
             </li>
           ))}
       </ul>
     </section>
   );
 }
+
+export const Tags = ({ some: { count, tags } }: { readonly some: SomeTags }) => (
+  <>
+    {tags.join(" ")}
+    {count > tags.length && ` and ${count - tags.length} more`}
+  </>
+);

@@ -56,7 +56,7 @@ export function effectOf(situations: readonly Situation[], before: Catalogue, af
   const touched = [...new Set([...before.keys(), ...after.keys()])].filter(
     (component) => before.get(component) !== after.get(component),
   );
-  const others = [...before.values()].filter((prepared) => after.get(prepared.component.id) === prepared);
+  const others = [...before.keys()].filter((component) => !touched.includes(component));
   for (const { unit, policy, today } of situations) {
     const was = needsIn(unit, before, touched, policy);
     const will = needsIn(unit, after, touched, policy);
@@ -66,9 +66,11 @@ export function effectOf(situations: readonly Situation[], before: Catalogue, af
       if (!isAlikeAhead(firmwareOnes(was), firmwareOnes(will))) effect.later.push(unit.id);
       continue;
     }
-    const elsewhere = () => others.some((one) => openOnes(needsOfComponent(unit, one, policy), today).length);
-    if (open.length === 0 && !elsewhere()) effect.newlyDue.push(unit.id);
-    else if (willOpen.length === 0 && !elsewhere()) effect.freed.push(unit.id);
+    const alone =
+      (open.length === 0 || willOpen.length === 0) &&
+      openOnes(needsIn(unit, before, others, policy), today).length === 0;
+    if (alone && open.length === 0) effect.newlyDue.push(unit.id);
+    else if (alone) effect.freed.push(unit.id);
     else effect.changed.push(unit.id);
   }
   return effect;

@@ -2,6 +2,7 @@
 // Rules: docs/rules.md; what it leaves open is settled in docs/decisions/002 and 003.
 
 import { addDays, daysAfter, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
+import { kept } from "../quantities/memo.ts";
 import type { Catalogue, PreparedComponent } from "../release/catalogue.ts";
 import type { Fact } from "../unit/facts.ts";
 import { type PlacingProblem, placeReading, placingFact } from "../unit/placing.ts";
@@ -66,14 +67,26 @@ export function needsOfComponent(
   return needs;
 }
 
-/** The day from which a release that fits, or may fit, is known; undefined while there is none. */
+/** The day from which a release that fits, or may fit, is known; undefined while there is none. The same for units of one kind. */
 function firstListed(prepared: PreparedComponent, unit: UnitFacts): PlainDate | undefined {
-  let first: PlainDate | undefined;
-  for (const release of prepared.releases)
-    if (fitOf(release, unit) !== "does-not-fit")
-      first = first === undefined ? release.releasedOn : earlierOf(first, release.releasedOn);
-  return first;
+  const byFit = kept(listedFirst, prepared, () => new Map<string, PlainDate | "none">());
+  const { hardwareRevision, region } = unit;
+  const fit =
+    hardwareRevision === undefined && region === undefined
+      ? ""
+      : `${hardwareRevision ?? ""}\n${region ?? ""}`;
+  let first = byFit.get(fit);
+  if (first === undefined) {
+    first = "none";
+    for (const release of prepared.releases) {
+      if (fitOf(release, unit) === "does-not-fit") continue;
+      first = first === "none" ? release.releasedOn : earlierOf(first, release.releasedOn);
+    }
+    byFit.set(fit, first);
+  }
+  return first === "none" ? undefined : first;
 }
+const listedFirst = new WeakMap<PreparedComponent, Map<string, PlainDate | "none">>();
 
 /** We know of no release for it: that is for whoever keeps the catalogue, and ends with the first that fits. */
 function unlistedNeed(

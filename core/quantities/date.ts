@@ -77,14 +77,18 @@ const BEGIN_OF_CALENDAR = dayNumberOf("0001-01-01" as PlainDate);
 
 /** The date `days` later (or earlier, if negative). Problem: `beyond-calendar`, where it cannot be written as one of ours. */
 export function daysAfter(date: PlainDate, days: number): Result<PlainDate, { kind: "beyond-calendar" }> {
-  const sum = dayNumberOf(date) + days;
-  return sum > END_OF_CALENDAR || sum < BEGIN_OF_CALENDAR
-    ? bad({ kind: "beyond-calendar" })
-    : good(addDays(date, days));
+  const sum = sumOf(date, days);
+  return sum === undefined ? bad({ kind: "beyond-calendar" }) : good(sum);
 }
 
 /** The date `days` later (or earlier, if negative), where that is known to be within the calendar; throws where it is not. */
 export function addDays(date: PlainDate, days: number): PlainDate {
+  const sum = sumOf(date, days);
+  if (sum === undefined) throw new RangeError(`${days} days after ${date} is no date`);
+  return sum;
+}
+
+function sumOf(date: PlainDate, days: number): PlainDate | undefined {
   if (days === 0) return date;
   let known = sums.get(days);
   if (!known) {
@@ -95,8 +99,7 @@ export function addDays(date: PlainDate, days: number): PlainDate {
   let sum = known.get(date);
   if (sum === undefined) {
     const day = dayNumberOf(date) + days;
-    if (day > END_OF_CALENDAR || day < BEGIN_OF_CALENDAR)
-      throw new RangeError(`${days} days after ${date} is no date`);
+    if (day > END_OF_CALENDAR || day < BEGIN_OF_CALENDAR) return undefined;
     sum = new Date(day * MS_PER_DAY).toISOString().slice(0, 10) as PlainDate;
     if (known.size > 5000) known.clear();
     known.set(date, sum);
