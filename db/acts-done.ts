@@ -1,4 +1,7 @@
 // Statements about which acts have been done: each once by its key, for as long as a form may still arrive again.
+
+import { z } from "zod";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 /** A form that comes back after this is a new one. */
@@ -13,7 +16,12 @@ export async function claimAct(tx: Tx, act: string, key: string): Promise<{ answ
     [key, act],
   );
   if (rowCount === 1) return undefined;
-  const { rows } = await tx.query<{ answer: unknown }>("select answer from act_done where key = $1", [key]);
+  const { rows } = await ask(
+    tx,
+    z.object({ answer: z.unknown() }),
+    "select answer from act_done where key = $1",
+    [key],
+  );
   return { answer: rows[0]?.answer };
 }
 

@@ -1,16 +1,20 @@
 // Reads the stored needs: what is due today is due_from <= today, an index scan for each thing that can be done.
 
+import { z } from "zod";
 import { ACTIONS, type Action, mayBeAway } from "#core/needs/action.ts";
-import type { NeedCause, NeedKind, Target } from "#core/needs/need.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import { NEED_CAUSES, NEED_KINDS, type Target } from "#core/needs/need.ts";
+import { type PlainDate, plainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import type { Fact } from "#core/unit/facts.ts";
+import { ask, askAtOnce, countRow } from "./ask.ts";
 import { targetsSince } from "./needs.ts";
-import { rowsAtOnce, type Tx } from "./pool.ts";
+import type { Tx } from "./pool.ts";
 
 /** Units with something due, counted up to a thousand: beyond that the plate says "999+". */
 export async function unitsDue(tx: Tx, today: PlainDate): Promise<number> {
-  const { rows } = await tx.query<{ n: number }>(
+  const { rows } = await ask(
+    tx,
+    countRow,
     `select count(distinct unit_id)::int n from (
        select n.unit_id from need n join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
        where n.due_from <= $1 and (n.due_to is null or n.due_to > $1) limit 1000) open`,
@@ -19,32 +23,41 @@ export async function unitsDue(tx: Tx, today: PlainDate): Promise<number> {
   return rows[0]?.n ?? 0;
 }
 
-export type StoredNeed = {
-  unit_id: string;
-  kind: NeedKind;
-  component_id: string;
-  component: string;
-  due_from: PlainDate;
-  due_to: PlainDate | null;
-  held_from: PlainDate | null;
-  cause: NeedCause;
-  urgency: 0 | 1 | 2;
-  action: Action;
-  /** The one that counts today, and those still to come. */
-  targets: Target[];
-  because: Fact[];
-};
+/** As the table holds it: targets and what can be done are encoded. */
+const encodedNeed = z.object({
+  unit_id: z.string(),
+  kind: z.enum(NEED_KINDS),
+  component_id: z.string(),
+  component: z.string(),
+  due_from: plainDate,
+  due_to: plainDate.nullable(),
+  held_from: plainDate.nullable(),
+  cause: z.enum(NEED_CAUSES),
+  urgency: z.literal([0, 1, 2]),
+  action: z
+    .number()
+    .int()
+    .min(0)
+    .max(ACTIONS.length - 1),
+  targets: z.string(),
+  // Written by nobody but us, by the hundred thousand: of what is in it the computation's own types tell.
+  because: z.custom<Fact[]>((facts) => Array.isArray(facts) && facts.every((fact) => "kind" in fact)),
+});
+/** `targets`: the one that counts today, and those still to come. */
+type Decoded<Row> = Omit<Row, "action" | "targets"> & { action: Action; targets: Target[] };
+export type StoredNeed = Decoded<z.output<typeof encodedNeed>>;
 
-type Encoded = { action: Action; targets: Target[] };
-type Undecoded<Row extends Encoded> = Omit<Row, keyof Encoded> & { action: number; targets: string };
-
-const decoded = <Row extends Encoded>(rows: readonly Undecoded<Row>[], today: PlainDate): Row[] =>
+const decoded = <Row extends { action: number; targets: string }>(
+  rows: readonly Row[],
+  today: PlainDate,
+): Decoded<Row>[] =>
   rows.map((row) => {
     const { action, targets } = row;
+    // In place: a wall has hundreds.
     return Object.assign(row, {
       action: ACTIONS[action],
       targets: targetsSince(targets, today),
-    }) as unknown as Row;
+    }) as unknown as Decoded<Row>;
   });
 
 const NEED = `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause,
@@ -53,7 +66,9 @@ const NEED = `select n.unit_id, n.kind, n.component_id, c.name component, n.due_
 
 /** The needs of one unit that are open or held on a day, worst first. */
 export async function needsOfUnit(tx: Tx, unit: string, today: PlainDate): Promise<StoredNeed[]> {
-  const { rows } = await tx.query<Undecoded<StoredNeed>>(
+  const { rows } = await ask(
+    tx,
+    encodedNeed,
     `${NEED} where n.unit_id = $1 and coalesce(n.held_from, n.due_from) <= $2 and (n.due_to is null or n.due_to > $2)
      order by n.urgency desc, n.due_from`,
     [unit, today],
@@ -61,15 +76,22 @@ export async function needsOfUnit(tx: Tx, unit: string, today: PlainDate): Promi
   return decoded(rows, today);
 }
 
-export type WallNeed = Pick<
-  StoredNeed,
-  "unit_id" | "component_id" | "due_from" | "cause" | "urgency" | "action" | "targets"
->;
+const wallNeed = encodedNeed.pick({
+  unit_id: true,
+  component_id: true,
+  due_from: true,
+  cause: true,
+  urgency: true,
+  action: true,
+  targets: true,
+});
+export type WallNeed = Decoded<z.output<typeof wallNeed>>;
 
 /** All open needs of the club on a day, without their reasons: for the wall. */
 export async function openNeeds(tx: Tx, today: PlainDate): Promise<WallNeed[]> {
-  const rows = await rowsAtOnce<Undecoded<WallNeed>>(
+  const rows = await askAtOnce(
     tx,
+    wallNeed,
     `select unit_id::text, component_id::text, due_from, cause, urgency, action, targets from need
      where due_from <= $1 and (due_to is null or due_to > $1) order by urgency desc, due_from`,
     [today],
@@ -101,17 +123,20 @@ const SORT_JOIN: Partial<Record<BoardSort, string>> = {
   place: "left join place p on p.club_id = u.club_id and p.id = u.place_id",
 };
 
-/** Without its reasons, which are asked for when somebody opens them: a board has hundreds. */
-export type BoardRow = Omit<StoredNeed, "held_from" | "because"> & {
-  /** The reading that the reasons speak of. */
-  raw: string | null;
-  tag: string;
-  model_id: string;
-  place_id: string | null;
-  holder_id: string | null;
-};
+const BOARD_GROUPS = [...ACTIONS, "held"] as const;
+export type BoardGroup = (typeof BOARD_GROUPS)[number];
 
-export type BoardGroup = Action | "held";
+/** Without its reasons, which are asked for when somebody opens them: a board has hundreds. */
+const boardRow = encodedNeed.omit({ held_from: true, because: true }).extend({
+  board: z.enum(BOARD_GROUPS),
+  /** The reading that the reasons speak of. */
+  raw: z.string().nullable(),
+  tag: z.string(),
+  model_id: z.string(),
+  place_id: z.string().nullable(),
+  holder_id: z.string().nullable(),
+});
+export type BoardRow = Omit<Decoded<z.output<typeof boardRow>>, "board">;
 
 /**
  * Groups of the board, each its first `limit` needs by the index need_board (need_held for what is on hold), all in one
@@ -148,12 +173,14 @@ export async function boardGroups(
      where (n.due_to is null or n.due_to > $1) and ${ofGroup(group)} ${conditions.join(" ")}
      order by ${ORDER[sort]} limit ${Math.trunc(limit)}`;
   // One after the other, as they are written: the door to the database does without parallel plans.
-  const { rows } = await tx.query<Undecoded<BoardRow> & { board: BoardGroup }>(
+  const { rows } = await ask(
+    tx,
+    boardRow,
     groups.map((group) => `(${rowsOf(group)})`).join(" union all "),
     values,
   );
   const found = groupBy(rows, (row) => row.board);
-  return new Map(groups.map((group) => [group, decoded<BoardRow>(found.get(group) ?? [], today)]));
+  return new Map(groups.map((group) => [group, decoded(found.get(group) ?? [], today)]));
 }
 
 const ofGroup = (group: BoardGroup): string =>
@@ -178,17 +205,19 @@ export const boardGroup = async (
   limit: number,
 ): Promise<BoardRow[]> => (await boardGroups(tx, [group], today, filter, sort, limit)).get(group) ?? [];
 
-export type BoardName = {
-  readonly kind: "place" | "model" | "group" | "person";
-  readonly id: string;
-  readonly name: string;
-  readonly shelved: boolean;
-};
+const boardName = z.object({
+  kind: z.enum(["place", "model", "group", "person"]),
+  id: z.string(),
+  name: z.string(),
+  shelved: z.boolean(),
+});
+export type BoardName = Readonly<z.output<typeof boardName>>;
 
 /** The names of all places, models, groups and people: for the board's rows, and those not shelved for its filters. */
 export async function boardNames(tx: Tx): Promise<BoardName[]> {
-  return rowsAtOnce<BoardName>(
+  return askAtOnce(
     tx,
+    boardName,
     `select 'place' kind, id::text, name, shelved_at is not null shelved from place
      union all select 'model', id::text, name, shelved_at is not null from model
      union all select 'group', id::text, name, shelved_at is not null from unit_group
@@ -199,7 +228,9 @@ export async function boardNames(tx: Tx): Promise<BoardName[]> {
 
 /** The versions of releases, by id: to name what needs speak of. */
 export async function releaseNames(tx: Tx, ids: readonly string[]): Promise<Record<string, string>> {
-  const { rows } = await tx.query<{ id: string; version: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), version: z.string() }),
     "select id, version from release where id = any($1::bigint[])",
     [ids],
   );

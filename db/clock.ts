@@ -1,5 +1,8 @@
 // The database's clock decides when things are; here it is noticed when that clock is moved, or was wrong before.
+
+import { z } from "zod";
 import { jumpBetween, type Seen } from "#core/quantities/clock.ts";
+import { ask } from "./ask.ts";
 import { appendLog } from "./log.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 
@@ -17,7 +20,9 @@ export async function noticeClock(now: Date, actor: Actor): Promise<void> {
 
 /** The newest instant in the log, if that lies ahead of now: then the clock is wrong, or was. */
 export async function ahead(tx: Tx): Promise<Date | undefined> {
-  const { rows } = await tx.query<{ at: Date }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ at: z.date() }),
     "select at from log where at > now() + interval '1 minute' order by at desc, id desc limit 1",
   );
   return rows[0]?.at;

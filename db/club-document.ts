@@ -1,7 +1,9 @@
 // A whole club out of the database and into an empty one: all tables of records that there are, found in the database's own catalogue, so that a
 // new one is in it by being there.
+import { z } from "zod";
 import { foldAddress } from "#core/club/address.ts";
-import type { ClubDocument } from "#core/club/document.ts";
+import { type ClubDocument, clubDocument } from "#core/club/document.ts";
+import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 /** Not in it: sessions and links (they open doors), needs and work (they are worked out anew), what was done by which form, files (by themselves). */
@@ -12,18 +14,23 @@ const COLUMNS_LEFT = ["club_id", "password_hash", "catalogue_stamp", "kit_stamp"
 const MOST_FILE_BYTES = 40_000_000;
 
 type Table = { readonly name: string; readonly columns: readonly string[] };
-type Reference = { readonly table: string; readonly column: string; readonly to: string };
+const reference = z.object({ table: z.string(), column: z.string(), to: z.string() });
+type Reference = Readonly<z.output<typeof reference>>;
 
 /** Tables of records, those first that others refer to. */
 async function tablesInOrder(tx: Tx): Promise<{ tables: Table[]; references: Reference[] }> {
-  const found = await tx.query<{ name: string; columns: string[] }>(
+  const found = await ask(
+    tx,
+    z.object({ name: z.string(), columns: z.array(z.string()) }),
     `select c.relname "name", array(select a.attname::text from pg_attribute a where a.attrelid = c.oid and a.attnum > 0
        and not a.attisdropped and a.attgenerated = '' order by a.attnum) columns
      from pg_class c join pg_policy p on p.polrelid = c.oid and p.polname = 'own_club'
      where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and c.relname <> all($1::text[]) order by 1`,
     [LEFT_OUT],
   );
-  const refers = await tx.query<Reference>(
+  const refers = await ask(
+    tx,
+    reference,
     `select k.conrelid::regclass::text "table", a.attname::text "column", k.confrelid::regclass::text "to"
      from pg_constraint k cross join lateral unnest(k.conkey) with ordinality u(num, i)
      join pg_attribute a on a.attrelid = k.conrelid and a.attnum = u.num
@@ -54,13 +61,17 @@ export async function writeClub(tx: Tx): Promise<ClubDocument> {
   const read: ClubDocument["tables"] = {};
   for (const { name, columns } of tables) {
     const order = columns.includes("id") ? "t.id" : "t";
-    const { rows } = await tx.query<{ row: Record<string, unknown> }>(
+    const { rows } = await ask(
+      tx,
+      z.object({ row: z.record(z.string(), z.unknown()) }),
       `select to_jsonb(t) - $1::text[] "row" from ${quoted(name)} t order by ${order}`,
       [COLUMNS_LEFT],
     );
     read[name] = rows.map(({ row }) => row);
   }
-  const club = await tx.query<{ club: ClubDocument["club"]; at: string; migrations: string[] }>(
+  const club = await ask(
+    tx,
+    z.object({ club: clubDocument.shape.club, at: z.string(), migrations: z.array(z.string()) }),
     `select to_jsonb(c) - '{id,kit_stamp,created_at}'::text[] club, to_char(now() at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') at,
        array(select m.name::text from migration m order by m.id) migrations from club c`,
   );
@@ -78,7 +89,9 @@ export async function writeClub(tx: Tx): Promise<ClubDocument> {
 }
 
 async function filesOf(tx: Tx): Promise<ClubDocument["files"]> {
-  const { rows } = await tx.query<{ sha256: string; size: string; content: string | null }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ sha256: z.string(), size: z.string(), content: z.string().nullable() }),
     `select sha256, size, case when sum(size) over () <= $1 then replace(encode(content, 'base64'), E'\\n', '') end "content"
      from file order by sha256`,
     [MOST_FILE_BYTES],
@@ -99,7 +112,9 @@ export type BroughtBack =
  * What the tables themselves do not take throws.
  */
 export async function bringClubBack(tx: Tx, document: ClubDocument): Promise<BroughtBack> {
-  const known = await tx.query<{ names: string[] }>(
+  const known = await ask(
+    tx,
+    z.object({ names: z.array(z.string()) }),
     "select array(select m.name::text from migration m) names",
   );
   if (document.migrations.some((name) => !known.rows[0]?.names.includes(name)))
@@ -142,10 +157,14 @@ export async function bringClubBack(tx: Tx, document: ClubDocument): Promise<Bro
 async function isNew(tx: Tx, tables: readonly Table[]): Promise<boolean> {
   for (const { name } of tables) {
     if (["log", "person", "sheet_head"].includes(name)) continue;
-    const { rows } = await tx.query<{ some: boolean }>(`select exists (select from ${quoted(name)}) "some"`);
+    const { rows } = await ask(
+      tx,
+      z.object({ some: z.boolean() }),
+      `select exists (select from ${quoted(name)}) "some"`,
+    );
     if (rows[0]?.some) return false;
   }
-  const { rows } = await tx.query<{ people: number }>("select count(*)::int people from person");
+  const { rows } = await ask(tx, z.object({ people: z.number() }), "select count(*)::int people from person");
   return rows[0]?.people === 1;
 }
 
@@ -155,11 +174,13 @@ async function bringPeople(tx: Tx, rows: readonly Record<string, unknown>[]): Pr
   for (const row of rows) {
     const email = typeof row.email === "string" ? row.email : null;
     const key = email === null ? null : foldAddress(email);
-    const here = await tx.query<{ id: string }>("select id from person where email_key = $1", [key]);
+    const here = await ask(tx, idRow, "select id from person where email_key = $1", [key]);
     const id =
       here.rows[0]?.id ??
       (
-        await tx.query<{ id: string }>(
+        await ask(
+          tx,
+          idRow,
           `insert into person (club_id, name, email, email_key, role, call_sign, licence_class, theme, shelved_at)
            select current_club(), d.name, $2, $3, d.role, d.call_sign, d.licence_class, coalesce(d.theme, 'auto'), d.shelved_at
            from jsonb_populate_record(null::person, $1::jsonb) d returning id`,

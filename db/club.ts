@@ -1,11 +1,24 @@
 // Statements about the club's own settings: places, groups and their policies; and what goes out of it.
+
+import { z } from "zod";
 import type { Policy } from "#core/unit/policy.ts";
+import { policyShape } from "#core/unit/policy.ts";
+import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
-export type PlaceRow = { id: string; name: string; kind: string; note: string; units: number };
+export const placeRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  kind: z.string(),
+  note: z.string(),
+  units: z.number(),
+});
+export type PlaceRow = z.output<typeof placeRow>;
 
 export async function places(tx: Tx): Promise<PlaceRow[]> {
-  const { rows } = await tx.query<PlaceRow>(
+  const { rows } = await ask(
+    tx,
+    placeRow,
     `select p.id, p.name, p.kind, p.note, count(u.id)::int units from place p
      left join unit u on u.club_id = p.club_id and u.place_id = p.id and u.shelved_at is null
      where p.shelved_at is null group by p.club_id, p.id order by p.position, p.name`,
@@ -13,10 +26,19 @@ export async function places(tx: Tx): Promise<PlaceRow[]> {
   return rows;
 }
 
-export type GroupRow = { id: string; name: string; purpose: string; policy: Policy; units: number };
+export const groupRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  purpose: z.string(),
+  policy: policyShape,
+  units: z.number(),
+});
+export type GroupRow = z.output<typeof groupRow>;
 
 export async function groups(tx: Tx): Promise<GroupRow[]> {
-  const { rows } = await tx.query<GroupRow>(
+  const { rows } = await ask(
+    tx,
+    groupRow,
     `select g.id, g.name, g.purpose, g.policy, count(u.id)::int units from unit_group g
      left join unit u on u.club_id = g.club_id and u.group_id = g.id and u.shelved_at is null
      where g.shelved_at is null group by g.club_id, g.id order by g.position, g.name`,
@@ -35,11 +57,15 @@ export async function putGroup(
 ): Promise<string> {
   const values = [group.name, group.purpose, group.policy];
   const { rows } = id
-    ? await tx.query<{ id: string }>(
+    ? await ask(
+        tx,
+        idRow,
         "update unit_group set name = $1, purpose = $2, policy = $3 where id = $4 returning id",
         [...values, id],
       )
-    : await tx.query<{ id: string }>(
+    : await ask(
+        tx,
+        idRow,
         `insert into unit_group (club_id, name, purpose, policy, position) values (current_club(), $1, $2, $3,
            coalesce((select max(position) + 1 from unit_group), 0)) returning id`,
         values,
@@ -64,10 +90,18 @@ export async function putPlace(
   return rowCount === 1;
 }
 
-export type ShelvedRow = { id: string; tag: string; model: string; shelved_at: Date };
+export const shelvedRow = z.object({
+  id: z.string(),
+  tag: z.string(),
+  model: z.string(),
+  shelved_at: z.date(),
+});
+export type ShelvedRow = z.output<typeof shelvedRow>;
 
 export async function shelvedUnits(tx: Tx): Promise<ShelvedRow[]> {
-  const { rows } = await tx.query<ShelvedRow>(
+  const { rows } = await ask(
+    tx,
+    shelvedRow,
     `select u.id, u.tag, m.name model, u.shelved_at from unit u join model m on m.club_id = u.club_id and m.id = u.model_id
      where u.shelved_at is not null order by u.shelved_at desc limit 200`,
   );
@@ -76,7 +110,9 @@ export async function shelvedUnits(tx: Tx): Promise<ShelvedRow[]> {
 
 /** Releases that a policy can be pinned to, with where they belong. */
 export async function pinnable(tx: Tx): Promise<{ id: string; name: string; component_id: string }[]> {
-  const { rows } = await tx.query<{ id: string; name: string; component_id: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), name: z.string(), component_id: z.string() }),
     `select r.id, r.component_id, m.name || ' ' || c.name || ' ' || r.version || ' (' || r.track || ')' name
      from release r join component c on c.club_id = r.club_id and c.id = r.component_id
      join model m on m.club_id = c.club_id and m.id = c.model_id
@@ -87,7 +123,11 @@ export async function pinnable(tx: Tx): Promise<{ id: string; name: string; comp
 
 /** When all records were last kept by ./backup, and whether that was checked. */
 export async function lastBackup(tx: Tx): Promise<{ made: string; verified: boolean } | undefined> {
-  const { rows } = await tx.query<{ made_at: Date; verified_at: Date | null }>("select * from last_backup()");
+  const { rows } = await ask(
+    tx,
+    z.object({ made_at: z.date(), verified_at: z.date().nullable() }),
+    "select * from last_backup()",
+  );
   const [row] = rows;
   return row && { made: row.made_at.toISOString(), verified: row.verified_at !== null };
 }

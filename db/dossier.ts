@@ -1,33 +1,38 @@
 // Statements about dossiers: identity, procedures, quirks, and who confirmed what on which firmware.
-import type { z } from "zod";
+
+import { z } from "zod";
 import { type Identity, identityShape, type PartReading, partReadingShape } from "#core/dossier/identity.ts";
-import type { Effect, Purpose } from "#core/dossier/procedure.ts";
-import type { SerialRange } from "#core/dossier/serial.ts";
-import type { Step } from "#core/dossier/step.ts";
+import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
+import { serialRangeShape } from "#core/dossier/serial.ts";
+import { stepShape } from "#core/dossier/step.ts";
 import type { KnownModel } from "#core/dossier/which.ts";
-import type { Source } from "#core/quantities/source.ts";
-import type { Range } from "#core/version/range.ts";
+import { sourceShape } from "#core/quantities/source.ts";
+import { rangeShape } from "#core/version/range.ts";
+import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
-export type ProcedureRow = {
-  id: string;
-  purpose: Purpose;
-  title: string;
-  effect: Effect;
-  steps: Step[];
-  component_id: string | null;
-  firmware: Range | null;
-  hardware_revisions: string[] | null;
-  minutes: number;
-  source: Source;
-  draft: boolean;
-};
+export const procedureRow = z.object({
+  id: z.string(),
+  purpose: z.enum(PURPOSES),
+  title: z.string(),
+  effect: z.enum(EFFECTS),
+  steps: z.array(stepShape),
+  component_id: z.string().nullable(),
+  firmware: rangeShape.nullable(),
+  hardware_revisions: z.array(z.string()).nullable(),
+  minutes: z.number(),
+  source: sourceShape,
+  draft: z.boolean(),
+});
+export type ProcedureRow = z.output<typeof procedureRow>;
 
 const PROCEDURE = `select id, purpose, title, effect, steps, component_id, firmware, hardware_revisions, minutes, source, draft
   from procedure`;
 
 export async function proceduresOf(tx: Tx, model: string): Promise<ProcedureRow[]> {
-  const { rows } = await tx.query<ProcedureRow>(
+  const { rows } = await ask(
+    tx,
+    procedureRow,
     `${PROCEDURE} where model_id = $1 and shelved_at is null order by position, id`,
     [model],
   );
@@ -35,7 +40,9 @@ export async function proceduresOf(tx: Tx, model: string): Promise<ProcedureRow[
 }
 
 export async function procedureById(tx: Tx, model: string, id: string): Promise<ProcedureRow | undefined> {
-  const { rows } = await tx.query<ProcedureRow>(
+  const { rows } = await ask(
+    tx,
+    procedureRow,
     `${PROCEDURE} where model_id = $1 and id = $2 and shelved_at is null`,
     [model, id],
   );
@@ -64,13 +71,17 @@ export async function putProcedure(
     p.draft,
   ];
   const { rows } = id
-    ? await tx.query<{ id: string }>(
+    ? await ask(
+        tx,
+        idRow,
         `update procedure set purpose = $2, title = $3, effect = $4, steps = $5, component_id = $6, firmware = $7,
            hardware_revisions = $8, minutes = $9, source = $10, draft = $11, changed_at = now()
          where model_id = $1 and id = $12 returning id`,
         [...values, id],
       )
-    : await tx.query<{ id: string }>(
+    : await ask(
+        tx,
+        idRow,
         `insert into procedure (club_id, model_id, purpose, title, effect, steps, component_id, firmware, hardware_revisions,
            minutes, source, draft, position)
          values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11,
@@ -83,18 +94,21 @@ export async function putProcedure(
 export const shelveProcedure = (tx: Tx, model: string, id: string) =>
   tx.query("update procedure set shelved_at = now() where model_id = $1 and id = $2", [model, id]);
 
-export type QuirkRow = {
-  id: string;
-  symptom: string;
-  cause: string;
-  cure: string;
-  component_id: string | null;
-  firmware: Range | null;
-  source: Source;
-};
+export const quirkRow = z.object({
+  id: z.string(),
+  symptom: z.string(),
+  cause: z.string(),
+  cure: z.string(),
+  component_id: z.string().nullable(),
+  firmware: rangeShape.nullable(),
+  source: sourceShape,
+});
+export type QuirkRow = z.output<typeof quirkRow>;
 
 export async function quirksOf(tx: Tx, model: string): Promise<QuirkRow[]> {
-  const { rows } = await tx.query<QuirkRow>(
+  const { rows } = await ask(
+    tx,
+    quirkRow,
     `select id, symptom, cause, cure, component_id, firmware, source from quirk
      where model_id = $1 and shelved_at is null order by position, id`,
     [model],
@@ -118,12 +132,16 @@ export async function putQuirk(
     q.source,
   ];
   const { rows } = id
-    ? await tx.query<{ id: string }>(
+    ? await ask(
+        tx,
+        idRow,
         `update quirk set symptom = $2, cause = $3, cure = $4, component_id = $5, firmware = $6, source = $7
          where model_id = $1 and id = $8 returning id`,
         [...values, id],
       )
-    : await tx.query<{ id: string }>(
+    : await ask(
+        tx,
+        idRow,
         `insert into quirk (club_id, model_id, symptom, cause, cure, component_id, firmware, source, position)
          values (current_club(), $1, $2, $3, $4, $5, $6, $7,
            coalesce((select max(position) + 1 from quirk where model_id = $1), 0)) returning id`,
@@ -137,23 +155,27 @@ export const shelveQuirk = (tx: Tx, model: string, id: string) =>
 
 /** Part: how the version of a part is read; identity: what the model is known by. */
 export const CONFIRMABLE = ["procedure", "quirk", "release", "part", "identity"] as const;
-export type Confirmable = (typeof CONFIRMABLE)[number];
+export const confirmable = z.enum(CONFIRMABLE);
+export type Confirmable = z.output<typeof confirmable>;
 
-export type Confirmed = {
-  kind: Confirmable;
-  subject: string;
-  times: number;
+export const confirmed = z.object({
+  kind: confirmable,
+  subject: z.string(),
+  times: z.number(),
   /** The last time: when, by whom, on which firmware ("" where nobody said). */
-  at: Date;
-  by: string;
-  firmware: string;
+  at: z.date(),
+  by: z.string(),
+  firmware: z.string(),
   /** Every firmware it was confirmed on. */
-  on: string[];
-};
+  on: z.array(z.string()),
+});
+export type Confirmed = z.output<typeof confirmed>;
 
 /** How often each fact of a model was confirmed, and the last time. */
 export async function confirmationsOf(tx: Tx, model: string): Promise<Confirmed[]> {
-  const { rows } = await tx.query<Confirmed>(
+  const { rows } = await ask(
+    tx,
+    confirmed,
     `select distinct on (kind, subject) kind, subject, count(*) over same::int times, at, p.name by, firmware,
        array_agg(firmware) over same as on
      from (select *, case when procedure_id is not null then 'procedure' when quirk_id is not null then 'quirk'
@@ -200,11 +222,15 @@ export type DossierHead = {
 };
 
 export async function dossierHead(tx: Tx, model: string): Promise<DossierHead> {
-  const identity = await tx.query<{ identity: z.input<typeof identityShape> }>(
+  const identity = await ask(
+    tx,
+    z.object({ identity: identityShape }),
     "select identity from model where id = $1",
     [model],
   );
-  const parts = await tx.query<{ id: string; name: string; reading: z.input<typeof partReadingShape> }>(
+  const parts = await ask(
+    tx,
+    z.object({ id: z.string(), name: z.string(), reading: partReadingShape }),
     "select id, name, reading from component where model_id = $1 order by position, id",
     [model],
   );
@@ -222,13 +248,15 @@ export const putPartReading = (tx: Tx, component: string, reading: PartReading) 
 
 /** What every model is known by. */
 export async function allIdentities(tx: Tx): Promise<KnownModel[]> {
-  const { rows } = await tx.query<{
-    id: string;
-    maker: string;
-    name: string;
-    identity: z.input<typeof identityShape>;
-    revisions: { name: string; serials: SerialRange[] }[];
-  }>(
+  const { rows } = await ask(
+    tx,
+    z.object({
+      id: z.string(),
+      maker: z.string(),
+      name: z.string(),
+      identity: identityShape,
+      revisions: z.array(z.object({ name: z.string(), serials: z.array(serialRangeShape) })),
+    }),
     `select id, maker, name, identity, coalesce((select jsonb_agg(jsonb_build_object('name', h.name, 'serials', h.serials) order by h.name)
        from hardware_revision h where h.club_id = model.club_id and h.model_id = model.id), '[]') revisions
      from model where shelved_at is null order by id`,

@@ -1,12 +1,15 @@
 // Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
 
+import { z } from "zod";
 import { groupBy } from "#core/quantities/group.ts";
 import { kept, Memo } from "#core/quantities/memo.ts";
 import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
-import type { ReleaseRow } from "#core/release/release.ts";
+import { releaseRow } from "#core/release/release.ts";
 import { RELEASE_COLUMNS, releaseOf } from "#core/release/stored.ts";
 import type { Policy } from "#core/unit/policy.ts";
-import type { Numbering } from "#core/version/version.ts";
+import { policyShape } from "#core/unit/policy.ts";
+import { numberingShape } from "#core/version/numbering.ts";
+import { ask } from "./ask.ts";
 import { pool, type Tx } from "./pool.ts";
 import { type KnownUnit, loadUnits, type Scope, scopeCondition } from "./unit-facts.ts";
 
@@ -22,7 +25,7 @@ export async function loadFacts(tx: Tx, scope: Scope, component?: string): Promi
   const [units, policies, { rows }] = await Promise.all([
     loadUnits(tx, scope, component),
     loadPolicies(tx),
-    tx.query<Stamp>(`${STAMPS} where ${modelsOf(scope)} order by id`, values),
+    ask(tx, stamp, `${STAMPS} where ${modelsOf(scope)} order by id`, values),
   ]);
   return { units, catalogues: await keptCatalogues(tx, rows), policies };
 }
@@ -32,24 +35,26 @@ const modelsOf = (scope: Scope) =>
     ? "id = $1"
     : `id in (select u.model_id from unit u where u.shelved_at is null and ${scopeCondition(scope).where})`;
 
-export type ComponentRow = {
-  id: string;
-  model_id: string;
-  name: string;
-  numbering: Numbering | null;
-  suffixes: string[];
-};
+export const componentRow = z.object({
+  id: z.string(),
+  model_id: z.string(),
+  name: z.string(),
+  numbering: numberingShape.nullable(),
+  suffixes: z.array(z.string()),
+});
+export type ComponentRow = z.output<typeof componentRow>;
 
 /**
  * The catalogues of some models, by model id, each with its components in their order. A catalogue is prepared once and
  * kept as long as the model's stamp stays: the database gives a new, never repeated one with every change to it.
  */
 export async function loadCatalogues(tx: Tx, models: readonly string[]): Promise<Map<string, Catalogue>> {
-  const { rows } = await tx.query<Stamp>(`${STAMPS} where id = any($1::bigint[]) order by id`, [models]);
+  const { rows } = await ask(tx, stamp, `${STAMPS} where id = any($1::bigint[]) order by id`, [models]);
   return keptCatalogues(tx, rows);
 }
 
-type Stamp = { id: string; catalogue_stamp: string };
+const stamp = z.object({ id: z.string(), catalogue_stamp: z.string() });
+type Stamp = z.output<typeof stamp>;
 const STAMPS = "select id, catalogue_stamp from model";
 
 async function keptCatalogues(tx: Tx, rows: readonly Stamp[]): Promise<Map<string, Catalogue>> {
@@ -79,13 +84,17 @@ const keptHere = (): Memo<string, Catalogue> =>
   kept(keptBy, pool(), () => new Memo<string, Catalogue>(MOST_KEPT));
 
 async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map<string, Catalogue>> {
-  const components = await tx.query<ComponentRow>(
+  const components = await ask(
+    tx,
+    componentRow,
     `select c.id, c.model_id, c.name, c.numbering, m.suffixes
      from component c join model m on m.club_id = c.club_id and m.id = c.model_id
      where c.model_id = any($1::bigint[]) order by c.model_id, c.position, c.id`,
     [models],
   );
-  const releases = await tx.query<ReleaseRow>(
+  const releases = await ask(
+    tx,
+    releaseRow,
     `select ${RELEASE_COLUMNS.join(", ")} from release
      where shelved_at is null and component_id = any($1::bigint[]) order by position, released_on, id`,
     [components.rows.map((c) => c.id)],
@@ -103,6 +112,10 @@ async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map
 }
 
 export async function loadPolicies(tx: Tx): Promise<Map<string, Policy>> {
-  const { rows } = await tx.query<{ id: string; policy: Policy }>("select id, policy from unit_group");
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), policy: policyShape }),
+    "select id, policy from unit_group",
+  );
   return new Map(rows.map((row) => [row.id, row.policy]));
 }

@@ -1,11 +1,23 @@
 // Statements about files that are kept, each once by its content, and about those whose hash alone is known.
+
+import { z } from "zod";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
-export type FileRow = { release: string; title: string; sha256: string; size: string | null; name: string };
+export const fileRow = z.object({
+  release: z.string(),
+  title: z.string(),
+  sha256: z.string(),
+  size: z.string().nullable(),
+  name: z.string(),
+});
+export type FileRow = z.output<typeof fileRow>;
 
 /** The files of all releases whose hash is known. */
 export async function knownFiles(tx: Tx): Promise<FileRow[]> {
-  const { rows } = await tx.query<FileRow>(
+  const { rows } = await ask(
+    tx,
+    fileRow,
     `select r.id release, m.name || ' ' || c.name || ' ' || r.version title, r.file_sha256 sha256, r.file_size size, r.file_name as name
      from release r join component c on c.club_id = r.club_id and c.id = r.component_id
      join model m on m.club_id = c.club_id and m.id = c.model_id
@@ -24,8 +36,11 @@ export async function keepFile(tx: Tx, sha256: string, content: Uint8Array): Pro
 }
 
 export async function fileContent(tx: Tx, sha256: string): Promise<Buffer | undefined> {
-  const { rows } = await tx.query<{ content: Buffer }>("select content from file where sha256 = $1", [
-    sha256,
-  ]);
+  const { rows } = await ask(
+    tx,
+    z.object({ content: z.instanceof(Buffer) }),
+    "select content from file where sha256 = $1",
+    [sha256],
+  );
   return rows[0]?.content;
 }

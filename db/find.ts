@@ -1,16 +1,22 @@
 // Finding by a few letters.
+
+import { z } from "zod";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
-export type FoundRow = {
-  kind: "unit" | "model" | "person" | "leads" | "adapters" | "computers" | "tools";
-  id: string;
-  name: string;
-  what: string;
-};
+export const foundRow = z.object({
+  kind: z.enum(["unit", "model", "person", "leads", "adapters", "computers", "tools"]),
+  id: z.string(),
+  name: z.string(),
+  what: z.string(),
+});
+export type FoundRow = z.output<typeof foundRow>;
 
 /** Units, models, people and kit whose name begins with or holds the letters; beginnings first. */
 export async function findByLetters(tx: Tx, letters: string, limit: number): Promise<FoundRow[]> {
-  const { rows } = await tx.query<FoundRow>(
+  const { rows } = await ask(
+    tx,
+    foundRow,
     `select kind, id, name, what from (
        select 'unit' kind, u.id::text, u.tag name, m.name || coalesce(', ' || p.name, '') what
          from unit u join model m on m.club_id = u.club_id and m.id = u.model_id

@@ -1,35 +1,39 @@
 // What the club has already, as the plan of a sheet compares it with.
 
-import type { KnownModel } from "#core/import/models.ts";
+import { z } from "zod";
 import { folded } from "#core/import/names.ts";
 import { type KnownClub, type KnownReadings, type KnownRow, readingKey } from "#core/import/plan.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
-type KnownUnitRow = {
-  id: string;
-  tag: string;
-  model_id: string;
-  hardware: string;
-  region: string;
-  serial: string;
-  place: string;
-  group_name: string;
-  note: string;
-  holder: string | null;
-};
-type KnownReadingRow = {
-  unit_id: string;
-  component_id: string;
-  raw: string;
-  read_on: PlainDate | null;
-  struck: boolean;
-};
+const knownUnitRow = z.object({
+  id: z.string(),
+  tag: z.string(),
+  model_id: z.string(),
+  hardware: z.string(),
+  region: z.string(),
+  serial: z.string(),
+  place: z.string(),
+  group_name: z.string(),
+  note: z.string(),
+  holder: z.string().nullable(),
+});
+const knownReadingRow = z.object({
+  unit_id: z.string(),
+  component_id: z.string(),
+  raw: z.string(),
+  read_on: plainDate.nullable(),
+  struck: z.boolean(),
+});
+type KnownReadingRow = z.output<typeof knownReadingRow>;
 
 /** What the club has, with the readings of those radios that a sheet names. */
 export async function knownClub(tx: Tx, tags: ReadonlySet<string>): Promise<KnownClub> {
-  const units = await tx.query<KnownUnitRow>(
+  const units = await ask(
+    tx,
+    knownUnitRow,
     `select u.id, u.tag, u.model_id, coalesce(h.name, '') hardware, coalesce(u.region, '') region, u.serial,
        coalesce(p.name, '') place, coalesce(g.name, '') group_name, u.note, w.name holder
      from unit u
@@ -43,25 +47,41 @@ export async function knownClub(tx: Tx, tags: ReadonlySet<string>): Promise<Know
   const named = units.rows.filter((row) => tags.has(folded(row.tag)));
   // Each table by itself, and joined here: just after a large sheet PostgreSQL still counts on a small
   // club, and what it joins then by going through all radios for each reading takes longer than it may.
-  const readings = await tx.query<KnownReadingRow>(
+  const readings = await ask(
+    tx,
+    knownReadingRow,
     `select unit_id, component_id, raw, (read_at at time zone (select time_zone from club))::date read_on,
        struck_at is not null struck
      from reading where unit_id = any($1::bigint[]) order by placed_at desc, id desc`,
     [named.map((row) => row.id)],
   );
-  const components = await tx.query<{ id: string; model_id: string; name: string }>(
+  const components = await ask(
+    tx,
+    z.object({ id: z.string(), model_id: z.string(), name: z.string() }),
     "select id, model_id, name from component",
   );
-  const people = await tx.query<{ id: string; name: string }>(
+  const people = await ask(
+    tx,
+    z.object({ id: z.string(), name: z.string() }),
     "select id, name from person where shelved_at is null",
   );
   const byUnit = groupBy(readings.rows, (row) => row.unit_id);
   const componentsOf = groupBy(components.rows, (row) => row.model_id);
-  const former = await tx.query<{ tag: string; now: string }>(
+  const former = await ask(
+    tx,
+    z.object({ tag: z.string(), now: z.string() }),
     `select f.tag, u.tag now from former_tag f join unit u on u.club_id = f.club_id and u.id = f.unit_id
      where u.shelved_at is null order by f.id`,
   );
-  const models = await tx.query<KnownModel>(
+  const models = await ask(
+    tx,
+    z.object({
+      id: z.string(),
+      maker: z.string(),
+      name: z.string(),
+      revisions: z.array(z.string()),
+      components: z.array(z.string()),
+    }),
     `select m.id, m.maker, m.name, array(select h.name from hardware_revision h where h.club_id = m.club_id and h.model_id = m.id) revisions,
        array(select c.name from component c where c.club_id = m.club_id and c.model_id = m.id order by c.position, c.id) components
      from model m where m.shelved_at is null`,

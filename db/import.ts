@@ -1,11 +1,13 @@
 // Statements for units from a spreadsheet: a whole plan is put in at once.
 
+import { z } from "zod";
 import type { LogEntry } from "#core/club/log.ts";
 import type { NewModel } from "#core/import/models.ts";
 import { folded, modelKey } from "#core/import/names.ts";
 import type { PlannedRow } from "#core/import/plan.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
+import { ask, idRow } from "./ask.ts";
 import type { About } from "./log.ts";
 import { addParts } from "./parts.ts";
 import type { Tx } from "./pool.ts";
@@ -68,7 +70,10 @@ export async function bringIn(
       };
     }),
   );
-  const units = await tx.query<{ id: string; added: string | null }>(PUT_UNITS, [payload, options.today]);
+  const units = await ask(tx, z.object({ id: z.string(), added: z.string().nullable() }), PUT_UNITS, [
+    payload,
+    options.today,
+  ]);
   const ids = new Map(units.rows.map((row) => [row.added, row.id]));
   const components = await componentsByName(tx);
   const told = touched.flatMap((row) =>
@@ -79,10 +84,12 @@ export async function bringIn(
       on,
     })),
   );
-  const readings = await tx.query<{ unit: string; component: string; raw: string }>(PUT_READINGS, [
-    JSON.stringify(told),
-    options.by,
-  ]);
+  const readings = await ask(
+    tx,
+    z.object({ unit: z.string(), component: z.string(), raw: z.string() }),
+    PUT_READINGS,
+    [JSON.stringify(told), options.by],
+  );
   const added = touched.filter((row) => row.act === "add").length;
   const brought = { added, changed: touched.length - added, readings: readings.rowCount ?? 0 };
   const lent = touched.flatMap((row) =>
@@ -93,7 +100,12 @@ export async function bringIn(
   const out =
     lent.length === 0
       ? []
-      : (await tx.query<{ unit: string; name: string }>(LEND, [JSON.stringify(lent), options.today])).rows;
+      : (
+          await ask(tx, z.object({ unit: z.string(), name: z.string() }), LEND, [
+            JSON.stringify(lent),
+            options.today,
+          ])
+        ).rows;
   const entry = { kind: "units-imported" as const, file: options.file, ...brought };
   return {
     ...brought,
@@ -168,7 +180,9 @@ async function makeModels(
   const made = new Map<string, string>();
   const added: Told[] = [];
   for (const { maker, name, kind, revisions, components } of models) {
-    const { rows } = await tx.query<{ id: string }>(
+    const { rows } = await ask(
+      tx,
+      idRow,
       "insert into model (club_id, maker, name, kind) values (current_club(), $1, $2, $3) returning id",
       [maker, name, kind],
     );
@@ -191,7 +205,9 @@ async function makeNames(
   table: "place" | "unit_group",
   names: readonly string[],
 ): Promise<Map<string, string>> {
-  const { rows } = await tx.query<{ id: string; name: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), name: z.string() }),
     `select id, name from ${table} where shelved_at is null`,
   );
   const known = new Map(rows.map((row) => [folded(row.name), row.id]));
@@ -199,7 +215,9 @@ async function makeNames(
   const extra = table === "place" ? ["kind", "'room'"] : ["policy", "$2::jsonb"];
   for (const [key, name] of wanted) {
     if (key === "" || known.has(key)) continue;
-    const made = await tx.query<{ id: string }>(
+    const made = await ask(
+      tx,
+      idRow,
       `insert into ${table} (club_id, name, ${extra[0]}, position) values (current_club(), $1, ${extra[1]}, 1000) returning id`,
       table === "place" ? [name] : [name, JSON.stringify(PLAIN_POLICY)],
     );
@@ -209,7 +227,9 @@ async function makeNames(
 }
 
 async function modelsOf(tx: Tx, units: readonly string[]): Promise<Map<string, string>> {
-  const { rows } = await tx.query<{ id: string; model_id: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), model_id: z.string() }),
     "select id, model_id from unit where id = any($1::bigint[])",
     [units],
   );
@@ -221,7 +241,9 @@ const revisionsByName = (tx: Tx) => idsByName(tx, "hardware_revision");
 const componentsByName = (tx: Tx) => idsByName(tx, "component");
 
 async function idsByName(tx: Tx, table: "hardware_revision" | "component"): Promise<Map<string, string>> {
-  const { rows } = await tx.query<{ id: string; model_id: string; name: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), model_id: z.string(), name: z.string() }),
     `select id, model_id, name from ${table}`,
   );
   return new Map(rows.map((row) => [`${row.model_id}\n${folded(row.name)}`, row.id]));

@@ -1,5 +1,8 @@
 // Statements that add and change kit: one for each kind of thing, by the same few columns for new and old.
+
+import { z } from "zod";
 import type { KitTable, SupportFields } from "#core/kit/kinds/field.ts";
+import { ask, idRow, nameRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 type Value = string | number | boolean | null | readonly string[] | object;
@@ -19,11 +22,15 @@ export async function putThing(
   const names = Object.keys(columns);
   const values = names.map((name) => shown(name, columns[name] ?? null));
   const { rows } = id
-    ? await tx.query<{ id: string }>(
+    ? await ask(
+        tx,
+        idRow,
         `update ${table} set ${names.map((name, i) => `${name} = $${i + 1}`).join(", ")} where id = $${names.length + 1} returning id`,
         [...values, id],
       )
-    : await tx.query<{ id: string }>(
+    : await ask(
+        tx,
+        idRow,
         `insert into ${table} (club_id, ${names.join(", ")}) values (current_club(), ${names.map((_, i) => `$${i + 1}`).join(", ")}) returning id`,
         values,
       );
@@ -91,29 +98,34 @@ export async function putSupports(tx: Tx, tool: string, supports: readonly Suppo
 }
 
 export async function driverRows(tx: Tx): Promise<{ id: string; name: string; note: string }[]> {
-  const { rows } = await tx.query<{ id: string; name: string; note: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), name: z.string(), note: z.string() }),
     "select id, name, note from driver where shelved_at is null order by name",
   );
   return rows;
 }
 
-export type GearRow = {
-  id: string;
-  tag: string;
-  kind: string;
-  what: string;
-  rating: string;
-  error: string;
-  condition: string;
-  place_id: string | null;
-  place: string | null;
-  holder_id: string | null;
-  holder: string | null;
-  note: string;
-};
+export const gearRow = z.object({
+  id: z.string(),
+  tag: z.string(),
+  kind: z.string(),
+  what: z.string(),
+  rating: z.string(),
+  error: z.string(),
+  condition: z.string(),
+  place_id: z.string().nullable(),
+  place: z.string().nullable(),
+  holder_id: z.string().nullable(),
+  holder: z.string().nullable(),
+  note: z.string(),
+});
+export type GearRow = z.output<typeof gearRow>;
 
 export async function gearRows(tx: Tx): Promise<GearRow[]> {
-  const { rows } = await tx.query<GearRow>(
+  const { rows } = await ask(
+    tx,
+    gearRow,
     `select g.id, g.tag, g.kind, g.what, g.rating, g.error, g.condition, g.place_id, p.name place, g.holder_id, h.name holder, g.note
      from gear g left join place p on p.club_id = g.club_id and p.id = g.place_id
      left join person h on h.club_id = g.club_id and h.id = g.holder_id
@@ -135,10 +147,8 @@ const USED_BY: Partial<Record<KitTable, string>> = {
 
 /** What still refers to a thing, so that it cannot be shelved before them. */
 export async function usersOf(tx: Tx, table: KitTable, id: string): Promise<string[]> {
-  const ask = USED_BY[table];
-  if (!ask) return [];
-  const { rows } = await tx.query<{ name: string }>(`select distinct name from (${ask}) used order by name`, [
-    id,
-  ]);
+  const used = USED_BY[table];
+  if (!used) return [];
+  const { rows } = await ask(tx, nameRow, `select distinct name from (${used}) used order by name`, [id]);
   return rows.map((row) => row.name);
 }

@@ -1,61 +1,72 @@
 // The rows of the kit, as they are stored and as core wants them.
-import type { z } from "zod";
+
+import { z } from "zod";
 import type {
   Adapter,
   AdapterKind,
   Chip,
   Computer,
-  ComputerKind,
-  Condition,
   DriverRule,
-  Grade,
   Lead,
   LeadKind,
   Offer,
-  Operation,
-  RuleSays,
-  runsOnShape,
-  System,
   Tool,
-  WordSize,
+} from "#core/kit/shapes.ts";
+import {
+  ADAPTER_KINDS,
+  COMPUTER_KINDS,
+  CONDITIONS,
+  GRADES,
+  LEAD_KINDS,
+  OPERATIONS,
+  RULE_SAYS,
+  runsOnShape,
+  SYSTEMS,
+  WORD_SIZES,
 } from "#core/kit/shapes.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import type { Source } from "#core/quantities/source.ts";
-import type { Range } from "#core/version/range.ts";
+import { sourceShape } from "#core/quantities/source.ts";
+import { rangeShape } from "#core/version/range.ts";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
-export type ConnectorRow = {
-  id: string;
-  name: string;
-  shape: string;
-  pins: number | null;
-  keyed: boolean;
-  way: string;
-};
+export const connectorRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  shape: z.string(),
+  pins: z.number().nullable(),
+  keyed: z.boolean(),
+  way: z.string(),
+});
+export type ConnectorRow = z.output<typeof connectorRow>;
 
 export async function connectorRows(tx: Tx): Promise<ConnectorRow[]> {
-  const { rows } = await tx.query<ConnectorRow>(
+  const { rows } = await ask(
+    tx,
+    connectorRow,
     "select id, name, shape, pins, keyed, way from connector where shelved_at is null order by name",
   );
   return rows;
 }
 
-type Chipped = { chip_family: string | null; chip_grade: Grade };
+const chipped = z.object({ chip_family: z.string().nullable(), chip_grade: z.enum(GRADES) });
+type Chipped = z.output<typeof chipped>;
 export const chipOf = (row: Chipped): { chip?: Chip } =>
   row.chip_family === null ? {} : { chip: { family: row.chip_family, grade: row.chip_grade } };
 
 /** What a lead and an adapter have alike: a tag, a state, a place, and perhaps somebody who has it. */
-type Kept = {
-  id: string;
-  tag: string;
-  carries_data: boolean;
-  condition: Condition;
-  place_id: string | null;
-  place: string | null;
-  holder_id: string | null;
-  holder: string | null;
-  note: string;
-};
+const kept = z.object({
+  id: z.string(),
+  tag: z.string(),
+  carries_data: z.boolean(),
+  condition: z.enum(CONDITIONS),
+  place_id: z.string().nullable(),
+  place: z.string().nullable(),
+  holder_id: z.string().nullable(),
+  holder: z.string().nullable(),
+  note: z.string(),
+});
+type Kept = z.output<typeof kept>;
 const KEPT =
   "k.id, k.tag, k.carries_data, k.condition, k.place_id, p.name place, k.holder_id, h.name holder, k.note";
 const WHERE_KEPT = `left join place p on p.club_id = k.club_id and p.id = k.place_id
@@ -69,17 +80,19 @@ const keptOf = (row: Kept) => ({
   ...(row.holder !== null && { holder: row.holder }),
 });
 
-export type LeadRow = Chipped &
-  Kept & {
-    kind: LeadKind;
-    radio_end: string;
-    computer_end: string | null;
-    usb_vendor: number | null;
-    usb_product: number | null;
-  };
+export const leadRow = chipped.extend(kept.shape).extend({
+  kind: z.enum(LEAD_KINDS),
+  radio_end: z.string(),
+  computer_end: z.string().nullable(),
+  usb_vendor: z.number().nullable(),
+  usb_product: z.number().nullable(),
+});
+export type LeadRow = z.output<typeof leadRow>;
 
 export async function leadRows(tx: Tx): Promise<LeadRow[]> {
-  const { rows } = await tx.query<LeadRow>(
+  const { rows } = await ask(
+    tx,
+    leadRow,
     `select k.kind, k.radio_end, k.computer_end, k.chip_family, k.chip_grade, k.usb_vendor, k.usb_product, ${KEPT}
      from lead k ${WHERE_KEPT}`,
   );
@@ -94,15 +107,17 @@ export const leadOf = (row: LeadRow): Lead => ({
   ...chipOf(row),
 });
 
-export type AdapterRow = Chipped &
-  Kept & {
-    kind: AdapterKind;
-    end_a: string;
-    end_b: string;
-  };
+export const adapterRow = chipped.extend(kept.shape).extend({
+  kind: z.enum(ADAPTER_KINDS),
+  end_a: z.string(),
+  end_b: z.string(),
+});
+export type AdapterRow = z.output<typeof adapterRow>;
 
 export async function adapterRows(tx: Tx): Promise<AdapterRow[]> {
-  const { rows } = await tx.query<AdapterRow>(
+  const { rows } = await ask(
+    tx,
+    adapterRow,
     `select k.kind, k.end_a, k.end_b, k.chip_family, k.chip_grade, ${KEPT} from adapter k ${WHERE_KEPT}`,
   );
   return rows;
@@ -115,26 +130,29 @@ export const adapterOf = (row: AdapterRow): Adapter => ({
   ...chipOf(row),
 });
 
-export type ComputerRow = {
-  id: string;
-  name: string;
-  kind: ComputerKind;
-  system: System;
-  version: string;
-  bits: WordSize;
-  bluetooth: boolean;
-  admin: boolean;
-  condition: Condition;
-  place_id: string | null;
-  place: string | null;
-  note: string;
-  ports: string[];
-  drivers: [string, string][];
-  tools: [string, string][];
-};
+export const computerRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  kind: z.enum(COMPUTER_KINDS),
+  system: z.enum(SYSTEMS),
+  version: z.string(),
+  bits: z.literal(WORD_SIZES),
+  bluetooth: z.boolean(),
+  admin: z.boolean(),
+  condition: z.enum(CONDITIONS),
+  place_id: z.string().nullable(),
+  place: z.string().nullable(),
+  note: z.string(),
+  ports: z.array(z.string()),
+  drivers: z.array(z.tuple([z.string(), z.string()])),
+  tools: z.array(z.tuple([z.string(), z.string()])),
+});
+export type ComputerRow = z.output<typeof computerRow>;
 
 export async function computerRows(tx: Tx): Promise<ComputerRow[]> {
-  const { rows } = await tx.query<ComputerRow>(
+  const { rows } = await ask(
+    tx,
+    computerRow,
     `select c.id, c.name, c.kind, c.system, c.version, c.bits, c.bluetooth, c.admin, c.condition, c.place_id, p.name place, c.note,
        array(select connector_id::text from computer_port o where o.club_id = c.club_id and o.computer_id = c.id order by 1) ports,
        coalesce((select jsonb_agg(jsonb_build_array(driver_id::text, version) order by driver_id) from computer_driver d
@@ -154,21 +172,24 @@ export const computersOf = async (tx: Tx): Promise<Computer[]> =>
     tools: new Map(tools),
   }));
 
-export type RuleRow = {
-  id: string;
-  family: string;
-  grade: Grade | null;
-  system: System;
-  system_versions: Range | null;
-  bits: WordSize | null;
-  says: RuleSays;
-  driver_id: string | null;
-  range: Range | null;
-  source: Source;
-};
+export const ruleRow = z.object({
+  id: z.string(),
+  family: z.string(),
+  grade: z.enum(GRADES).nullable(),
+  system: z.enum(SYSTEMS),
+  system_versions: rangeShape.nullable(),
+  bits: z.literal(WORD_SIZES).nullable(),
+  says: z.enum(RULE_SAYS),
+  driver_id: z.string().nullable(),
+  range: rangeShape.nullable(),
+  source: sourceShape,
+});
+export type RuleRow = z.output<typeof ruleRow>;
 
 export async function ruleRows(tx: Tx): Promise<RuleRow[]> {
-  const { rows } = await tx.query<RuleRow>(
+  const { rows } = await ask(
+    tx,
+    ruleRow,
     `select id, family, grade, system, system_versions, bits, says, driver_id, range, source from driver_rule
      where shelved_at is null order by family, system, id`,
   );
@@ -188,28 +209,34 @@ export const ruleOf = (row: RuleRow): DriverRule => ({
   source: row.source,
 });
 
-export type ToolRow = {
-  id: string;
-  name: string;
-  runs_on: z.infer<typeof runsOnShape>[];
-  matches_firmware: boolean;
-  note: string;
-};
-export type SupportRow = {
-  tool_id: string;
-  model_id: string;
-  model: string;
-  operations: Operation[];
-  versions: Range | null;
-  component: string | null;
-  firmware: Range | null;
-};
+export const toolRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  runs_on: z.array(runsOnShape),
+  matches_firmware: z.boolean(),
+  note: z.string(),
+});
+export type ToolRow = z.output<typeof toolRow>;
+export const supportRow = z.object({
+  tool_id: z.string(),
+  model_id: z.string(),
+  model: z.string(),
+  operations: z.array(z.enum(OPERATIONS)),
+  versions: rangeShape.nullable(),
+  component: z.string().nullable(),
+  firmware: rangeShape.nullable(),
+});
+export type SupportRow = z.output<typeof supportRow>;
 
 export async function toolRows(tx: Tx): Promise<{ tools: ToolRow[]; supports: Map<string, SupportRow[]> }> {
-  const tools = await tx.query<ToolRow>(
+  const tools = await ask(
+    tx,
+    toolRow,
     "select id, name, runs_on, matches_firmware, note from tool where shelved_at is null order by name",
   );
-  const supports = await tx.query<SupportRow>(
+  const supports = await ask(
+    tx,
+    supportRow,
     `select s.tool_id, s.model_id, m.name model, s.operations, s.versions, s.component, s.firmware
      from tool_support s join model m on m.club_id = s.club_id and m.id = s.model_id order by s.tool_id, m.name collate natural_order, s.id`,
   );
@@ -232,21 +259,24 @@ export async function toolsOf(tx: Tx): Promise<Tool[]> {
   }));
 }
 
-export type OfferRow = {
-  id: string;
-  name: string;
-  seller: string;
-  price: number;
-  gives: "lead" | "adapter";
-  kind: string;
-  end_a: string;
-  end_b: string | null;
-  chip_family: string | null;
-  chip_grade: Grade;
-};
+export const offerRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  seller: z.string(),
+  price: z.number(),
+  gives: z.enum(["lead", "adapter"]),
+  kind: z.string(),
+  end_a: z.string(),
+  end_b: z.string().nullable(),
+  chip_family: z.string().nullable(),
+  chip_grade: z.enum(GRADES),
+});
+export type OfferRow = z.output<typeof offerRow>;
 
 export async function offerRows(tx: Tx): Promise<OfferRow[]> {
-  const { rows } = await tx.query<OfferRow>(
+  const { rows } = await ask(
+    tx,
+    offerRow,
     `select id, name, seller, price, gives, kind, end_a, end_b, chip_family, chip_grade from offer
      where shelved_at is null order by name`,
   );

@@ -1,8 +1,11 @@
 // A club's kit as core wants it, and the tries that tell how well it goes. A club's kit is prepared once and kept as long as its stamp stays.
 
+import { z } from "zod";
 import { type PreparedKit, prepareKit } from "#core/kit/chain.ts";
-import type { Attempt, Chip, Grade, Operation, System } from "#core/kit/shapes.ts";
+import type { Attempt, Chip, Operation, System } from "#core/kit/shapes.ts";
+import { GRADES, SYSTEMS } from "#core/kit/shapes.ts";
 import { kept, Memo } from "#core/quantities/memo.ts";
+import { ask } from "./ask.ts";
 import {
   adapterOf,
   adapterRows,
@@ -20,7 +23,8 @@ import {
 } from "./kit-rows.ts";
 import { pool, type Tx } from "./pool.ts";
 
-export type NamedRow = { id: string; name: string };
+export const namedRow = z.object({ id: z.string(), name: z.string() });
+export type NamedRow = z.output<typeof namedRow>;
 
 /** A club's kit with the names of what core knows by id. */
 export type KnownKit = {
@@ -36,7 +40,9 @@ const keptBy = new WeakMap<object, Memo<string, KnownKit>>();
 const MOST_KEPT = 20;
 
 export async function loadKit(tx: Tx): Promise<KnownKit> {
-  const { rows } = await tx.query<{ stamp: string; currency: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ stamp: z.string(), currency: z.string() }),
     "select id || ' ' || kit_stamp stamp, currency from club where id = current_club()",
   );
   const { stamp = "", currency = "EUR" } = rows[0] ?? {};
@@ -47,7 +53,9 @@ export async function loadKit(tx: Tx): Promise<KnownKit> {
 
 async function readKit(tx: Tx, currency: string): Promise<KnownKit> {
   const connectors = await connectorRows(tx);
-  const drivers = await tx.query<NamedRow>(
+  const drivers = await ask(
+    tx,
+    namedRow,
     "select id, name from driver where shelved_at is null order by name",
   );
   return {
@@ -68,18 +76,20 @@ async function readKit(tx: Tx, currency: string): Promise<KnownKit> {
 }
 
 async function attemptsOf(tx: Tx): Promise<Attempt[]> {
-  const { rows } = await tx.query<{
-    lead_id: string | null;
-    computer_id: string;
-    tool_id: string | null;
-    chip_family: string | null;
-    chip_grade: Grade | null;
-    driver_id: string | null;
-    system: System;
-    system_version: string;
-    worked: boolean;
-    settled: boolean;
-  }>(
+  const { rows } = await ask(
+    tx,
+    z.object({
+      lead_id: z.string().nullable(),
+      computer_id: z.string(),
+      tool_id: z.string().nullable(),
+      chip_family: z.string().nullable(),
+      chip_grade: z.enum(GRADES).nullable(),
+      driver_id: z.string().nullable(),
+      system: z.enum(SYSTEMS),
+      system_version: z.string(),
+      worked: z.boolean(),
+      settled: z.boolean(),
+    }),
     `select lead_id, computer_id, tool_id, chip_family, chip_grade, driver_id, system, system_version, worked, settled
      from attempt where struck_at is null order by id`,
   );
@@ -103,7 +113,9 @@ export async function plugsOf(
   kit: KnownKit | Promise<KnownKit>,
 ): Promise<Map<string, string[]>> {
   const [{ rows }, { connectorOf }] = await Promise.all([
-    tx.query<{ id: string; plugs: string[] | null }>(
+    ask(
+      tx,
+      z.object({ id: z.string(), plugs: z.array(z.string()).nullable() }),
       "select id, identity -> 'plugs' plugs from model where id = any($1::bigint[])",
       [models],
     ),
@@ -173,19 +185,20 @@ export async function putCurrency(tx: Tx, currency: string): Promise<boolean> {
   return rowCount === 1;
 }
 
-export type TryRow = {
-  id: string;
-  lead: string | null;
-  computer: string;
-  tool: string | null;
-  tag: string | null;
-  worked: boolean;
-  settled: boolean;
-  symptom: string;
-  at: Date;
-  person: string | null;
-  struck_why: string | null;
-};
+export const tryRow = z.object({
+  id: z.string(),
+  lead: z.string().nullable(),
+  computer: z.string(),
+  tool: z.string().nullable(),
+  tag: z.string().nullable(),
+  worked: z.boolean(),
+  settled: z.boolean(),
+  symptom: z.string(),
+  at: z.date(),
+  person: z.string().nullable(),
+  struck_why: z.string().nullable(),
+});
+export type TryRow = z.output<typeof tryRow>;
 
 /** The last tries with a lead, a computer or a tool, newest first, struck ones too. */
 export async function triesWith(
@@ -194,7 +207,9 @@ export async function triesWith(
   id: string,
   limit: number,
 ): Promise<TryRow[]> {
-  const { rows } = await tx.query<TryRow>(
+  const { rows } = await ask(
+    tx,
+    tryRow,
     `select a.id, l.tag lead, c.name computer, t.name tool, u.tag, a.worked, a.settled, a.symptom, a.at, p.name person, a.struck_why
      from attempt a
      join computer c on c.club_id = a.club_id and c.id = a.computer_id
@@ -214,7 +229,9 @@ export async function strikeTry(
   id: string,
   why: string,
 ): Promise<{ readonly unit_id: string | null } | undefined> {
-  const { rows } = await tx.query<{ unit_id: string | null }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ unit_id: z.string().nullable() }),
     `update attempt set struck_at = now(), struck_by = current_setting('mossy.person')::bigint, struck_why = $2
      where id = $1 and struck_at is null returning unit_id`,
     [id, why],

@@ -1,5 +1,8 @@
 // The append-only account: written in the transaction of the change it tells of.
+
+import { z } from "zod";
 import type { LogEntry } from "#core/club/log.ts";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 export type About = { readonly unit?: string | undefined; readonly model?: string | undefined };
@@ -29,18 +32,19 @@ export async function appendAll(
   );
 }
 
-export type LogRow = {
-  id: string;
-  at: Date;
-  kind: string;
-  detail: Record<string, unknown>;
-  person: string | null;
-  person_id: string | null;
-  tag: string | null;
-  unit_id: string | null;
-  model: string | null;
-  model_id: string | null;
-};
+export const logRow = z.object({
+  id: z.string(),
+  at: z.date(),
+  kind: z.string(),
+  detail: z.record(z.string(), z.unknown()),
+  person: z.string().nullable(),
+  person_id: z.string().nullable(),
+  tag: z.string().nullable(),
+  unit_id: z.string().nullable(),
+  model: z.string().nullable(),
+  model_id: z.string().nullable(),
+});
+export type LogRow = z.output<typeof logRow>;
 
 export type LogFilter = {
   readonly unit?: string | undefined;
@@ -69,7 +73,9 @@ export async function readLog(tx: Tx, filter: LogFilter, limit: number): Promise
   add((p) => `l.at < (${p}::date + 1)::timestamp at time zone ${zone}`, filter.to);
   add((p) => `(l.at, l.id) < (select at, id from log where id = ${p})`, filter.before);
   values.push(limit);
-  const { rows } = await tx.query<LogRow>(
+  const { rows } = await ask(
+    tx,
+    logRow,
     `select l.id, l.at, l.kind, l.detail, l.person_id, p.name person, l.unit_id, u.tag, l.model_id, m.name model
      from log l
      left join person p on p.club_id = l.club_id and p.id = l.person_id

@@ -1,5 +1,6 @@
 // Keeps the stored needs as core works them out, and reads the board from them.
 
+import { z } from "zod";
 import type { AnyDay } from "#core/kit/situation.ts";
 import { toolingOfNeed } from "#core/kit/tooling.ts";
 import { ACTIONS, type Action, actionOf } from "#core/needs/action.ts";
@@ -9,6 +10,7 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { kept } from "#core/quantities/memo.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import type { Fact } from "#core/unit/facts.ts";
+import { ask } from "./ask.ts";
 import { CopyRows } from "./copy.ts";
 import { loadCatalogues, loadPolicies } from "./facts.ts";
 import { loadKit, plugsOf } from "./kit.ts";
@@ -196,7 +198,9 @@ function rowJson({ because, ...row }: NeedRecord): string {
 async function lockModels(tx: Tx, scope: Scope): Promise<string[]> {
   const { where, values } = scopeCondition(scope);
   const strength = (of: Scope["of"]) => (scope.of === of || scope.of === "club" ? "no key update" : "share");
-  const { rows } = await tx.query<{ model: string; group: string | null }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ model: z.string(), group: z.string().nullable() }),
     `select distinct u.model_id model, u.group_id "group" from unit u where ${where}`,
     values,
   );

@@ -1,5 +1,7 @@
 // Statements about what a model is made of: its parts with firmware of their own, and its hardware revisions.
+import { z } from "zod";
 import type { SerialRange } from "#core/dossier/serial.ts";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 export type RevisionFields = {
@@ -54,15 +56,15 @@ export async function renamePart(tx: Tx, model: string, id: string, name: string
 
 export type PartKind = "component" | "hardware_revision";
 /** How many records of each kind refer to a part or a revision. */
-export type PartUse = {
-  readonly id: string;
-  readonly name: string;
-  readonly by: Readonly<
-    Partial<
-      Record<"reading" | "release" | "procedure" | "oddity" | "confirmation" | "condition" | "radio", number>
-    >
-  >;
-};
+const partUse = z.object({
+  id: z.string(),
+  name: z.string(),
+  by: z.partialRecord(
+    z.enum(["reading", "release", "procedure", "oddity", "confirmation", "condition", "radio"]),
+    z.number(),
+  ),
+});
+export type PartUse = Readonly<z.output<typeof partUse>>;
 
 const PART_IN_USE = `select c.id, c.name, jsonb_build_object(
     'reading', (select count(*) from reading r where r.club_id = c.club_id and r.component_id = c.id),
@@ -88,7 +90,7 @@ export async function othersInUse(
   of: PartKind,
   names: readonly string[],
 ): Promise<PartUse[]> {
-  const { rows } = await tx.query<PartUse>(of === "component" ? PART_IN_USE : REVISION_IN_USE, [
+  const { rows } = await ask(tx, partUse, of === "component" ? PART_IN_USE : REVISION_IN_USE, [
     model,
     names.map((name) => name.toLowerCase()),
   ]);

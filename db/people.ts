@@ -1,10 +1,13 @@
 // Statements about people: who they are, what they may, and that a club keeps a keeper.
+
+import { z } from "zod";
 import { foldAddress } from "#core/club/address.ts";
+import { ask, idRow } from "./ask.ts";
 import { type Tx, withoutClub } from "./pool.ts";
 
 export const anyClub = () =>
   withoutClub(async (tx) => {
-    const { rows } = await tx.query<{ any_club: boolean }>("select any_club()");
+    const { rows } = await ask(tx, z.object({ any_club: z.boolean() }), "select any_club()");
     return rows[0]?.any_club === true;
   });
 
@@ -19,7 +22,9 @@ export const foundClub = (founding: {
   at?: string;
 }) =>
   withoutClub(async (tx) => {
-    const { rows } = await tx.query<{ club_id: string; person_id: string }>(
+    const { rows } = await ask(
+      tx,
+      z.object({ club_id: z.string(), person_id: z.string() }),
       "select * from found_club($1, $2, $3, $4, $5, $6, coalesce($7, now()))",
       [
         founding.club,
@@ -34,28 +39,33 @@ export const foundClub = (founding: {
     return rows[0];
   });
 
-export type PersonRow = {
-  id: string;
-  name: string;
-  email: string | null;
-  role: string;
-  call_sign: string | null;
-  licence_class: string | null;
-  can_sign_in: boolean;
-  shelved_at: Date | null;
-};
+export const personRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  email: z.string().nullable(),
+  role: z.string(),
+  call_sign: z.string().nullable(),
+  licence_class: z.string().nullable(),
+  can_sign_in: z.boolean(),
+  shelved_at: z.date().nullable(),
+});
+export type PersonRow = z.output<typeof personRow>;
 
 const PERSON = `select id, name, email, role, call_sign, licence_class, password_hash is not null can_sign_in, shelved_at from person`;
 
 export async function people(tx: Tx): Promise<PersonRow[]> {
-  const { rows } = await tx.query<PersonRow>(
+  const { rows } = await ask(
+    tx,
+    personRow,
     `${PERSON} where shelved_at is null order by name collate natural_order`,
   );
   return rows;
 }
 
 export async function shelvedPeople(tx: Tx): Promise<PersonRow[]> {
-  const { rows } = await tx.query<PersonRow>(
+  const { rows } = await ask(
+    tx,
+    personRow,
     `${PERSON} where shelved_at is not null order by shelved_at desc, id desc limit 200`,
   );
   return rows;
@@ -63,7 +73,7 @@ export async function shelvedPeople(tx: Tx): Promise<PersonRow[]> {
 
 /** Shelved or not. */
 export async function personById(tx: Tx, id: string): Promise<PersonRow | undefined> {
-  const { rows } = await tx.query<PersonRow>(`${PERSON} where id = $1`, [id]);
+  const { rows } = await ask(tx, personRow, `${PERSON} where id = $1`, [id]);
   return rows[0];
 }
 
@@ -96,14 +106,18 @@ export async function putPerson(
     p.licence,
   ];
   if (!id) {
-    const { rows } = await tx.query<{ id: string }>(
+    const { rows } = await ask(
+      tx,
+      idRow,
       `insert into person (club_id, name, email, email_key, role, call_sign, licence_class)
        values (current_club(), $1, $2, $3, $4, $5, $6) returning id`,
       values,
     );
     return rows[0]?.id;
   }
-  const { rows } = await tx.query<{ id: string; moved: boolean }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), moved: z.boolean() }),
     `with before as (select id, role, email_key from person where id = $7 for update)
      update person p set name = $1, email = $2, email_key = $3, role = $4, call_sign = $5, licence_class = $6
      from before b where p.id = b.id

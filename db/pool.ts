@@ -12,7 +12,8 @@ import { DatabaseAway, isAway } from "./errors.ts";
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
 
 export type Tx = {
-  query<Row extends pg.QueryResultRow = pg.QueryResultRow>(
+  /** For statements whose rows nobody reads; where they are read, `ask` holds them against their shape. */
+  query<Row extends pg.QueryResultRow = Record<string, never>>(
     text: string,
     values?: unknown[],
   ): Promise<pg.QueryResult<Row>>;
@@ -199,18 +200,6 @@ export function prepared(client: pg.PoolClient, turn: Turn = atOnce): Tx {
   };
 }
 const names = new Map<string, string>();
-
-/**
- * A statement's rows as one JSON text: for many or wide rows several times as quick to read as field by field. The statement
- * casts ids to text, as they are everywhere else; dates are text already.
- */
-export async function rowsAtOnce<Row>(tx: Tx, text: string, values: unknown[]): Promise<Row[]> {
-  const { rows } = await tx.query<{ rows: Row[] }>(
-    `select coalesce(json_agg(q), '[]') rows from (${text}) q`,
-    values,
-  );
-  return rows[0]?.rows ?? [];
-}
 
 export async function guarded<Value>(act: () => Promise<Value>): Promise<Value> {
   try {

@@ -1,7 +1,10 @@
 // Statements about readings. A reading is inserted, never changed; a wrong one is struck.
 
+import { z } from "zod";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { ReadingSource } from "#core/unit/unit.ts";
+import { READING_SOURCES } from "#core/unit/unit.ts";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 export type NewReading = {
@@ -42,24 +45,27 @@ export async function addReading(tx: Tx, reading: NewReading): Promise<void> {
 export const isAhead = (error: unknown): boolean =>
   error instanceof Error && "code" in error && error.code === "MC002";
 
-export type ReadingRow = {
-  id: string;
-  component_id: string;
-  component: string;
-  raw: string;
-  source: ReadingSource;
+export const readingRow = z.object({
+  id: z.string(),
+  component_id: z.string(),
+  component: z.string(),
+  raw: z.string(),
+  source: z.enum(READING_SOURCES),
   /** Null: nobody knows the day. */
-  read_at: Date | null;
-  note: string;
-  person: string | null;
-  struck_at: Date | null;
-  struck_why: string | null;
-  struck_by: string | null;
-};
+  read_at: z.date().nullable(),
+  note: z.string(),
+  person: z.string().nullable(),
+  struck_at: z.date().nullable(),
+  struck_why: z.string().nullable(),
+  struck_by: z.string().nullable(),
+});
+export type ReadingRow = z.output<typeof readingRow>;
 
 /** All readings of a unit, newest first, those that were struck too. */
 export async function readingsOf(tx: Tx, unit: string): Promise<ReadingRow[]> {
-  const { rows } = await tx.query<ReadingRow>(
+  const { rows } = await ask(
+    tx,
+    readingRow,
     `select r.id, r.component_id, c.name component, r.raw, r.source, r.read_at, r.note, p.name person,
        r.struck_at, r.struck_why, s.name struck_by
      from reading r join component c on c.club_id = r.club_id and c.id = r.component_id
@@ -78,7 +84,9 @@ export async function strikeReading(
   id: string,
   why: string,
 ): Promise<{ readonly component: string; readonly raw: string } | undefined> {
-  const { rows } = await tx.query<{ component: string; raw: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ component: z.string(), raw: z.string() }),
     `update reading r set struck_at = now(), struck_by = current_setting('mossy.person')::bigint, struck_why = $3
      from component c where r.unit_id = $1 and r.id = $2 and r.struck_at is null
        and c.club_id = r.club_id and c.id = r.component_id

@@ -1,15 +1,17 @@
 // Statements that lay down a club with a past, for the demo: readings and log entries carry their own instants.
+
 import { foldAddress } from "#core/club/address.ts";
 import type { LogEntry } from "#core/club/log.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { Policy } from "#core/unit/policy.ts";
 import type { ReadingSource } from "#core/unit/unit.ts";
 import type { Numbering } from "#core/version/version.ts";
+import { ask, idRow } from "./ask.ts";
 import type { RevisionFields } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 
 async function idOf(tx: Tx, text: string, values: unknown[]): Promise<string> {
-  const { rows } = await tx.query<{ id: string }>(`${text} returning id`, values);
+  const { rows } = await ask(tx, idRow, `${text} returning id`, values);
   const id = rows[0]?.id;
   if (!id) throw new Error("nothing was inserted");
   return id;

@@ -1,5 +1,8 @@
 // Statements about signing in: accounts, sessions, links for one use, and what the server signs with.
+
+import { z } from "zod";
 import { foldAddress } from "#core/club/address.ts";
+import { ask } from "./ask.ts";
 import { pool, type Tx, withoutClub } from "./pool.ts";
 
 /** A session ends after this long in any case, and when it was not used for so long. */
@@ -8,32 +11,34 @@ const UNUSED = "14 days";
 /** So long a link that a keeper hands over is good. */
 const LINK_LASTS = "1 day";
 
-export type SignedInRow = {
-  session_id: string;
-  club_id: string;
-  person_id: string;
-  name: string;
-  role: string;
-  theme: "auto" | "fern" | "lamp";
-  club_name: string;
-  time_zone: string;
-  locale: string;
+export const signedInRow = z.object({
+  session_id: z.string(),
+  club_id: z.string(),
+  person_id: z.string(),
+  name: z.string(),
+  role: z.string(),
+  theme: z.enum(["auto", "fern", "lamp"]),
+  club_name: z.string(),
+  time_zone: z.string(),
+  locale: z.string(),
   /** The database's clock: what day it is, is for it to say. */
-  now: Date;
-};
+  now: z.date(),
+});
+export type SignedInRow = z.output<typeof signedInRow>;
 
-export type AccountRow = {
-  club_id: string;
-  person_id: string;
-  name: string;
-  email: string;
-  password_hash: string;
-};
+export const accountRow = z.object({
+  club_id: z.string(),
+  person_id: z.string(),
+  name: z.string(),
+  email: z.string(),
+  password_hash: z.string(),
+});
+export type AccountRow = z.output<typeof accountRow>;
 
 /** The account of an address, however it is written. */
 export const findAccount = (email: string) =>
   withoutClub(async (tx) => {
-    const { rows } = await tx.query<AccountRow>("select * from sign_in_lookup($1)", [foldAddress(email)]);
+    const { rows } = await ask(tx, accountRow, "select * from sign_in_lookup($1)", [foldAddress(email)]);
     return rows[0];
   });
 
@@ -64,7 +69,7 @@ export const openSession = (tokenHash: Buffer, club: string, person: string, bro
 
 export const sessionPerson = (tokenHash: Buffer) =>
   withoutClub(async (tx) => {
-    const { rows } = await tx.query<SignedInRow>(`select * from session_person($1, interval '${UNUSED}')`, [
+    const { rows } = await ask(tx, signedInRow, `select * from session_person($1, interval '${UNUSED}')`, [
       tokenHash,
     ]);
     return rows[0];
@@ -73,11 +78,19 @@ export const sessionPerson = (tokenHash: Buffer) =>
 export const closeSession = (tokenHash: Buffer) =>
   withoutClub((tx) => tx.query("select close_session($1)", [tokenHash]));
 
-export type SessionRow = { id: string; browser: string; created_at: Date; seen_at: Date };
+export const sessionRow = z.object({
+  id: z.string(),
+  browser: z.string(),
+  created_at: z.date(),
+  seen_at: z.date(),
+});
+export type SessionRow = z.output<typeof sessionRow>;
 
 /** Where a person is signed in, the one used last first. */
 export async function sessionsOf(tx: Tx, person: string): Promise<SessionRow[]> {
-  const { rows } = await tx.query<SessionRow>(
+  const { rows } = await ask(
+    tx,
+    sessionRow,
     `select id, browser, created_at, seen_at from session
      where person_id = $1 and expires_at > now() and seen_at > now() - interval '${UNUSED}'
      order by seen_at desc, id desc limit 100`,
@@ -101,7 +114,9 @@ export async function endSessions(
 }
 
 export async function passwordHashOf(tx: Tx, person: string): Promise<string | undefined> {
-  const { rows } = await tx.query<{ password_hash: string | null }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ password_hash: z.string().nullable() }),
     "select password_hash from person where id = $1",
     [person],
   );
@@ -126,26 +141,29 @@ export async function makeLink(tx: Tx, person: string, tokenHash: Buffer): Promi
   );
 }
 
-export type LinkRow = {
-  club_id: string;
-  person_id: string;
-  name: string;
-  email: string;
-  club_name: string;
-  has_password: boolean;
-};
+export const linkRow = z.object({
+  club_id: z.string(),
+  person_id: z.string(),
+  name: z.string(),
+  email: z.string(),
+  club_name: z.string(),
+  has_password: z.boolean(),
+});
+export type LinkRow = z.output<typeof linkRow>;
 
 /** For whom a link is, if it is still good. */
 export const findLink = (tokenHash: Buffer) =>
   withoutClub(async (tx) => {
-    const { rows } = await tx.query<LinkRow>("select * from link_lookup($1)", [tokenHash]);
+    const { rows } = await ask(tx, linkRow, "select * from link_lookup($1)", [tokenHash]);
     return rows[0];
   });
 
 /** Sets the password by a link, once; undefined if it is good no more. */
 export const redeemLink = (tokenHash: Buffer, passwordHash: string) =>
   withoutClub(async (tx) => {
-    const { rows } = await tx.query<{ club_id: string; person_id: string }>(
+    const { rows } = await ask(
+      tx,
+      z.object({ club_id: z.string(), person_id: z.string() }),
       "select * from use_link($1, $2)",
       [tokenHash, passwordHash],
     );
@@ -159,7 +177,7 @@ export function signingKey(): Promise<Buffer> {
   // A server that was stopped and begun again in one process has a new pool.
   if (known?.of !== pool()) {
     const key = withoutClub(async (tx) => {
-      const { rows } = await tx.query<{ signing_key: Buffer }>("select signing_key()");
+      const { rows } = await ask(tx, z.object({ signing_key: z.instanceof(Buffer) }), "select signing_key()");
       return rows[0]?.signing_key ?? Buffer.alloc(0);
     });
     known = { of: pool(), key };

@@ -1,5 +1,8 @@
 // Statements about how sheets are read: what their heads meant before, and the words that mean nothing.
+
+import { z } from "zod";
 import { type Meaning, toMeaning } from "#core/import/columns.ts";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 export type SheetHabits = {
@@ -10,11 +13,15 @@ export type SheetHabits = {
 
 /** What the club has said of heads before, by `headKey`; of those that are asked about. */
 export async function sheetHabits(tx: Tx, heads: readonly string[]): Promise<SheetHabits> {
-  const { rows } = await tx.query<{ head: string; meaning: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ head: z.string(), meaning: z.string() }),
     "select head, meaning from sheet_head where head = any($1::text[])",
     [heads],
   );
-  const club = await tx.query<{ sheet_nothing: string[] | null }>(
+  const club = await ask(
+    tx,
+    z.object({ sheet_nothing: z.array(z.string()).nullable() }),
     "select sheet_nothing from club where id = current_club()",
   );
   return {

@@ -1,15 +1,19 @@
 // Loads what the computations need of units: what each is, with the newest reading of each component and who has it.
 
+import { z } from "zod";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { Reading, UnitFacts } from "#core/unit/unit.ts";
+import { ask, countRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 /** Which units a change concerns. */
-export type Scope =
-  | { readonly of: "units"; readonly ids: readonly string[] }
-  | { readonly of: "model"; readonly id: string }
-  | { readonly of: "group"; readonly id: string }
-  | { readonly of: "club" };
+export const scopeShape = z.discriminatedUnion("of", [
+  z.object({ of: z.literal("units"), ids: z.array(z.string()).readonly() }),
+  z.object({ of: z.literal("model"), id: z.string() }),
+  z.object({ of: z.literal("group"), id: z.string() }),
+  z.object({ of: z.literal("club") }),
+]);
+export type Scope = Readonly<z.output<typeof scopeShape>>;
 
 export type KnownUnit = UnitFacts & {
   readonly model: string;
@@ -49,7 +53,7 @@ const list = (words: readonly string[], ...typed: readonly string[]) => {
 const cellsOf = <Cells>(text: string | null): Cells[] => (text === null ? [] : JSON.parse(`[["${text}]]`));
 
 /** A scope's units that are not shelved, as the database tells them. */
-type UnitRows = { units: string | null };
+const unitRows = z.object({ units: z.string().nullable() });
 type UnitCells = [
   id: string,
   model: string,
@@ -66,7 +70,8 @@ const UNITS = `select ${list(
   "hold_why",
 )} units`;
 
-type SeenRows = { readings: string | null; custody: string | null };
+const seenRows = z.object({ readings: z.string().nullable(), custody: z.string().nullable() });
+type SeenRows = z.output<typeof seenRows>;
 type ReadingCells = [
   unit: string,
   id: string,
@@ -89,7 +94,9 @@ const seen = (theirs: string, only = "") => `
 export async function loadUnits(tx: Tx, scope: Scope, component?: string): Promise<KnownUnit[]> {
   const { where, values } = scopeCondition(scope);
   const only = component === undefined ? "" : " and component_id = $2";
-  const { rows } = await tx.query<UnitRows & SeenRows>(
+  const { rows } = await ask(
+    tx,
+    unitRows.extend(seenRows.shape),
     `select * from (${UNITS} from unit u where u.shelved_at is null and ${where}) u, ${seen(theirsOf(scope), only)}`,
     component === undefined ? values : [...values, component],
   );
@@ -99,7 +106,9 @@ export async function loadUnits(tx: Tx, scope: Scope, component?: string): Promi
 /** Locks a scope's units, shelved or not, in the order of their ids; answers those that are not shelved. */
 export async function lockUnits(tx: Tx, scope: Scope): Promise<UnitCells[]> {
   const { where, values } = scopeCondition(scope);
-  const { rows } = await tx.query<UnitRows>(
+  const { rows } = await ask(
+    tx,
+    unitRows,
     `${UNITS} from (select * from unit u where ${where} order by u.id for no key update) u where shelved_at is null`,
     values,
   );
@@ -109,7 +118,7 @@ export async function lockUnits(tx: Tx, scope: Scope): Promise<UnitCells[]> {
 /** The same as `loadUnits`, of units that were locked: what is asked for now was saved before the lock was had. */
 export async function loadLocked(tx: Tx, units: readonly UnitCells[]): Promise<KnownUnit[]> {
   const ids = units.map(([id]) => id);
-  const { rows } = await tx.query<SeenRows>(`select * from ${seen(theirsOf({ of: "units", ids }))}`, [ids]);
+  const { rows } = await ask(tx, seenRows, `select * from ${seen(theirsOf({ of: "units", ids }))}`, [ids]);
   return rows.flatMap((row) => knownUnits(units, row));
 }
 
@@ -141,7 +150,9 @@ type Writable<T> = { -readonly [K in keyof T]: T[K] };
 /** How many units a change concerns. */
 export async function scopeSize(tx: Tx, scope: Scope): Promise<number> {
   const { where, values } = scopeCondition(scope);
-  const { rows } = await tx.query<{ n: number }>(
+  const { rows } = await ask(
+    tx,
+    countRow,
     `select count(*)::int n from unit u where u.shelved_at is null and ${where}`,
     values,
   );
@@ -153,7 +164,9 @@ export type ByModel = { readonly model: string; readonly id: string };
 /** A scope's units behind a place in the order of models and ids: those of one model need its catalogue once. */
 export async function loadByModel(tx: Tx, scope: Scope, after: ByModel): Promise<ByModel[]> {
   const { where, values } = scopeCondition(scope);
-  const { rows } = await tx.query<{ units: [model: string, id: string][] }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ units: z.array(z.tuple([z.string(), z.string()])) }),
     `select coalesce(json_agg(array[u.model_id::text, u.id::text] order by u.model_id, u.id), '[]') units
      from unit u where u.shelved_at is null and ${where} and (u.model_id, u.id) > ($2, $3)`,
     [...values, after.model, after.id],

@@ -1,32 +1,37 @@
 // Statements about units: one physical radio each, known by its tag.
-import type { PlainDate } from "#core/quantities/date.ts";
-import { rowsAtOnce, type Tx } from "./pool.ts";
 
-export type UnitRow = {
-  id: string;
-  tag: string;
-  model_id: string;
-  model: string;
-  maker: string;
-  hardware_revision_id: string | null;
-  hardware_revision: string | null;
-  region: string | null;
-  serial: string;
-  note: string;
-  group_id: string | null;
-  group_name: string | null;
-  place_id: string | null;
-  place: string | null;
-  slot: number;
-  added_on: PlainDate;
-  hold_until: PlainDate | null;
-  hold_why: string | null;
-  shelved_at: Date | null;
-  holder_id: string | null;
-  holder: string | null;
-  out_on: PlainDate | null;
-  due_back: PlainDate | null;
-};
+import { z } from "zod";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date.ts";
+import { ask, askAtOnce, idRow, nameRow } from "./ask.ts";
+import type { Tx } from "./pool.ts";
+
+export const unitRow = z.object({
+  id: z.string(),
+  tag: z.string(),
+  model_id: z.string(),
+  model: z.string(),
+  maker: z.string(),
+  hardware_revision_id: z.string().nullable(),
+  hardware_revision: z.string().nullable(),
+  region: z.string().nullable(),
+  serial: z.string(),
+  note: z.string(),
+  group_id: z.string().nullable(),
+  group_name: z.string().nullable(),
+  place_id: z.string().nullable(),
+  place: z.string().nullable(),
+  slot: z.number(),
+  added_on: plainDate,
+  hold_until: plainDate.nullable(),
+  hold_why: z.string().nullable(),
+  shelved_at: z.date().nullable(),
+  holder_id: z.string().nullable(),
+  holder: z.string().nullable(),
+  out_on: plainDate.nullable(),
+  due_back: plainDate.nullable(),
+});
+export type UnitRow = z.output<typeof unitRow>;
 
 const UNIT = `select u.id, u.tag, u.model_id, m.name model, m.maker, u.hardware_revision_id, h.name hardware_revision, u.region,
     u.serial, u.note, u.group_id, g.name group_name, u.place_id, p.name place, u.slot, u.added_on, u.hold_until, u.hold_why,
@@ -41,12 +46,16 @@ const UNIT = `select u.id, u.tag, u.model_id, m.name model, m.maker, u.hardware_
 
 /** The unit that goes by a tag now; a shelved one only if no other has taken its tag; else the last that had it. */
 export async function unitByTag(tx: Tx, tag: string): Promise<UnitRow | undefined> {
-  const { rows } = await tx.query<UnitRow>(
+  const { rows } = await ask(
+    tx,
+    unitRow,
     `${UNIT} where lower(u.tag) = lower($1) order by u.shelved_at desc nulls first limit 1`,
     [tag],
   );
   if (rows[0]) return rows[0];
-  const former = await tx.query<UnitRow>(
+  const former = await ask(
+    tx,
+    unitRow,
     `${UNIT} join former_tag f on f.club_id = u.club_id and f.unit_id = u.id
      where lower(f.tag) = lower($1) order by f.id desc limit 1`,
     [tag],
@@ -55,13 +64,15 @@ export async function unitByTag(tx: Tx, tag: string): Promise<UnitRow | undefine
 }
 
 export async function unitById(tx: Tx, id: string): Promise<UnitRow | undefined> {
-  const { rows } = await tx.query<UnitRow>(`${UNIT} where u.id = $1`, [id]);
+  const { rows } = await ask(tx, unitRow, `${UNIT} where u.id = $1`, [id]);
   return rows[0];
 }
 
 /** The tags that a unit had before, the last one first; not one that it has again. */
 export async function formerTags(tx: Tx, unit: string): Promise<string[]> {
-  const { rows } = await tx.query<{ tag: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ tag: z.string() }),
     `select f.tag from former_tag f join unit u on u.club_id = f.club_id and u.id = f.unit_id
      where f.unit_id = $1 and lower(f.tag) <> lower(u.tag) group by f.tag order by max(f.id) desc`,
     [unit],
@@ -71,30 +82,33 @@ export async function formerTags(tx: Tx, unit: string): Promise<string[]> {
 
 /** All units of the wall, in the order of places and slots. */
 export async function wallUnits(tx: Tx): Promise<UnitRow[]> {
-  const { rows } = await tx.query<UnitRow>(
+  const { rows } = await ask(
+    tx,
+    unitRow,
     `${UNIT} where u.shelved_at is null order by p.position, p.name, u.slot, u.tag collate natural_order`,
   );
   return rows;
 }
 
-export type DrawerRow = Pick<
-  UnitRow,
-  | "id"
-  | "tag"
-  | "model_id"
-  | "model"
-  | "group_name"
-  | "place"
-  | "hold_until"
-  | "holder_id"
-  | "holder"
-  | "due_back"
->;
+export const drawerRow = unitRow.pick({
+  id: true,
+  tag: true,
+  model_id: true,
+  model: true,
+  group_name: true,
+  place: true,
+  hold_until: true,
+  holder_id: true,
+  holder: true,
+  due_back: true,
+});
+export type DrawerRow = z.output<typeof drawerRow>;
 
 /** The same in short: what the wall shows of each. */
 export const drawersOfWall = (tx: Tx): Promise<DrawerRow[]> =>
-  rowsAtOnce<DrawerRow>(
+  askAtOnce(
     tx,
+    drawerRow,
     `select u.id::text, u.tag, u.model_id::text, m.name model, g.name group_name, p.name place, u.hold_until,
        c.person_id::text holder_id, w.name holder, c.due_back
      from unit u
@@ -134,7 +148,9 @@ const fieldValues = (f: UnitFields) => [
 ];
 
 export async function addUnit(tx: Tx, fields: UnitFields, addedOn: PlainDate): Promise<string> {
-  const { rows } = await tx.query<{ id: string }>(
+  const { rows } = await ask(
+    tx,
+    idRow,
     `insert into unit (club_id, tag, model_id, hardware_revision_id, region, serial, note, group_id, place_id, slot, added_on)
      values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8,
        coalesce((select max(slot) + 1 from unit where place_id is not distinct from $8), 0), $9) returning id`,
@@ -167,7 +183,9 @@ export async function setHold(
   ids: readonly string[],
   hold: { until: PlainDate; why: string } | null,
 ): Promise<string[]> {
-  const { rows } = await tx.query<{ id: string }>(
+  const { rows } = await ask(
+    tx,
+    idRow,
     `update unit set hold_until = $2, hold_why = $3
      where id = any($1::bigint[]) and shelved_at is null
        and (hold_until, hold_why) is distinct from ($2::date, $3::text) returning id`,
@@ -198,7 +216,9 @@ export async function lendUnit(
 
 /** Takes a unit back; undefined if nobody had it. Answers who had it. */
 export async function takeBack(tx: Tx, unit: string, on: PlainDate): Promise<string | undefined> {
-  const { rows } = await tx.query<{ name: string }>(
+  const { rows } = await ask(
+    tx,
+    nameRow,
     `update custody c set back_on = greatest($2::date, c.out_on) from person p
      where c.unit_id = $1 and c.back_on is null and p.club_id = c.club_id and p.id = c.person_id returning p.name`,
     [unit, on],
@@ -206,16 +226,19 @@ export async function takeBack(tx: Tx, unit: string, on: PlainDate): Promise<str
   return rows[0]?.name;
 }
 
-export type CustodyRow = {
-  name: string;
-  out_on: PlainDate;
-  due_back: PlainDate | null;
-  back_on: PlainDate | null;
-  note: string;
-};
+export const custodyRow = z.object({
+  name: z.string(),
+  out_on: plainDate,
+  due_back: plainDate.nullable(),
+  back_on: plainDate.nullable(),
+  note: z.string(),
+});
+export type CustodyRow = z.output<typeof custodyRow>;
 
 export async function custodyOf(tx: Tx, unit: string): Promise<CustodyRow[]> {
-  const { rows } = await tx.query<CustodyRow>(
+  const { rows } = await ask(
+    tx,
+    custodyRow,
     `select p.name, c.out_on, c.due_back, c.back_on, c.note from custody c
      join person p on p.club_id = c.club_id and p.id = c.person_id
      where c.unit_id = $1 order by c.out_on desc, c.id desc`,

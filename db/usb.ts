@@ -1,10 +1,21 @@
 // The club's own table of USB ids: which bridge chip answers with which.
+
+import { z } from "zod";
+import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
-export type UsbIdRow = { vendor: number; product: number; family: string; name: string };
+export const usbIdRow = z.object({
+  vendor: z.number(),
+  product: z.number(),
+  family: z.string(),
+  name: z.string(),
+});
+export type UsbIdRow = z.output<typeof usbIdRow>;
 
 export async function usbIds(tx: Tx): Promise<UsbIdRow[]> {
-  const { rows } = await tx.query<UsbIdRow>(
+  const { rows } = await ask(
+    tx,
+    usbIdRow,
     "select vendor, product, family, name from usb_id order by vendor, product",
   );
   return rows;

@@ -1,10 +1,12 @@
 // Needs brought up to date after a change that touches many units: at once if they are few, else as a job with progress.
 
+import { z } from "zod";
+import { ask } from "./ask.ts";
 import { announce } from "./live.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, type Tx, withClub, withoutClub } from "./pool.ts";
-import { type Job, send, takeJobs, type Worker } from "./queue.ts";
-import { type ByModel, loadByModel, type Scope, scopeSize } from "./unit-facts.ts";
+import { type Job, jobShape, send, takeJobs, type Worker } from "./queue.ts";
+import { type ByModel, loadByModel, type Scope, scopeShape, scopeSize } from "./unit-facts.ts";
 
 /** So many units are done in the transaction of the change itself; it takes less than a second. */
 export const AT_ONCE = 2500;
@@ -14,7 +16,9 @@ const PART = 2000;
 export async function bringUpToDate(tx: Tx, scope: Scope, why: string, atOnce = AT_ONCE): Promise<number> {
   const total = await scopeSize(tx, scope);
   if (total <= atOnce) return recompute(tx, scope);
-  const { rows } = await tx.query<Job>(
+  const { rows } = await ask(
+    tx,
+    jobShape,
     `insert into work (club_id, scope, why, total, started_by)
      values (current_club(), $1, $2, $3, current_setting('mossy.person')::bigint)
      returning club_id club, started_by person, id work`,
@@ -97,7 +101,9 @@ async function workLeft(
   tx: Tx,
   id: string,
 ): Promise<{ after: ByModel; units: readonly ByModel[] } | undefined> {
-  const { rows } = await tx.query<{ scope: Scope; last_model: string; last_unit: string }>(
+  const { rows } = await ask(
+    tx,
+    z.object({ scope: scopeShape, last_model: z.string(), last_unit: z.string() }),
     "select scope, last_model, last_unit from work where id = $1 and finished_at is null",
     [id],
   );
@@ -118,11 +124,14 @@ async function moveOn(tx: Tx, { work, after, units, last }: Part): Promise<void>
   await announce(tx, ["work", "need"]);
 }
 
-export type OpenWork = { readonly why: string; readonly done: number; readonly total: number };
+export const openWorkRow = z.object({ why: z.string(), done: z.number(), total: z.number() });
+export type OpenWork = z.output<typeof openWorkRow>;
 
 /** What is being worked out just now. */
 export async function openWork(tx: Tx): Promise<OpenWork[]> {
-  const { rows } = await tx.query<OpenWork>(
+  const { rows } = await ask(
+    tx,
+    openWorkRow,
     "select why, done, total from work where finished_at is null order by id",
   );
   return rows;
@@ -131,7 +140,9 @@ export async function openWork(tx: Tx): Promise<OpenWork[]> {
 /** Takes jobs from the queue until stopped, first those that a killed server left unfinished. */
 export async function startWorking(url: string): Promise<Worker> {
   await withoutClub(async (tx) => {
-    const { rows } = await tx.query<Job>(
+    const { rows } = await ask(
+      tx,
+      jobShape,
       "select club_id club, person_id person, id work from unfinished_work()",
     );
     for (const job of rows) await send(tx, job);

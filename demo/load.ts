@@ -1,5 +1,7 @@
 // Lays the demo club into an empty database, with its past counted back from the day it is loaded.
+
 import { createHash } from "node:crypto";
+import { z } from "zod";
 import { hashPassword } from "#app/auth/password.server.ts";
 import { parseSerials } from "#core/dossier/serial.ts";
 import { addDays, dateInZone, type PlainDate } from "#core/quantities/date.ts";
@@ -8,6 +10,7 @@ import type { Result } from "#core/quantities/result.ts";
 import { type Conditions, conditionsShape } from "#core/release/conditions.ts";
 import { type Policy, policyShape } from "#core/unit/policy.ts";
 import { parseRange } from "#core/version/range.ts";
+import { ask } from "#db/ask.ts";
 import { keepFile } from "#db/files.ts";
 import { recompute } from "#db/needs.ts";
 import { foundClub } from "#db/people.ts";
@@ -282,7 +285,7 @@ async function layUnits(
 }
 
 async function unitIds(tx: Tx): Promise<Map<string, string>> {
-  const { rows } = await tx.query<{ id: string; tag: string }>("select id, tag from unit");
+  const { rows } = await ask(tx, z.object({ id: z.string(), tag: z.string() }), "select id, tag from unit");
   return new Map([...groupBy(rows, (row) => row.tag)].map(([tag, [row]]) => [tag, row?.id ?? ""]));
 }
 
