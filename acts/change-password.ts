@@ -4,6 +4,7 @@ import { good } from "#core/quantities/result.ts";
 import { setPassword } from "#db/sessions.ts";
 import { defineAct } from "./define.ts";
 
+/** A person changes the own password; all other sessions of theirs end. */
 export const changePassword = defineAct({
   name: "change-password",
   input: z.object({ hash: z.string().min(1).max(300), session: z.string().regex(/^\d{1,18}$/) }),

@@ -5,6 +5,7 @@ import { endSessions as end } from "#db/sessions.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
 
+/** A person ends own sessions: one, or all but this one. */
 export const endSessions = defineAct({
   name: "end-sessions",
   input: z.object({ which: z.union([z.object({ only: id }), z.object({ butFor: id })]) }),

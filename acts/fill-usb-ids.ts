@@ -5,6 +5,7 @@ import { addUsbIds } from "#db/usb.ts";
 import { defineAct } from "./define.ts";
 import { usbIdShape } from "./name-usb-id.ts";
 
+/** Adds the USB ids of a list; those that the club knows already stay as they are. */
 export const fillUsbIds = defineAct({
   name: "fill-usb-ids",
   input: z.object({ ids: z.array(usbIdShape).max(50_000) }),

@@ -1,5 +1,6 @@
 // Which bridge chip answers with a USB id, as somebody has found out.
 import { z } from "zod";
+import { usbText } from "#core/kit/bridge.ts";
 import { good } from "#core/quantities/result.ts";
 import { putUsbId } from "#db/usb.ts";
 import { defineAct } from "./define.ts";
@@ -12,15 +13,14 @@ export const usbIdShape = z.object({
   name: z.string().trim().max(200),
 });
 
-const hex = (n: number) => n.toString(16).padStart(4, "0");
-
+/** A USB id gets the chip that answers under it. */
 export const nameUsbId = defineAct({
   name: "name-usb-id",
   input: usbIdShape,
   may: "edit-kit",
   run: async (tx, input) => {
     const changed = await putUsbId(tx, input);
-    const entry = { kind: "kit-changed" as const, what: `USB id ${hex(input.vendor)}:${hex(input.product)}` };
+    const entry = { kind: "kit-changed" as const, what: `USB id ${usbText(input)}` };
     return good({ answer: { changed }, log: changed ? [{ entry }] : [] });
   },
 });

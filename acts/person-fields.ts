@@ -26,6 +26,7 @@ export const personStands = (row: PersonRow): z.infer<typeof personShape> => ({
   licence: row.licence_class ?? undefined,
 });
 
+/** A person as the database keeps one. */
 export const personFields = (told: z.infer<typeof personShape>): PersonFields => ({
   name: told.name,
   role: told.role,

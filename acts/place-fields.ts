@@ -4,6 +4,7 @@ import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 
 export const PLACE_KINDS = ["shelf", "hut", "vehicle", "room"] as const;
 
+/** The kind of place that a stored or typed word names; what is none is a shelf. */
 export const readKind = (text: string) => PLACE_KINDS.find((kind) => kind === text) ?? "shelf";
 
 export const placeShape = z.object({

@@ -7,6 +7,7 @@ import { good } from "#core/quantities/result.ts";
 import { rememberSheet as remember } from "#db/sheets.ts";
 import { defineAct } from "./define.ts";
 
+/** How a sheet was read is remembered for the next one with the same head. */
 export const rememberSheet = defineAct({
   name: "remember-sheet",
   input: z.object({

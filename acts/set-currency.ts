@@ -4,6 +4,7 @@ import { good } from "#core/quantities/result.ts";
 import { putCurrency } from "#db/kit.ts";
 import { defineAct } from "./define.ts";
 
+/** The club counts its money in another currency; no sum is converted. */
 export const setCurrency = defineAct({
   name: "set-currency",
   input: z.object({

@@ -4,6 +4,7 @@ import { good } from "#core/quantities/result.ts";
 import { setTheme as set } from "#db/people.ts";
 import { defineAct } from "./define.ts";
 
+/** A person chooses day, night or the system's choice. */
 export const setTheme = defineAct({
   name: "set-theme",
   input: z.object({ theme: z.enum(["auto", "fern", "lamp"]) }),

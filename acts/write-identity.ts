@@ -30,6 +30,7 @@ const identityInput = z.object({
     .meta({ maxProperties: MOST }),
 });
 
+/** What a model is known by and how its parts are read, as it stands; undefined if there is no such model. */
 export async function identityStands(tx: Tx, { model }: { readonly model: string }) {
   if (!(await modelById(tx, model))) return undefined;
   const { identity, parts } = await dossierHead(tx, model);

@@ -44,4 +44,5 @@ export function may(role: Role, act: Act, about: { readonly holdsUnit?: boolean 
   return act === "record-reading" && about.holdsUnit === true;
 }
 
+/** The role that a stored or typed word names; what is none counts as the one with the least rights. */
 export const readRole = (text: string): Role => ROLES.find((role) => role === text) ?? "member";

@@ -49,6 +49,7 @@ export function parseSerials(text: string): Result<SerialRange[], SerialProblem>
   return good(ranges);
 }
 
+/** Ranges as a person reads them: "FW100 to FW499, FW500 and up". */
 export const serialsText = (ranges: readonly SerialRange[]): string =>
   ranges
     .map(({ from, to }) => (to === undefined ? `${from} and up` : to === from ? from : `${from} to ${to}`))

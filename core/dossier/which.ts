@@ -74,6 +74,7 @@ export function expected(model: KnownModel, feature: Feature): readonly string[]
   }
 }
 
+/** Which models fit what was seen of a radio, the likeliest first, each with what fits and what does not; and which feature to look at next. */
 export function whichModel(seen: Seen, models: readonly KnownModel[]): Which {
   const asked = FEATURES.filter((feature) => seen[feature] !== undefined && seen[feature] !== "");
   const candidates = models

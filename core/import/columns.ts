@@ -29,6 +29,7 @@ export const LONGEST_COMPONENT_NAME = 80;
 export const componentOf = (meaning: Meaning): string | undefined =>
   meaning.startsWith("reading:") ? meaning.slice("reading:".length) : undefined;
 
+/** What a column means that holds the readings of a component. */
 export const readingOf = (component: string): Meaning =>
   `reading:${component.trim().slice(0, LONGEST_COMPONENT_NAME)}`;
 

@@ -74,5 +74,6 @@ export function readUsbList(text: string, wanted: (name: string, id: UsbId) => b
   return found;
 }
 
+/** Vendor and product as systems show them: four hexadecimal digits each, "10c4:ea60". */
 export const usbText = ({ vendor, product }: UsbId): string =>
   [vendor, product].map((n) => n.toString(16).padStart(4, "0")).join(":");

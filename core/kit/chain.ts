@@ -36,6 +36,7 @@ export type Chains = {
   readonly noTool: boolean;
 };
 
+/** A kit made ready for many questions: offered leads beside owned ones, paths over adapters, what tries have shown. */
 export function prepareKit(kit: Kit): PreparedKit {
   const offered = kit.offers.flatMap((offer): AnyLead[] =>
     offer.gives === "lead"

@@ -231,6 +231,7 @@ function putting(computer: Computer, rule: DriverRule, avoid: readonly (Range | 
 /** Minutes of work on a computer: a driver put on new, put on over another version, taken off. */
 export const DRIVER_MINUTES = { put: 10, replace: 6, remove: 5 } as const;
 
+/** How long a change of driver takes, in minutes. */
 export const driverMinutes = (change: DriverChange): number =>
   change.kind === "remove-driver"
     ? DRIVER_MINUTES.remove

@@ -36,6 +36,7 @@ export function readRunsOn(line: string): Result<RunsOn, LineProblem> {
   });
 }
 
+/** Where a tool runs, as `readRunsOn` reads it: "Windows 7 to 10, 32 bit". */
 export const runsOnText = ({ system, versions, bits }: RunsOn): string =>
   [[system, versions && rangeText(versions)].filter(Boolean).join(" "), bits && `${bits} bit`]
     .filter(Boolean)
@@ -78,6 +79,7 @@ export function readKnows(line: string): Result<KnownLine, LineProblem> {
   return good(known);
 }
 
+/** What a tool knows, as `readKnows` reads it: "model: operations; its versions; over which firmware". */
 export const knowsText = (k: KnownLine): string =>
   [
     `${k.model}: ${k.operations.join(", ")}`,

@@ -73,6 +73,7 @@ export type Remedy = {
 
 export const NO_REMEDY: Remedy = { changes: [], money: 0, minutes: 0, key: "" };
 
+/** Changes put together, each once: what they cost in money and minutes, and a key by which equal sets are known. */
 export function remedyOf(all: readonly Change[]): Remedy {
   if (all.length === 0) return NO_REMEDY;
   const acts = new Map(all.map((change) => [JSON.stringify(change), change]));
@@ -129,6 +130,7 @@ export function gather(
   }
 }
 
+/** All ways of a lead into the computers of the kit; worked out once a kit. */
 export function linksOf(lead: AnyLead, prepared: PreparedKit): readonly Link[] {
   let links = prepared.links.get(lead.id);
   if (!links) {

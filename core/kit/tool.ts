@@ -33,6 +33,8 @@ export type ToolVerdict = {
 };
 
 export const TOOL_MINUTES = { put: 15, replace: 8 } as const;
+
+/** How long it takes to install a tool or to change its version, in minutes. */
 export const toolMinutes = (change: ToolChange): number =>
   change.had === undefined ? TOOL_MINUTES.put : TOOL_MINUTES.replace;
 

@@ -14,5 +14,6 @@ export const LEAD_KIND_WORD: Record<LeadKind, string> = {
   card: "memory card",
 };
 
+/** A chip in words. */
 export const sayChip = (chip: Chip): string =>
   chip.family === "" ? "unknown chip" : `${chip.family}${chip.grade === "unknown" ? "" : `, ${chip.grade}`}`;

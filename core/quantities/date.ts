@@ -112,7 +112,10 @@ const sums = new Map<number, Map<PlainDate, PlainDate>>();
 /** Whole days from `from` to `to`; negative if `to` is earlier. */
 export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumberOf(to) - dayNumberOf(from);
 
+/** The later of two days. */
 export const laterOf = (a: PlainDate, b: PlainDate): PlainDate => (a > b ? a : b);
+
+/** The earlier of two days. */
 export const earlierOf = (a: PlainDate, b: PlainDate): PlainDate => (a < b ? a : b);
 
 /** The calendar date that an instant falls on in a time zone (IANA name). */

@@ -1,4 +1,5 @@
 // Groups a list by a key, in the order of first appearance.
+/** The values by their keys: keys in the order in which they are met, values in theirs. */
 export function groupBy<Key, Value>(
   values: Iterable<Value>,
   keyOf: (value: Value) => Key,

@@ -3,11 +3,13 @@ export type Result<Value, Problem extends { kind: string }> =
   | { readonly ok: true; readonly value: Value }
   | { readonly ok: false; readonly problem: Problem };
 
+/** What went well, with its value. */
 export const good = <Value>(value: Value): { readonly ok: true; readonly value: Value } => ({
   ok: true,
   value,
 });
 
+/** What did not, with the problem; `kind` says which. */
 export const bad = <Problem extends { kind: string }>(
   problem: Problem,
 ): { readonly ok: false; readonly problem: Problem } => ({ ok: false, problem });

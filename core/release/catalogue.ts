@@ -43,6 +43,7 @@ export type Catalogue = ReadonlyMap<string, PreparedComponent>;
 export const catalogueOf = (components: readonly Component[]): Catalogue =>
   new Map(components.map((component) => [component.id, prepareComponent(component)]));
 
+/** A component made ready for many questions. Without a confirmed numbering it is inferred, and where two fit equally well both are kept. */
 export function prepareComponent(component: Component): PreparedComponent {
   if (component.numbering) return prepareWith(component, component.numbering);
   const inference = inferScheme(component.releases, component.suffixes);

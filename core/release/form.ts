@@ -165,6 +165,7 @@ const conditionsOf = (data: z.output<typeof texts>): Conditions => ({
   unchanged: data.unchanged,
 });
 
+/** What an empty release form begins with. */
 export const newReleaseValues = (today: PlainDate): ReleaseValues => ({
   releasedOn: today,
   track: "factory",

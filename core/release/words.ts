@@ -6,6 +6,7 @@ export type Track = (typeof TRACKS)[number];
 export const URGENCIES = ["routine", "fix", "safety"] as const;
 export type Urgency = (typeof URGENCIES)[number];
 
+/** The worse of two urgencies. */
 export const worseOf = (a: Urgency, b: Urgency): Urgency =>
   URGENCIES.indexOf(a) >= URGENCIES.indexOf(b) ? a : b;
 

@@ -6,6 +6,7 @@ const MINUTES = 2 ** 20;
 const RISK = 2 ** 13;
 const INSTALLS = 2 ** 10;
 
+/** The cost of one install as one whole number that sums in the order of docs/rules.md: erasing, then installs, then risk, then minutes. */
 export const costOf = (conditions: Conditions): number =>
   (((conditions.erases === "nothing" ? 0 : 1) * INSTALLS + 1) * RISK + conditions.risk) * MINUTES +
   conditions.minutes;

@@ -9,6 +9,7 @@ type Highs = {
   ) => { readonly Status: string; readonly Columns: Readonly<Record<string, object>> };
 };
 
+/** A solver on HiGHS: it answers the optimum itself, with no gap allowed. */
 export const solverOf =
   (highs: Highs): Solve =>
   (programme) => {

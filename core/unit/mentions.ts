@@ -1,6 +1,7 @@
 // The releases that facts speak of, so that a screen can look up their names at once.
 import type { Fact } from "./facts.ts";
 
+/** The ids of all releases that facts speak of, with repeats. */
 export function releasesIn(because: readonly Fact[]): string[] {
   return because.flatMap((fact) => {
     const found: string[] = [];

@@ -166,6 +166,7 @@ function nameOf(
   return behind ? "behind" : "current";
 }
 
+/** Whether a release is withdrawn on a day. */
 export const isWithdrawn = (release: PlacedRelease, on: PlainDate): boolean =>
   release.withdrawn !== undefined && release.withdrawn.on <= on;
 
@@ -237,6 +238,7 @@ function behindOf(prepared: PreparedComponent, newer: readonly PlacedRelease[]):
   };
 }
 
+/** What a unit runs, as facts: a catalogued release, and whether it was withdrawn, or a version that is not in the catalogue. */
 export function runningFacts(version: Version, running: PlacedRelease | undefined): Fact[] {
   if (!running) return [{ kind: "runs-uncatalogued", version: version.cleaned }];
   const facts: Fact[] = [{ kind: "runs", release: running.id }];

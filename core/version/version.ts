@@ -65,6 +65,7 @@ export type VersionReader = {
   readonly release: (id: string) => Version | undefined;
 };
 
+/** A reader of what radios show, for one numbering over one catalogue. */
 export function versionReader(scheme: Scheme): VersionReader {
   const { numbering } = scheme;
   const rules: CleaningRules = {

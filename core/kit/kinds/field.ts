@@ -66,11 +66,17 @@ export type Kind = {
   /** One in a few words, from a form's values. */
   readonly says: (values: Values, known: Known) => string;
 };
+
+/** Rows as the choices of a list, by id; `nothing` is what the empty choice is called. */
 export const named = (list: Named, nothing?: string): Options => [
   ...(nothing === undefined ? [] : [["", nothing] as const]),
   ...list.map((row) => [row.id, row.name] as const),
 ];
+
+/** Words that are their own values, as choices. */
 export const words = (list: readonly string[]): Options => list.map((word) => [word, word] as const);
+
+/** The choices of a question. */
 export const yesNo = (): Options => [
   ["yes", "yes"],
   ["no", "no"],
@@ -91,12 +97,16 @@ export const CHIP: readonly FieldSpec[] = [
   { name: "chip_family", label: "Chip (none: empty; some chip, but which: ?)", quick: true },
   { name: "chip_grade", label: "It is", options: () => words(GRADES), quick: true },
 ];
+
+/** Reads what `WHERE` asks for. */
 export const readWhere = (r: Reader) => ({
   condition: r.choice("condition", CONDITIONS, "sound"),
   place_id: r.ref("place_id", r.known.places),
   holder_id: r.ref("holder_id", r.known.people),
   note: r.text("note", 500),
 });
+
+/** Reads what `CHIP` asks for: no chip is none, "?" is one that nobody knows. */
 export const readChip = (r: Reader) => {
   const family = r.text("chip_family", 80);
   return {
@@ -104,6 +114,8 @@ export const readChip = (r: Reader) => {
     chip_grade: r.choice("chip_grade", GRADES, "unknown"),
   };
 };
+
+/** Operating systems as choices. */
 export const systems = () => words(SYSTEMS);
 
 /** A stored value as a form shows it. */
@@ -117,6 +129,8 @@ export function shownValue(value: unknown): string {
 /** Parts of a sentence, without those that say nothing. */
 export const joined = (parts: readonly (string | false | undefined)[]): string =>
   parts.filter(Boolean).join("; ");
+
+/** The name of the row with an id. */
 export const nameOf = (list: Named, id: string | undefined): string | undefined =>
   list.find((row) => row.id === id)?.name;
 /** A chip in words, from a form's values. */

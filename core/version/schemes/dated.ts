@@ -21,6 +21,7 @@ const SHAPES: Record<DatePattern, RegExp> = {
   ddmmyy: new RegExp(`^(\\d{2})${PART}(\\d{2})${PART}(\\d{2})${PARTED_BUILD}`),
 };
 
+/** A readout that is a date in the given pattern; undefined for anything else, also for days that do not exist. */
 export function readDated(cleaned: string, pattern: DatePattern): DatedKey | undefined {
   const parts = SHAPES[pattern].exec(cleaned);
   if (!parts) return undefined;

@@ -5,6 +5,7 @@ export type DecimalKey = { readonly whole: string; readonly fraction: string; re
 
 const SHAPE = /^(\d+)\.(\d+)([a-z]?)$/;
 
+/** A readout that is a decimal number, perhaps with a letter: "1.10b"; undefined for anything else. */
 export function readDecimal(cleaned: string): DecimalKey | undefined {
   const parts = SHAPE.exec(cleaned);
   if (!parts) return undefined;
@@ -21,6 +22,7 @@ function withoutTrailingZeros(digits: string): string {
   return digits.slice(0, end);
 }
 
+/** As decimals: 1.1 equals 1.10, and 1.9 is more than 1.14. A letter counts last. */
 export const compareDecimal = (a: DecimalKey, b: DecimalKey): Order =>
   firstOf(
     compareWhole(a.whole, b.whole),

@@ -19,6 +19,7 @@ export type DottedKey = {
 const SHAPE = /^(\d+(?:[._]\d+)*)([a-z]?)(?:[-_ .](alpha|beta|rc)(\d*))?$/;
 const MARKS = ["alpha", "beta", "rc", ""] as const;
 
+/** A readout of numbers between dots, perhaps with a letter or a mark such as rc2; undefined for anything else. */
 export function readDotted(cleaned: string): DottedKey | undefined {
   const parts = SHAPE.exec(cleaned);
   if (!parts) return undefined;
@@ -31,6 +32,7 @@ export function readDotted(cleaned: string): DottedKey | undefined {
   };
 }
 
+/** Number by number, then letter, then mark: a release comes after its candidates. */
 export function compareDotted(a: DottedKey, b: DottedKey): Order {
   return firstOf(
     compareNumbers(a.numbers, b.numbers),

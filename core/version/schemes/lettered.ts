@@ -5,6 +5,7 @@ export type LetteredKey = { readonly letters: string; readonly numbers: readonly
 
 const SHAPE = /^([a-z]{1,2})(\d+(?:\.\d+)*)$/;
 
+/** A readout of letters followed by numbers; undefined for anything else. */
 export function readLettered(cleaned: string): LetteredKey | undefined {
   const parts = SHAPE.exec(cleaned);
   if (!parts) return undefined;
