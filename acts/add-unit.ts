@@ -1,9 +1,10 @@
 // A radio is put into the cabinet.
 import { bad, good } from "#core/quantities/result.ts";
+import { unitShape } from "#core/unit/fields.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { addUnit as add } from "#db/units.ts";
 import { defineAct } from "./define.ts";
-import { fieldsIn, unitShape } from "./unit-fields.ts";
+import { hasModel } from "./unit-fields.ts";
 
 /** Problems: those of its fields; `taken`, if another radio has the tag. */
 export const addUnit = defineAct({
@@ -11,10 +12,10 @@ export const addUnit = defineAct({
   input: unitShape,
   may: "edit-unit",
   run: async (tx, input, who) => {
-    const fields = await fieldsIn(tx, input);
+    const fields = await hasModel(tx, input);
     if (!fields.ok) return fields;
     try {
-      const unit = await add(tx, fields.value, who.today);
+      const unit = await add(tx, input, who.today);
       return good({
         answer: { unit },
         log: [{ entry: { kind: "unit-added" as const, tag: input.tag, how: "form" as const }, unit }],

@@ -1,6 +1,6 @@
 // What a group is, as its acts take it: its name, and the rule its radios follow.
 import { z } from "zod";
-import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
+import { FIELD_LIMITS } from "#core/unit/fields.ts";
 import { policyShape } from "#core/unit/policy.ts";
 
 export const groupFields = z.object({

@@ -1,7 +1,7 @@
 // Bounds of what acts take: every text and every list has one.
 import { z } from "zod";
 
-export const id = z.string().regex(/^\d{1,18}$/);
+export { id } from "#core/quantities/id.ts";
 
 /** Radios that one act may be about at most. */
 export const MOST_UNITS = 2000;

@@ -1,11 +1,11 @@
 // A model is added or corrected: who makes it, what it is called, its parts with firmware of their own, its hardware revisions.
 
 import { z } from "zod";
-import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { BODIES } from "#core/dossier/layout.ts";
 import { overlapOf, serialRangeShape } from "#core/dossier/serial.ts";
 import { leavesAll } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { FIELD_LIMITS } from "#core/unit/fields.ts";
 import { dossierHead } from "#db/dossier.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { modelById, putModel, revisionsOf } from "#db/models.ts";

@@ -49,7 +49,7 @@ beforeAll(async () => {
     ];
     const units: string[] = [];
     for (let i = 0; i < 4; i++) {
-      const fields = { ...PLAIN_UNIT, tag: `T-${i}`, model, group: groups[i % 2] ?? null };
+      const fields = { ...PLAIN_UNIT, tag: `T-${i}`, model, group: groups[i % 2] };
       units.push(await addUnit(tx, fields, first));
     }
     await recompute(tx, { of: "club" });
@@ -241,7 +241,7 @@ test("many units, whose needs go in by COPY, have the same needs as by themselve
         ...PLAIN_UNIT,
         tag: `MANY-${i}`,
         model: world.model,
-        group: world.groups[i % 3] ?? null,
+        group: world.groups[i % 3],
       };
       ids.push(await addUnit(tx, fields, addDays(first, i % 40)));
     }

@@ -124,7 +124,7 @@ test("a revision is in use by radios, releases and procedures", () =>
       [model],
     );
     const id = rows[0]?.id ?? "";
-    await addUnit(tx, { tag: "Q-1", model, ...PLAIN_UNIT, hardwareRevision: id }, plain("2026-01-01"));
+    await addUnit(tx, { tag: "Q-1", model, ...PLAIN_UNIT, hardware: id }, plain("2026-01-01"));
     const release = await addRelease(tx, { component: part("main"), version: "1.0", ...PLAIN_RELEASE });
     await tx.query("update release set hardware_revisions = array[$2::bigint] where id = $1", [release, id]);
     expect(await used(tx, model, "hardware_revision", [])).toEqual({ A: { radio: 1, release: 1 }, B: {} });

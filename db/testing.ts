@@ -13,14 +13,7 @@ export type TestDatabase = {
 };
 
 /** A unit of which only tag and model are known, and a release of which only the version is. */
-export const PLAIN_UNIT = {
-  hardwareRevision: null,
-  region: null,
-  serial: "",
-  note: "",
-  group: null,
-  place: null,
-} as const;
+export const PLAIN_UNIT = { serial: "", note: "" } as const;
 export const PLAIN_RELEASE = {
   aliases: [],
   track: "factory",

@@ -3,6 +3,7 @@
 import { z } from "zod";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { plainDate } from "#core/quantities/date.ts";
+import { UNIT_COLUMNS, unitValues, type WrittenUnit } from "#core/unit/fields.ts";
 import { ask, askAtOnce, idRow, nameRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
@@ -125,47 +126,28 @@ export async function lockUnit(tx: Tx, id: string): Promise<void> {
   await tx.query("select from unit where id = $1 for no key update", [id]);
 }
 
-export type UnitFields = {
-  readonly tag: string;
-  readonly model: string;
-  readonly hardwareRevision: string | null;
-  readonly region: string | null;
-  readonly serial: string;
-  readonly note: string;
-  readonly group: string | null;
-  readonly place: string | null;
-};
+const PLACES = UNIT_COLUMNS.map((_, i) => `$${i + 1}`).join(", ");
+const PLACE = UNIT_COLUMNS.indexOf("place_id") + 1;
 
-const fieldValues = (f: UnitFields) => [
-  f.tag,
-  f.model,
-  f.hardwareRevision,
-  f.region,
-  f.serial,
-  f.note,
-  f.group,
-  f.place,
-];
-
-export async function addUnit(tx: Tx, fields: UnitFields, addedOn: PlainDate): Promise<string> {
+export async function addUnit(tx: Tx, unit: WrittenUnit, addedOn: PlainDate): Promise<string> {
   const { rows } = await ask(
     tx,
     idRow,
-    `insert into unit (club_id, tag, model_id, hardware_revision_id, region, serial, note, group_id, place_id, slot, added_on)
-     values (current_club(), $1, $2, $3, $4, $5, $6, $7, $8,
-       coalesce((select max(slot) + 1 from unit where place_id is not distinct from $8), 0), $9) returning id`,
-    [...fieldValues(fields), addedOn],
+    `insert into unit (club_id, ${UNIT_COLUMNS.join(", ")}, slot, added_on)
+     values (current_club(), ${PLACES},
+       coalesce((select max(slot) + 1 from unit where place_id is not distinct from $${PLACE}), 0), $${UNIT_COLUMNS.length + 1})
+     returning id`,
+    [...unitValues(unit), addedOn],
   );
   const id = rows[0]?.id;
   if (!id) throw new Error("the unit was not added");
   return id;
 }
 
-export const changeUnit = (tx: Tx, id: string, fields: UnitFields) =>
+export const changeUnit = (tx: Tx, id: string, unit: WrittenUnit) =>
   tx.query(
-    `update unit set tag = $1, model_id = $2, hardware_revision_id = $3, region = $4, serial = $5, note = $6,
-       group_id = $7, place_id = $8 where id = $9`,
-    [...fieldValues(fields), id],
+    `update unit set (${UNIT_COLUMNS.join(", ")}) = row(${PLACES}) where id = $${UNIT_COLUMNS.length + 1}`,
+    [...unitValues(unit), id],
   );
 
 /** False if that was noted already. */

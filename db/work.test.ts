@@ -27,7 +27,7 @@ beforeAll(async () => {
     for (let i = 0; i < UNITS; i++) {
       await addUnit(
         tx,
-        { ...PLAIN_UNIT, tag: `T-${i}`, model, group: i % 3 ? group : null },
+        { ...PLAIN_UNIT, tag: `T-${i}`, model, group: i % 3 ? group : undefined },
         plain("2026-01-01"),
       );
     }

@@ -232,12 +232,12 @@ async function layUnits(
       {
         tag: unit.tag,
         model: model.id,
-        hardwareRevision: model.revisions.get(unit.variant) ?? null,
-        region: isRegion ? unit.variant : null,
+        hardware: model.revisions.get(unit.variant),
+        region: isRegion ? unit.variant : undefined,
         serial: SERIALS[unit.tag] ?? `${unit.tag.replace("-", "")}${10_400 + n * 37}`,
         note: "",
-        group: laid.groups.get(unit.group) ?? null,
-        place: laid.places.get(unit.place) ?? null,
+        group: laid.groups.get(unit.group),
+        place: laid.places.get(unit.place),
       },
       unit.readings.length === 0 ? ago(75) : ago(oldest),
     );

@@ -1,4 +1,5 @@
 // What goes out: everything, once, as it stands; and what can come back in changes nothing.
+
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { csvRows, needRows, outDocument, releaseRows } from "#core/club/out.ts";
 import { guessColumns } from "#core/import/columns.ts";
@@ -6,6 +7,7 @@ import { decodeTable } from "#core/import/decode.ts";
 import { folded } from "#core/import/names.ts";
 import { planImport } from "#core/import/plan.ts";
 import { readTable } from "#core/import/table.ts";
+import { writtenUnit } from "#core/unit/fields.ts";
 import { openNeeds, releaseNames } from "#db/board.ts";
 import { knownClub } from "#db/import-known.ts";
 import type { Tx } from "#db/pool.ts";
@@ -164,14 +166,7 @@ describe("the tables", () => {
       const unit = await unitByTag(tx, "W-03");
       if (!unit) throw new Error("W-03 is there");
       const odd = { serial: "-1;2,3", note: "", region: "=north" };
-      await changeUnit(tx, unit.id, {
-        tag: "W-03",
-        model: unit.model_id,
-        hardwareRevision: unit.hardware_revision_id,
-        place: unit.place_id,
-        group: unit.group_id,
-        ...odd,
-      });
+      await changeUnit(tx, unit.id, { ...writtenUnit(unit), ...odd });
       const { units } = await collect(tx, who);
       const sheet = csvRows(units);
       expect(sheet.length).toBeGreaterThan(units.length);

@@ -1,8 +1,8 @@
 // A policy as a flat form, and back.
 import { z } from "zod";
-import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { plainDate } from "#core/quantities/date.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
+import { FIELD_LIMITS } from "#core/unit/fields.ts";
 import { PLAIN_POLICY, type Policy, policyShape } from "#core/unit/policy.ts";
 
 const optionalDate = plainDate.optional();

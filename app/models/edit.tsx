@@ -3,7 +3,6 @@
 import { redirect } from "react-router";
 import { z } from "zod";
 import { MOST_PARTS, MOST_REVISIONS, modelStands, writeModel } from "#acts/write-model.ts";
-import { FIELD_LIMITS } from "#core/club/unit-fields.ts";
 import { BODIES } from "#core/dossier/layout.ts";
 import {
   overlapOf,
@@ -14,6 +13,7 @@ import {
 } from "#core/dossier/serial.ts";
 import { onceEach, typedList } from "#core/quantities/list.ts";
 import { mapped } from "#core/quantities/result.ts";
+import { FIELD_LIMITS } from "#core/unit/fields.ts";
 import type { PartKind, RevisionFields } from "#db/parts.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";

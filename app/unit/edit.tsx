@@ -5,8 +5,8 @@ import { changeUnit } from "#acts/change-unit.ts";
 import { recoverUnit } from "#acts/recover-unit.ts";
 import { MOST_WHY } from "#acts/shapes.ts";
 import { shelveUnit } from "#acts/shelve-unit.ts";
-import { unitShape } from "#acts/unit-fields.ts";
 import { mapped } from "#core/quantities/result.ts";
+import { UNIT_FIELDS, unitShape, unitTexts, writtenUnit } from "#core/unit/fields.ts";
 import { groups, places } from "#db/club.ts";
 import { modelsToPick } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
@@ -23,7 +23,6 @@ import { leadToTag } from "../shared/load-unit.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/edit";
-import { fieldsOf } from "./edit-form.ts";
 
 export const meta: Route.MetaFunction = ({ params }) => [
   { title: `${params.tag ?? "A new radio"} · Mossy Cabinet` },
@@ -40,7 +39,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       models: await modelsToPick(tx),
       places: await places(tx),
       groups: await groups(tx),
-      fields: fieldsOf(unit),
+      fields: unitTexts(unit && writtenUnit(unit)),
     };
   });
 }
@@ -57,7 +56,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     const done = unit
       ? await saveForm(changeUnit, who, form, {
           read: (sent) => mapped(read(sent), (value) => ({ ...value, unit: unit.id })),
-          drawn: async () => fieldsOf(await unitById(tx, unit.id)),
+          drawn: async () => {
+            const now = await unitById(tx, unit.id);
+            return unitTexts(now && writtenUnit(now));
+          },
         })
       : await saveForm(addUnit, who, form, { read, drawn: async () => undefined });
     if (done.ok) {
@@ -109,7 +111,14 @@ export const clientAction = offlineForm;
 
 export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
   const { unit, models } = loaderData;
-  const revisions = models.flatMap((m) => m.revisions.map((r) => [r.id, `${m.name}: ${r.name}`] as const));
+  const named = (rows: readonly { id: string; name: string }[]) =>
+    rows.map((row) => [row.id, row.name] as const);
+  const choices: Partial<Record<string, readonly (readonly [string, string])[]>> = {
+    model: models.map((m) => [m.id, `${m.name} (${m.maker || "maker unknown"})`]),
+    hardware: models.flatMap((m) => m.revisions.map((r) => [r.id, `${m.name}: ${r.name}`] as const)),
+    place: named(loaderData.places),
+    group: named(loaderData.groups),
+  };
   return (
     <Page title={unit ? `${unit.tag}: what it is` : "A new radio"}>
       <div className="flex flex-wrap gap-10">
@@ -121,30 +130,16 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
           {(fields) => (
             <>
               {unit && <input type="hidden" name={DRAWN_FOR} value={unit.id} />}
-              <Field of={fields.tag} label="Tag" mono hint="what stands on it, such as W-03" />
-              <Field
-                of={fields.model}
-                label="Model"
-                options={models.map((m) => [m.id, `${m.name} (${m.maker || "maker unknown"})`])}
-              />
-              <Field
-                of={fields.hardware}
-                label="Hardware revision"
-                options={[["", "we do not know, or there is only one"], ...revisions]}
-              />
-              <Field of={fields.region} label="Region" hint="empty: we do not know" />
-              <Field of={fields.serial} label="Serial number" mono />
-              <Field
-                of={fields.place}
-                label="Place"
-                options={[["", "none yet"], ...loaderData.places.map((p) => [p.id, p.name] as const)]}
-              />
-              <Field
-                of={fields.group}
-                label="Group"
-                options={[["", "none"], ...loaderData.groups.map((g) => [g.id, g.name] as const)]}
-              />
-              <Field of={fields.note} label="Note" />
+              {FIELDS.map(([name, spec]) => (
+                <Field
+                  key={name}
+                  of={fields[name]}
+                  label={spec.label}
+                  hint={"hint" in spec ? spec.hint : undefined}
+                  mono={name === "tag" || name === "serial"}
+                  options={choices[name] && withNothing(spec, choices[name])}
+                />
+              ))}
             </>
           )}
         </PostForm>
@@ -153,6 +148,10 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
     </Page>
   );
 }
+
+const FIELDS = Object.entries(UNIT_FIELDS);
+const withNothing = (spec: object, choices: readonly (readonly [string, string])[]) =>
+  "nothing" in spec ? [["", String(spec.nothing)] as const, ...choices] : choices;
 
 function Shelf({ unit, shelved }: { readonly unit: string; readonly shelved: boolean }) {
   const mayRecover = useMay("recover-shelved");

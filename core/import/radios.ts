@@ -1,6 +1,7 @@
 // From the rows of a sheet to radios: usually a row each, or a row for each component of a radio.
-import { FIELD_LIMITS, isTagUsable } from "../club/unit-fields.ts";
+
 import type { PlainDate } from "../quantities/date.ts";
+import { FIELD_LIMITS, isTagUsable } from "../unit/fields.ts";
 import { LONGEST_READOUT } from "../version/version.ts";
 import { componentOf, LONGEST_COMPONENT_NAME, type Meaning } from "./columns.ts";
 import { folded } from "./names.ts";
