@@ -1,7 +1,9 @@
 // The whole club as one document: taken out, and brought into a club that is new.
-import { data, Form, Link, useNavigation } from "react-router";
+
+import { data, Link, useNavigation } from "react-router";
 import { mustBeAllowed } from "../context.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -48,18 +50,8 @@ export default function ClubDocument({ actionData }: Route.ComponentProps) {
             Into a club that has just been founded, with nothing in it yet. Whoever is in the document with
             your address becomes you; all others sign in by a link that you make for them.
           </p>
-          <Form method="post" encType="multipart/form-data" className="flex flex-col gap-3">
-            <FormKey />
-            <label className="block font-semibold" htmlFor="club-file">
-              The document
-            </label>
-            <input
-              id="club-file"
-              type="file"
-              name="file"
-              accept=".json,application/json"
-              className="file-input w-full"
-            />
+          <ActForm encType="multipart/form-data" className="flex flex-col gap-3">
+            <Labelled name="file" label="The document" type="file" accept=".json,application/json" />
             <button
               type="submit"
               className="btn btn-primary w-fit"
@@ -68,7 +60,7 @@ export default function ClubDocument({ actionData }: Route.ComponentProps) {
             >
               Bring it back
             </button>
-          </Form>
+          </ActForm>
           <p className="mt-4 text-sm">
             <Link className="link" to="/club">
               Back to the club

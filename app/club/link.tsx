@@ -1,7 +1,7 @@
 // Beside a person's form: how they sign in, the link a keeper hands over, and the shelf.
 import { useEffect, useState } from "react";
-import { Form } from "react-router";
-import { FormKey } from "../forms/form-key.tsx";
+
+import { ActForm } from "../forms/act-form.tsx";
 
 type Props = {
   readonly name: string | undefined;
@@ -43,12 +43,11 @@ export function LinkFor({ name, shelved, canSignIn, hasEmail, link }: Props) {
 
 function Press({ intent, words }: { readonly intent: string; readonly words: string }) {
   return (
-    <Form method="post">
-      <FormKey />
+    <ActForm>
       <button type="submit" name="intent" value={intent} className="btn btn-outline btn-primary">
         {words}
       </button>
-    </Form>
+    </ActForm>
   );
 }
 

@@ -1,6 +1,8 @@
 // The filters of Due: a plain form whose fields become the address.
+
 import { Form, Link } from "react-router";
 import type { BoardName } from "#db/board.ts";
+import { Labelled } from "../forms/field.tsx";
 
 type Choices = Readonly<Record<BoardName["kind"], readonly (readonly [string, string])[]>>;
 
@@ -77,21 +79,14 @@ function Choose(props: {
   readonly options: readonly (readonly [string, string])[];
 }) {
   return (
-    <label className="shrink-0 font-semibold">
-      <span className="mb-0.5 block">{props.label}</span>
-      <select
-        name={props.name}
-        defaultValue={props.value ?? ""}
-        className="select select-sm w-34 md:w-32"
-        onChange={(e) => e.target.form?.requestSubmit()}
-      >
-        <option value="">{props.all}</option>
-        {props.options.map(([value, text]) => (
-          <option key={value} value={value}>
-            {text}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Labelled
+      name={props.name}
+      label={props.label}
+      small
+      value={props.value ?? ""}
+      options={[["", props.all], ...props.options]}
+      sendsItself
+      box="w-34 shrink-0 md:w-32"
+    />
   );
 }

@@ -25,6 +25,14 @@ type Look = {
   readonly small?: boolean;
   readonly inputMode?: "numeric" | "text";
   readonly autoFocus?: boolean;
+  /** Classes of the box around label, control and hint: its width in a row of several. */
+  readonly box?: string;
+  /** For filters: the form is sent as soon as something else is chosen. */
+  readonly sendsItself?: boolean;
+  /** What a file may be, and the last day that makes sense, as browsers take them. */
+  readonly accept?: string;
+  readonly max?: string;
+  readonly spellCheck?: boolean;
   /** What it begins with, where the form says nothing of it. */
   readonly start?: string;
 };
@@ -54,6 +62,7 @@ export function Labelled({
   label,
   hint,
   quiet,
+  box = "",
   ...look
 }: Look & {
   readonly id?: string;
@@ -82,7 +91,7 @@ export function Labelled({
   );
   const check = look.type === "checkbox";
   return (
-    <div className="fieldset">
+    <div className={`fieldset ${box}`}>
       {check ? (
         <label className="label" htmlFor={id}>
           {control}
@@ -115,7 +124,7 @@ export function Labelled({
   );
 }
 
-type ControlProps = Omit<Look, "label" | "hint" | "most" | "quiet" | "start"> & {
+type ControlProps = Omit<Look, "label" | "hint" | "quiet" | "start" | "box"> & {
   readonly id: string;
   readonly name: string;
   readonly value: string | readonly string[] | undefined;
@@ -133,6 +142,8 @@ function Control({
   describedBy,
   value,
   small,
+  sendsItself,
+  most: _,
   ...rest
 }: ControlProps) {
   const { onCount, className = "", type = "text", ...input } = rest;
@@ -171,6 +182,7 @@ function Control({
         multiple={multiple}
         size={multiple ? 7 : undefined}
         defaultValue={multiple ? [value ?? []].flat() : text}
+        onChange={sendsItself ? ({ target }) => target.form?.requestSubmit() : undefined}
         className={multiple ? `${look("textarea")} h-auto text-sm` : look("select")}
       >
         {options.map((option) => {

@@ -2,7 +2,6 @@
 
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useLocation, useRouteLoaderData } from "react-router";
-import { z } from "zod";
 import { FRAME, type FrameData } from "../ui/club.ts";
 import { BASELINE } from "./baseline.tsx";
 
@@ -111,16 +110,22 @@ export function keepUnsaved(): void {
   underWay = undefined;
 }
 
+/** What is kept under a key; nothing where something else stands there. */
 function keptUnder(key: string): Kept {
   try {
     const read: unknown = JSON.parse(storage()?.getItem(key) ?? "{}");
-    return keptShape.safeParse(read).data ?? {};
+    return isKept(read) ? read : {};
   } catch {
     return {};
   }
 }
-const texts = z.array(z.string());
-const keptShape = z.record(z.string(), z.object({ typed: texts, was: texts }));
+// By hand: a schema library would be twice what a first page weighs, for these two lines.
+const areTexts = (list: unknown): boolean =>
+  Array.isArray(list) && list.every((text) => typeof text === "string");
+const isKept = (read: unknown): read is Kept =>
+  typeof read === "object" &&
+  read !== null &&
+  Object.values(read).every((one) => areTexts(one?.typed) && areTexts(one?.was));
 
 /** A form goes by its place among those of its page. */
 const keyOf = (page: string | undefined, form: HTMLFormElement | null): string | undefined =>

@@ -1,6 +1,7 @@
 // Something that was recorded and was wrong is struck, with a reason: it stays in sight, crossed out, and counts no more.
-import { Form } from "react-router";
-import { FormKey } from "./form-key.tsx";
+
+import { ActForm } from "./act-form.tsx";
+import { Labelled } from "./field.tsx";
 
 export function Strike(props: {
   /** The field that says what is struck, and its id. */
@@ -14,22 +15,22 @@ export function Strike(props: {
   return (
     <details open={props.why !== undefined} className="shrink-0">
       <summary className="cursor-pointer text-quiet">Strike it</summary>
-      <Form method="post" className="mt-1 flex gap-2" preventScrollReset>
-        <input type="hidden" name="intent" value="strike" />
-        <FormKey />
+      <ActForm intent="strike" className="mt-1 flex gap-2" preventScrollReset>
         <input type="hidden" name={props.name} value={props.id} />
-        <input
+        <Labelled
           name="why"
-          aria-label={props.label}
+          label={props.label}
+          quiet
+          small
+          most={300}
           placeholder={props.hint}
-          defaultValue={props.why}
-          maxLength={300}
-          className="input input-sm min-w-40 grow"
+          value={props.why}
+          box="min-w-40 grow"
         />
         <button type="submit" className="btn btn-sm btn-outline btn-error">
           Strike
         </button>
-      </Form>
+      </ActForm>
     </details>
   );
 }

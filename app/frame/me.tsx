@@ -1,11 +1,11 @@
 // My page: day or night, my password, where I am signed in, and the way out.
 import { parseWithZod } from "@conform-to/zod/v4";
-import { data, Form } from "react-router";
+import { data } from "react-router";
 import { SHORTEST_PASSWORD } from "../auth/password-limits.ts";
 import { readInClub, signedIn } from "../context.ts";
+import { ActForm } from "../forms/act-form.tsx";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
-import { FormKey } from "../forms/form-key.tsx";
 import { offlineForm } from "../forms/offline.ts";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -59,8 +59,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
       {answer?.says && <Said answer={{ ok: true, says: answer.says }} />}
       <div className="grid max-w-5xl gap-10 lg:grid-cols-2">
         <div>
-          <Form method="post" reloadDocument className="flex max-w-sm flex-col gap-2">
-            <FormKey />
+          <ActForm reloadDocument className="flex max-w-sm flex-col gap-2">
             <fieldset>
               <legend className="mb-1 font-serif font-bold">Light</legend>
               {THEMES.map(([value, text]) => (
@@ -79,7 +78,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
             <button type="submit" className="btn btn-primary w-fit">
               Keep
             </button>
-          </Form>
+          </ActForm>
           <section className="mt-10">
             <h2 className="mb-2">A new password</h2>
             <PostForm lastResult={answer?.status ? answer : undefined} submit="Change it">
@@ -129,33 +128,28 @@ function Sessions({ sessions }: { readonly sessions: Route.ComponentProps["loade
               </span>
             </span>
             {!session.here && (
-              <Form method="post" className="ml-auto">
-                <FormKey />
-                <input type="hidden" name="intent" value="end" />
+              <ActForm intent="end" className="ml-auto">
                 <button type="submit" name="session" value={session.id} className="btn btn-sm btn-outline">
                   End it
                 </button>
-              </Form>
+              </ActForm>
             )}
           </li>
         ))}
       </ul>
       <div className="mt-4 flex flex-wrap gap-3">
         {others.length > 1 && (
-          <Form method="post">
-            <FormKey />
-            <input type="hidden" name="intent" value="end" />
+          <ActForm intent="end">
             <button type="submit" name="session" value="others" className="btn btn-outline btn-primary">
               End all others
             </button>
-          </Form>
+          </ActForm>
         )}
-        <Form method="post" action="/sign-out">
-          <FormKey />
+        <ActForm action="/sign-out">
           <button type="submit" className="btn btn-outline btn-primary">
             Sign out
           </button>
-        </Form>
+        </ActForm>
       </div>
     </section>
   );

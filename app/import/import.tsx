@@ -1,6 +1,8 @@
 // Units from a spreadsheet: paste or upload, match the columns, look at every row, then bring them in at once.
+
 import { data, Form, useNavigation } from "react-router";
 import { mustBeAllowed, readAtLength } from "../context.ts";
+import { Labelled } from "../forms/field.tsx";
 import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -50,32 +52,23 @@ function Open({ text }: { readonly text: string | undefined }) {
   return (
     <Form method="post" encType="multipart/form-data" className="flex max-w-3xl flex-col gap-4">
       <input type="hidden" name="intent" value="open" />
-      <div>
-        <label htmlFor="file" className="mb-1 block font-semibold">
-          A file: CSV or TSV
-        </label>
-        <input
-          id="file"
-          type="file"
-          name="file"
-          accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
-          className="file-input w-full max-w-md"
-        />
-      </div>
-      <div>
-        <label htmlFor="text" className="mb-1 block font-semibold">
-          Or paste the rows here, the column names first
-        </label>
-        <textarea
-          id="text"
-          name="text"
-          rows={12}
-          defaultValue={text}
-          spellCheck={false}
-          className="textarea ver w-full text-sm"
-          placeholder={"tag\tmodel\tplace\tversion\nW-20\tWicket\tShelf 1\t1.14"}
-        />
-      </div>
+      <Labelled
+        name="file"
+        label="A file: CSV or TSV"
+        type="file"
+        accept=".csv,.tsv,.txt,text/csv,text/tab-separated-values"
+        className="max-w-md"
+      />
+      <Labelled
+        name="text"
+        label="Or paste the rows here, the column names first"
+        rows={12}
+        mono
+        value={text}
+        spellCheck={false}
+        className="text-sm"
+        placeholder={"tag\tmodel\tplace\tversion\nW-20\tWicket\tShelf 1\t1.14"}
+      />
       <button type="submit" className="btn btn-primary w-fit" aria-disabled={busy}>
         Look at it
       </button>

@@ -1,11 +1,12 @@
 // The table as it would be brought in: what was found, which column means what, every row with its problem beside it.
 
-import { Form, Link, useNavigation } from "react-router";
+import { Link, useNavigation } from "react-router";
 import { COLUMN_MEANINGS, componentOf, type Meaning, readingOf } from "#core/import/columns.ts";
 import { DATE_ORDERS } from "#core/import/signs.ts";
 import { DELIMITERS } from "#core/import/table.ts";
 import { listed } from "#core/quantities/list.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";
 import { clip } from "../ui/words/standing.ts";
@@ -18,8 +19,7 @@ export function PreviewForm({ preview }: { readonly preview: Preview }) {
   const busy = useNavigation().state !== "idle";
   const toDo = counts.add + counts.change;
   return (
-    <Form method="post" encType="multipart/form-data" className="flex flex-col gap-5">
-      <FormKey />
+    <ActForm encType="multipart/form-data" className="flex flex-col gap-5">
       <input type="hidden" name="text" value={preview.text} />
       <input type="hidden" name="name" value={preview.file} />
       <input type="hidden" name="encoding" value={preview.encoding} />
@@ -45,12 +45,7 @@ export function PreviewForm({ preview }: { readonly preview: Preview }) {
             <strong className="text-rust">, {counted(counts.problem, "row")} with a problem</strong>
           )}
         </p>
-        {counts.problem > 0 && (
-          <label className="flex items-center gap-2 text-sm">
-            <input type="checkbox" name="leaveOut" className="checkbox checkbox-sm checkbox-primary" /> leave
-            those out
-          </label>
-        )}
+        {counts.problem > 0 && <Labelled name="leaveOut" type="checkbox" small label="leave those out" />}
         <button
           type="submit"
           name="intent"
@@ -75,7 +70,7 @@ export function PreviewForm({ preview }: { readonly preview: Preview }) {
         </Link>
       </section>
       <Rows preview={preview} />
-    </Form>
+    </ActForm>
   );
 }
 
@@ -119,17 +114,17 @@ function Asked({ preview }: { readonly preview: Preview }) {
   return (
     <section className="flex flex-wrap items-start gap-4 text-sm">
       {(preview.withoutDay > 0 || preview.undated !== "") && (
-        <label className="doubt-thin block max-w-sm p-2 font-semibold">
-          From which day are the readings without one ({preview.withoutDay.toLocaleString("en-GB")})?
-          <input
-            type="date"
-            name="undated"
-            max={today}
-            defaultValue={preview.undated}
-            className="input input-sm mt-1 block"
-          />
-          <span className="font-normal text-quiet">Left empty, nobody knows: they count, but as old.</span>
-        </label>
+        <Labelled
+          name="undated"
+          label={`From which day are the readings without one (${preview.withoutDay.toLocaleString("en-GB")})?`}
+          hint="Left empty, nobody knows: they count, but as old."
+          type="date"
+          small
+          max={today}
+          value={preview.undated}
+          className="max-w-40"
+          box="doubt-thin max-w-sm p-2"
+        />
       )}
       {preview.near.map((name, i) => (
         <div key={name.key} className={name.said === "" ? "doubt-thin p-2" : "p-2"}>
@@ -142,15 +137,15 @@ function Asked({ preview }: { readonly preview: Preview }) {
           />
         </div>
       ))}
-      <label className="block max-w-sm grow p-2 font-semibold">
-        Words that mean nothing
-        <input
-          name="nothing"
-          defaultValue={preview.nothing}
-          maxLength={1000}
-          className="input input-sm ver mt-1 block w-full font-normal"
-        />
-      </label>
+      <Labelled
+        name="nothing"
+        label="Words that mean nothing"
+        small
+        mono
+        most={1000}
+        value={preview.nothing}
+        box="max-w-sm grow p-2"
+      />
     </section>
   );
 }
@@ -307,17 +302,13 @@ function Choice(props: {
   readonly options: readonly (readonly [string, string])[];
 }) {
   return (
-    <label className="block font-semibold">
-      <span className={`mb-0.5 block truncate ${props.label ? "" : "sr-only"}`}>
-        {props.label || "Kind of radio"}
-      </span>
-      <select name={props.name} defaultValue={props.value} className="select select-sm w-full font-normal">
-        {props.options.map(([value, text]) => (
-          <option key={value} value={value}>
-            {text}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Labelled
+      name={props.name}
+      label={props.label || "Kind of radio"}
+      quiet={props.label === ""}
+      small
+      value={props.value}
+      options={props.options}
+    />
   );
 }

@@ -6,8 +6,8 @@ import { data, Form, useSubmit } from "react-router";
 import { usbText } from "#core/kit/bridge.ts";
 import { listed } from "#core/quantities/list.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
+import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { FormKey } from "../forms/form-key.tsx";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -111,32 +111,25 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
         </ul>
         {mayEdit && (
           <div className="mt-2 flex flex-wrap items-end gap-x-8 gap-y-3">
-            <Form method="post" className="flex flex-wrap items-end gap-2" aria-label="Name an id">
-              <FormKey />
+            <ActForm className="flex flex-wrap items-end gap-2" aria-label="Name an id">
               {(
                 [
-                  ["ids", "Ids, such as f1c7:2001", "ver w-40"],
+                  ["ids", "Ids, such as f1c7:2001", "w-48"],
                   ["family", "Chip, as advice calls it", "w-40"],
                   ["name", "What it says it is", "w-56"],
                 ] as const
               ).map(([name, label, look]) => (
-                <div key={name} className="text-xs text-quiet">
-                  <label htmlFor={`id-${name}`} className="block">
-                    {label}
-                  </label>
-                  <input id={`id-${name}`} name={name} className={`input input-sm ${look}`} />
-                </div>
+                <Labelled key={name} name={name} label={label} small mono={name === "ids"} box={look} />
               ))}
               <button type="submit" name="intent" value="name" className="btn btn-outline btn-primary btn-sm">
                 Note it
               </button>
-            </Form>
-            <Form method="post">
-              <FormKey />
+            </ActForm>
+            <ActForm>
               <button type="submit" name="intent" value="fill" className="btn btn-outline btn-primary btn-sm">
                 Fill it from this system's list
               </button>
-            </Form>
+            </ActForm>
           </div>
         )}
       </section>

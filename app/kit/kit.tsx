@@ -11,6 +11,7 @@ import { loadKit, plugsOf } from "#db/kit.ts";
 import { modelsToPick } from "#db/models.ts";
 import { unitByTag } from "#db/units.ts";
 import { notAllowed, readInClub } from "../context.ts";
+import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { noteTry } from "../shared/note-try.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
@@ -111,25 +112,16 @@ export default function Kit({ loaderData, actionData }: Route.ComponentProps) {
       acts={<KitTabs here="board" />}
     >
       <Form className="mb-3 flex flex-wrap items-end gap-3" action="/kit">
-        <label className="text-sm font-semibold">
-          <span className="mb-1 block">To</span>
-          <select name="for" defaultValue={operation} className="select select-sm w-28">
-            {OPERATIONS.map((o) => (
-              <option key={o} value={o}>
-                {o}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="text-sm font-semibold">
-          <span className="mb-1 block">Radio</span>
-          <input
-            name="unit"
-            defaultValue={loaderData.typed}
-            placeholder="W-03"
-            className="input input-sm ver w-28"
-          />
-        </label>
+        <Labelled name="for" label="To" small value={operation} options={OPERATIONS} box="w-28" />
+        <Labelled
+          name="unit"
+          label="Radio"
+          small
+          mono
+          value={loaderData.typed}
+          placeholder="W-03"
+          box="w-28"
+        />
         <button type="submit" className="btn btn-primary btn-sm">
           Show
         </button>

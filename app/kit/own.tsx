@@ -1,14 +1,14 @@
 // The inventory: everything the club owns to reach into its radios, by kind, with a line to add the next; and first what
 // is lent, broken or lost.
-import { data, Form, Link } from "react-router";
+import { data, Link } from "react-router";
 import { setCurrency } from "#acts/set-currency.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Known, Values } from "#core/kit/kinds/reader.ts";
 import { loadKit } from "#db/kit.ts";
 import { loadKnown, valuesOf } from "#db/kit-values.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
+import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { FormKey } from "../forms/form-key.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { useMay } from "../ui/club.ts";
@@ -94,8 +94,7 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
         ))}
       </div>
       {mayEdit && (
-        <Form method="post" className="mt-3 flex items-end gap-2" preventScrollReset>
-          <FormKey />
+        <ActForm className="mt-3 flex items-end gap-2" preventScrollReset>
           <Labelled
             name="currency"
             label="Prices are in"
@@ -107,7 +106,7 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
           <button type="submit" className="btn btn-outline btn-primary btn-sm">
             Change
           </button>
-        </Form>
+        </ActForm>
       )}
     </Page>
   );

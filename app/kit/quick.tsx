@@ -1,11 +1,11 @@
 // Quick entry: a line of the few fields that a thing of the kit cannot do without; the next one is typed at once.
 import { useRef, useState } from "react";
-import { Form, useSearchParams, useSubmit } from "react-router";
+import { useSearchParams, useSubmit } from "react-router";
 import type { FieldSpec } from "../../core/kit/kinds/field.ts";
 import { KINDS, type KindName } from "../../core/kit/kinds/kinds.ts";
 import type { Known, Values } from "../../core/kit/kinds/reader.ts";
+import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { FormKey } from "../forms/form-key.tsx";
 import { isThere, OFFLINE } from "../forms/offline.ts";
 
 /** The line may be the last thing on the screen: what is said below it must not be missed. */
@@ -25,8 +25,7 @@ export function QuickEntry(props: {
   const [offline, setOffline] = useState(false);
   const asking = useRef(false);
   return (
-    <Form
-      method="post"
+    <ActForm
       action={`/kit/${props.kind}/new`}
       className="mt-2 flex flex-wrap items-end gap-2"
       aria-label={`Add a ${kind.one}`}
@@ -47,7 +46,6 @@ export function QuickEntry(props: {
         .map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-      <FormKey />
       {quick.map((field, i) => (
         <Labelled
           key={field.name}
@@ -73,6 +71,6 @@ export function QuickEntry(props: {
           {OFFLINE}
         </p>
       )}
-    </Form>
+    </ActForm>
   );
 }

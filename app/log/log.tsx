@@ -1,4 +1,5 @@
 // The log: what happened, who, when; filtered by radio, person, kind and day. The address carries the filter.
+
 import { Form, Link } from "react-router";
 import { LOG_KINDS } from "#core/club/log.ts";
 import { isPlainDate } from "#core/quantities/date.ts";
@@ -7,6 +8,7 @@ import { someTags } from "#db/models.ts";
 import { people } from "#db/people.ts";
 import { unitByTag } from "#db/units.ts";
 import { readInClub } from "../context.ts";
+import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { sayEntry } from "../ui/words/log.ts";
@@ -57,40 +59,28 @@ export default function Log({ loaderData }: Route.ComponentProps) {
   return (
     <Page title="Log" says="what happened; it only grows">
       <Form className="mb-4 flex flex-wrap items-end gap-3 text-sm">
-        <Labelled label="Radio">
-          <input
-            name="tag"
-            defaultValue={loaderData.tag}
-            className="input input-sm ver w-28"
-            placeholder="W-03"
-          />
-        </Labelled>
-        <Labelled label="Person">
-          <select name="person" defaultValue={asked.person ?? ""} className="select select-sm w-44">
-            <option value="">anybody</option>
-            {loaderData.people.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </Labelled>
-        <Labelled label="Kind">
-          <select name="kind" defaultValue={asked.kind ?? ""} className="select select-sm w-44">
-            <option value="">everything</option>
-            {LOG_KINDS.map((kind) => (
-              <option key={kind} value={kind}>
-                {kind.replaceAll("-", " ")}
-              </option>
-            ))}
-          </select>
-        </Labelled>
-        <Labelled label="From">
-          <input type="date" name="from" defaultValue={asked.from} className="input input-sm" />
-        </Labelled>
-        <Labelled label="To">
-          <input type="date" name="to" defaultValue={asked.to} className="input input-sm" />
-        </Labelled>
+        <Labelled name="tag" label="Radio" small mono value={loaderData.tag} placeholder="W-03" box="w-28" />
+        <Labelled
+          name="person"
+          label="Person"
+          small
+          value={asked.person ?? ""}
+          options={[["", "anybody"], ...loaderData.people.map((p) => [p.id, p.name] as const)]}
+          box="w-44"
+        />
+        <Labelled
+          name="kind"
+          label="Kind"
+          small
+          value={asked.kind ?? ""}
+          options={[
+            ["", "everything"],
+            ...LOG_KINDS.map((kind) => [kind, kind.replaceAll("-", " ")] as const),
+          ]}
+          box="w-44"
+        />
+        <Labelled name="from" label="From" type="date" small value={asked.from} box="w-36" />
+        <Labelled name="to" label="To" type="date" small value={asked.to} box="w-36" />
         <button type="submit" className="btn btn-primary btn-sm">
           Show
         </button>
@@ -139,15 +129,5 @@ export default function Log({ loaderData }: Route.ComponentProps) {
         </Link>
       )}
     </Page>
-  );
-}
-
-function Labelled({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
-  return (
-    // biome-ignore lint/a11y/noLabelWithoutControl: the control is its child
-    <label className="font-semibold">
-      <span className="mb-1 block">{label}</span>
-      {children}
-    </label>
   );
 }

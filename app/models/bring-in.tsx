@@ -8,7 +8,8 @@ import { groupBy } from "#core/quantities/group.ts";
 import { listed } from "#core/quantities/list.ts";
 import { oursFor, writeDossier } from "#db/dossier-document.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
 import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
@@ -81,14 +82,8 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
               {sent.trouble}
             </p>
           )}
-          <label className="text-sm font-semibold">
-            <span className="mb-1 block">The file</span>
-            <input type="file" name="file" accept=".json,application/json" className="file-input w-full" />
-          </label>
-          <label className="text-sm font-semibold">
-            <span className="mb-1 block">Or paste its text here</span>
-            <textarea name="text" rows={8} defaultValue={sent?.text} className="textarea ver w-full" />
-          </label>
+          <Labelled name="file" label="The file" type="file" accept=".json,application/json" />
+          <Labelled name="text" label="Or paste its text here" rows={8} mono value={sent?.text} />
           <p className="text-sm text-quiet">
             Nothing is taken over before you have seen it. What is in it:{" "}
             <a className="link" href="/out/dossier.schema.json">
@@ -153,8 +148,7 @@ function Differences({ shown }: { readonly shown: Shown }) {
     );
   }
   return (
-    <Form method="post" className="flex flex-col gap-5">
-      <FormKey />
+    <ActForm className="flex flex-col gap-5">
       {shown.trouble && (
         <p role="alert" className="hatch border-l-4 border-rust p-3 font-semibold text-rust">
           {shown.trouble}
@@ -210,6 +204,6 @@ function Differences({ shown }: { readonly shown: Shown }) {
       <button type="submit" name="intent" value="accept" className="btn btn-primary w-fit">
         Take over what is picked
       </button>
-    </Form>
+    </ActForm>
   );
 }

@@ -1,7 +1,6 @@
 // How a component's versions count: the ways to choose from, what each would touch, and the press that makes it so.
-import { Form } from "react-router";
 import type { Numbering } from "#core/version/version.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
 import { sayNumbering } from "../ui/words/standing.ts";
 import type { NumberingAnswer } from "./confirm-numbering.server.ts";
 import { TouchedUnits } from "./touched.tsx";
@@ -18,12 +17,12 @@ type Shown = {
 export function Counting({ component }: { readonly component: Shown }) {
   if (component.confirmed) {
     return (
-      <Form method="post" className="mb-2">
+      <ActForm className="mb-2">
         <Ask component={component.id} numbering={null} />
         <button type="submit" className="link text-sm" aria-label={`Take back how ${component.name} counts`}>
           Take that back
         </button>
-      </Form>
+      </ActForm>
     );
   }
   const ways: readonly Numbering[] = [
@@ -35,12 +34,12 @@ export function Counting({ component }: { readonly component: Shown }) {
     <div className="doubt mb-2 flex w-fit flex-wrap items-center gap-2 p-2 text-sm">
       <span>How do they count?</span>
       {ways.map((numbering) => (
-        <Form method="post" key={JSON.stringify(numbering)}>
+        <ActForm key={JSON.stringify(numbering)}>
           <Ask component={component.id} numbering={numbering} />
           <button type="submit" className="btn btn-outline btn-primary btn-sm">
             {sayNumbering(numbering)}
           </button>
-        </Form>
+        </ActForm>
       ))}
     </div>
   );
@@ -48,7 +47,6 @@ export function Counting({ component }: { readonly component: Shown }) {
 
 const Ask = (asked: { readonly component: string; readonly numbering: Numbering | null }) => (
   <>
-    <FormKey />
     <input type="hidden" name="component" value={asked.component} />
     <input type="hidden" name="numbering" value={JSON.stringify(asked.numbering)} />
   </>
@@ -59,12 +57,12 @@ export function CountSo({ asked }: { readonly asked: NonNullable<NumberingAnswer
   return (
     <div className="sheet mb-4 flex flex-col gap-3 p-4">
       <TouchedUnits touched={asked.touched} />
-      <Form method="post" className="flex gap-3">
+      <ActForm className="flex gap-3">
         <Ask component={asked.component} numbering={asked.numbering} />
         <button type="submit" name="intent" value="count-so" className="btn btn-primary btn-sm">
           {asked.numbering === null ? "Take it back" : "Count so"}
         </button>
-      </Form>
+      </ActForm>
     </div>
   );
 }

@@ -1,12 +1,13 @@
 // One procedure: its steps with the key card, what is one key away from it, whence it is known, and one press to confirm.
 
-import { Form, Link, redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { shelveProcedure } from "#acts/shelve-procedure.ts";
 import { listed } from "#core/quantities/list.ts";
 import { dossierHead, procedureById, proceduresOf } from "#db/dossier.ts";
 import { releasesOf } from "#db/models.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Confirmed } from "../shared/known-from.tsx";
@@ -138,19 +139,16 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
             From {saySource(procedure.source)}; <Confirmed of={loaderData.confirmed} />.
           </p>
           {mayConfirm && (
-            <Form method="post" className="flex flex-wrap items-end gap-3 text-sm">
-              <FormKey />
+            <ActForm className="flex flex-wrap items-end gap-3 text-sm">
               <input type="hidden" name="kind" value="procedure" />
               <input type="hidden" name="subject" value={procedure.id} />
-              <label className="font-semibold">
-                <span className="mb-0.5 block">on firmware</span>
-                <select name="firmware" className="select select-sm w-40">
-                  {loaderData.versions.map((version) => (
-                    <option key={version}>{version}</option>
-                  ))}
-                  <option value="">I did not look</option>
-                </select>
-              </label>
+              <Labelled
+                name="firmware"
+                label="on firmware"
+                small
+                options={[...loaderData.versions, ["", "I did not look"]]}
+                box="w-40"
+              />
               <button type="submit" name="intent" value="confirm" className="btn btn-primary btn-sm">
                 It went just so
               </button>
@@ -159,7 +157,7 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
                   Shelve this procedure
                 </button>
               )}
-            </Form>
+            </ActForm>
           )}
         </div>
       </div>

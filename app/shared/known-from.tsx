@@ -1,8 +1,8 @@
 // How well a fact stands: where it is known from, who saw it last and on which firmware; and one press to confirm it.
-import { Form } from "react-router";
+
 import type { Source } from "#core/quantities/source.ts";
 import type { Confirmable } from "#db/dossier.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";
 import { saySource } from "../ui/words/step.ts";
@@ -43,12 +43,7 @@ const CONFIRM_FORM = "confirm-fact";
 
 /** The one form that all presses of a page belong to: a dossier has a hundred of them. */
 export function ConfirmForm() {
-  return (
-    <Form method="post" id={CONFIRM_FORM} preventScrollReset className="hidden">
-      <input type="hidden" name="intent" value="confirm" />
-      <FormKey />
-    </Form>
-  );
+  return <ActForm intent="confirm" id={CONFIRM_FORM} preventScrollReset className="hidden"></ActForm>;
 }
 
 /** Source and confirmations of a fact in one line, with the press that adds one. */

@@ -1,7 +1,8 @@
 // The two presses that note how a try with some chain went.
-import { Form } from "react-router";
+
 import type { Operation } from "#core/kit/shapes.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
 import type { ShownChain } from "../ui/chain.tsx";
 import { useMay } from "../ui/club.ts";
 
@@ -32,9 +33,7 @@ export function Tried(props: Props) {
   const mayConfirm = useMay("confirm-fact");
   if (!mayConfirm) return null;
   return (
-    <Form method="post" className="mt-2 flex flex-wrap items-center gap-2" preventScrollReset>
-      <input type="hidden" name="intent" value="tried" />
-      <FormKey />
+    <ActForm intent="tried" className="mt-2 flex flex-wrap items-center gap-2" preventScrollReset>
       <input type="hidden" name="operation" value={props.operation} />
       <input type="hidden" name="unit" value={props.unit ?? ""} />
       <input type="hidden" name="lead" value={chain.parts.lead} />
@@ -44,20 +43,19 @@ export function Tried(props: Props) {
       <button type="submit" name="worked" value="yes" className="btn btn-outline btn-primary btn-sm">
         It worked
       </button>
-      <input
+      <Labelled
         name="symptom"
-        maxLength={300}
-        className="input input-sm w-56"
+        label="What was seen when it failed"
+        quiet
+        small
+        most={300}
         placeholder="what was seen"
-        aria-label="What was seen when it failed"
+        box="w-56"
       />
       <button type="submit" name="worked" value="no" className="btn btn-outline btn-error btn-sm">
         It failed
       </button>
-      <label className="flex items-center gap-1.5 text-sm text-quiet">
-        <input type="checkbox" name="settled" value="on" className="checkbox checkbox-sm" />
-        and never will: that is settled
-      </label>
-    </Form>
+      <Labelled name="settled" type="checkbox" small label="and never will: that is settled" />
+    </ActForm>
   );
 }

@@ -7,6 +7,7 @@ import type { Result } from "#core/quantities/result.ts";
 import type { Cost } from "#core/route/cost.ts";
 import type { Route, RouteProblem } from "#core/route/route.ts";
 import { careOf, type Wish } from "#core/route/way.ts";
+import { Labelled } from "../forms/field.tsx";
 import { Caution } from "../ui/caution.tsx";
 import { counted } from "../ui/words/count.ts";
 import {
@@ -156,26 +157,22 @@ export function Compare(props: {
     <details open={props.other !== undefined || props.asked.unlisted} className="mt-2" id="compare">
       <summary className="link w-fit cursor-pointer list-none text-sm">Compare with another way</summary>
       <Form className="mt-2 mb-2 flex flex-wrap items-end gap-3 text-sm" preventScrollReset>
-        <label className="font-semibold">
-          <span className="mb-0.5 block">to</span>
-          <select name="to" defaultValue={props.asked.to} className="select select-sm w-56">
-            {props.choices.map((choice) => (
-              <option key={choice.id} value={choice.id}>
-                {choice.words}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="flex items-center gap-2 pb-1">
-          <input
-            type="checkbox"
-            name="keep"
-            value="on"
-            defaultChecked={props.asked.keep}
-            className="checkbox checkbox-sm checkbox-primary"
-          />
-          over nothing that erases
-        </label>
+        <Labelled
+          name="to"
+          label="to"
+          small
+          value={props.asked.to}
+          options={props.choices.map((choice) => [choice.id, choice.words] as const)}
+          box="w-56"
+        />
+        <Labelled
+          name="keep"
+          type="checkbox"
+          small
+          value={props.asked.keep ? "on" : ""}
+          label="over nothing that erases"
+          box="pb-1"
+        />
         <button type="submit" className="btn btn-outline btn-primary btn-sm">
           Compare
         </button>

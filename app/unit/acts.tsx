@@ -1,7 +1,10 @@
 // Custody and hold: who takes it, when it is due back, until when it is left alone.
-import { Form, Link } from "react-router";
+
+import { Link } from "react-router";
+import { MOST_WHY } from "#acts/shapes.ts";
 import type { UnitRow } from "#db/units.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
 import type { ActAnswer } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -40,12 +43,11 @@ export function Acts(props: {
 
 function Back({ holder }: { readonly holder: string }) {
   return (
-    <Form method="post">
-      <FormKey />
+    <ActForm>
       <button type="submit" name="intent" value="back" className="btn btn-outline btn-primary btn-sm">
         Take it back from {holder.split(" ")[0]}
       </button>
-    </Form>
+    </ActForm>
   );
 }
 
@@ -55,32 +57,19 @@ function Lend({ people, kept }: { readonly people: readonly Who[]; readonly kept
   return (
     <details open={kept !== undefined}>
       <summary className="btn btn-outline btn-primary btn-sm">Lend it</summary>
-      <Form method="post" className="sheet mt-2 flex flex-col gap-2 p-3">
-        <input type="hidden" name="intent" value="lend" />
-        <FormKey />
-        <label className="text-sm font-semibold">
-          To
-          <select name="person" defaultValue={kept?.person} className="select select-sm mt-1 w-full">
-            {people.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="text-sm font-semibold">
-          Due back (may stay empty)
-          <input
-            type="date"
-            name="dueBack"
-            defaultValue={kept?.dueBack}
-            className="input input-sm mt-1 w-full"
-          />
-        </label>
+      <ActForm intent="lend" className="sheet mt-2 flex flex-col gap-2 p-3">
+        <Labelled
+          name="person"
+          label="To"
+          small
+          value={kept?.person}
+          options={people.map((p) => [p.id, p.name] as const)}
+        />
+        <Labelled name="dueBack" label="Due back (may stay empty)" type="date" small value={kept?.dueBack} />
         <button type="submit" className="btn btn-primary btn-sm">
           Lend
         </button>
-      </Form>
+      </ActForm>
     </details>
   );
 }
@@ -89,35 +78,26 @@ function Hold({ unit, kept }: { readonly unit: UnitRow; readonly kept: Kept }) {
   const { today, locale } = useClub();
   if (unit.hold_until !== null && unit.hold_until >= today) {
     return (
-      <Form method="post" className="text-sm">
-        <FormKey />
+      <ActForm className="text-sm">
         <p className="mb-1 text-quiet">
           On hold until {sayDate(unit.hold_until, locale, today)}: {unit.hold_why}
         </p>
         <button type="submit" name="intent" value="lift" className="btn btn-outline btn-primary btn-sm">
           Lift the hold
         </button>
-      </Form>
+      </ActForm>
     );
   }
   return (
     <details open={kept !== undefined}>
       <summary className="btn btn-outline btn-primary btn-sm">Put it on hold</summary>
-      <Form method="post" className="sheet mt-2 flex flex-col gap-2 p-3">
-        <input type="hidden" name="intent" value="hold" />
-        <FormKey />
-        <label className="text-sm font-semibold">
-          Until
-          <input type="date" name="until" defaultValue={kept?.until} className="input input-sm mt-1 w-full" />
-        </label>
-        <label className="text-sm font-semibold">
-          Why
-          <input name="why" defaultValue={kept?.why} className="input input-sm mt-1 w-full" />
-        </label>
+      <ActForm intent="hold" className="sheet mt-2 flex flex-col gap-2 p-3">
+        <Labelled name="until" label="Until" type="date" small value={kept?.until} />
+        <Labelled name="why" label="Why" small most={MOST_WHY} value={kept?.why} />
         <button type="submit" className="btn btn-primary btn-sm">
           Hold
         </button>
-      </Form>
+      </ActForm>
     </details>
   );
 }

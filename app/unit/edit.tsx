@@ -1,5 +1,5 @@
 // A radio's own facts: add one, correct one, put it on the shelf or take it back from there.
-import { Form, redirect } from "react-router";
+import { redirect } from "react-router";
 import { addUnit } from "#acts/add-unit.ts";
 import { changeUnit } from "#acts/change-unit.ts";
 import { recoverUnit } from "#acts/recover-unit.ts";
@@ -12,10 +12,10 @@ import { modelsToPick } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { type UnitRow, unitById, unitByTag } from "#db/units.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { ActForm } from "../forms/act-form.tsx";
 import { DRAWN_FOR } from "../forms/baseline.tsx";
-import { Field } from "../forms/field.tsx";
+import { Field, Labelled } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
-import { FormKey } from "../forms/form-key.tsx";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
 import { type Errors, notWhole, readBy, refusal, saveForm } from "../forms/save.server.ts";
@@ -157,21 +157,15 @@ function Shelf({ unit, shelved }: { readonly unit: string; readonly shelved: boo
   const mayRecover = useMay("recover-shelved");
   if (shelved && !mayRecover) return null;
   return (
-    <Form method="post" className="sheet flex h-fit max-w-xs flex-col gap-2 p-4">
+    <ActForm className="sheet flex h-fit max-w-xs flex-col gap-2 p-4">
       <input type="hidden" name={DRAWN_FOR} value={unit} />
-      <FormKey />
       <h2>{shelved ? "It is on the shelf" : "Put it on the shelf"}</h2>
       <p className="text-sm text-quiet">
         {shelved
           ? "Taken back, it is as it was."
           : "It leaves the wall and the lists; its history stays, and a keeper can take it back."}
       </p>
-      {!shelved && (
-        <label className="text-sm font-semibold">
-          Why
-          <input name="why" className="input input-sm mt-1 w-full" />
-        </label>
-      )}
+      {!shelved && <Labelled name="why" label="Why" small most={MOST_WHY} />}
       <button
         type="submit"
         name="intent"
@@ -180,6 +174,6 @@ function Shelf({ unit, shelved }: { readonly unit: string; readonly shelved: boo
       >
         {shelved ? "Take it back" : "Shelve it"}
       </button>
-    </Form>
+    </ActForm>
   );
 }

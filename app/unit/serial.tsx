@@ -1,8 +1,8 @@
 // What a serial number says about the hardware, where nobody has noted that or noted something else.
-import { Form } from "react-router";
+
 import { revisionsOfSerial, type WithSerials } from "#core/dossier/serial.ts";
 import type { UnitRow } from "#db/units.ts";
-import { FormKey } from "../forms/form-key.tsx";
+import { ActForm } from "../forms/act-form.tsx";
 import { useMay } from "../ui/club.ts";
 
 type Says = { readonly revision: string; readonly id: string };
@@ -28,9 +28,7 @@ export function SerialSays({ says, unit }: { readonly says: Says; readonly unit:
           : "nobody has noted which it is."}
       </span>
       {mayEdit && (
-        <Form method="post">
-          <input type="hidden" name="intent" value="hardware" />
-          <FormKey />
+        <ActForm intent="hardware">
           <button
             type="submit"
             name="revision"
@@ -39,7 +37,7 @@ export function SerialSays({ says, unit }: { readonly says: Says; readonly unit:
           >
             It is hardware {says.revision}
           </button>
-        </Form>
+        </ActForm>
       )}
     </div>
   );
