@@ -28,9 +28,8 @@ export async function loadSituations(
   today: PlainDate,
   component?: string,
 ): Promise<Situations> {
-  const asked = loadKit(tx);
-  const [kit, facts] = await Promise.all([asked, loadFacts(tx, scope, component)]);
-  const plugs = await plugsOf(tx, [...facts.catalogues.keys()], kit);
+  const [kit, facts] = await Promise.all([loadKit(tx), loadFacts(tx, scope, component)]);
+  const plugs = await plugsOf(tx, [...new Set(facts.units.map((unit) => unit.model))], kit);
   const common = { ...facts, plugs, kit: kit.prepared };
   const all = facts.units.map((unit) => situationOf(unit, common, today));
   return { all, of: new Map(all.map((one) => [one.unit.id, one])), catalogues: facts.catalogues, kit };

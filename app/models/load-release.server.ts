@@ -147,7 +147,7 @@ async function fileOf(form: FormData) {
 async function ifKept(tx: Tx, model: string, release: ReleaseRow, today: PlainDate) {
   const { all, catalogues } = await loadSituations(tx, { of: "model", id: model }, today);
   const catalogue = catalogues.get(model);
-  if (!catalogue?.get(release.component_id)?.byId.has(release.id)) return undefined;
+  if (all.length === 0 || !catalogue?.get(release.component_id)?.byId.has(release.id)) return undefined;
   return ifTarget(tx, model, all, catalogue, release.component_id, release.id);
 }
 
