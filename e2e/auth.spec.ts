@@ -89,6 +89,7 @@ test("the console of no page says that something was forbidden", async ({ page }
     "/models/1",
     "/models/1/releases/new",
     "/units/W-03",
+    "/units/W-03/edit",
     "/kit",
     "/kit/own",
     "/kit/get",

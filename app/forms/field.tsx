@@ -93,7 +93,7 @@ export function Labelled({
   return (
     <div className={`fieldset ${box}`}>
       {check ? (
-        <label className="label" htmlFor={id}>
+        <label className={look.small ? "label small" : "label"} htmlFor={id}>
           {control}
           {label}
         </label>
@@ -133,6 +133,14 @@ type ControlProps = Omit<Look, "label" | "hint" | "quiet" | "start" | "box"> & {
   readonly onCount?: (signs: number) => void;
 };
 
+// Written out: styles are made for the classes that stand in our files.
+const SMALL = {
+  input: "input-sm",
+  select: "select-sm",
+  textarea: "textarea-sm",
+  "file-input": "file-input-sm",
+} as const;
+
 function Control({
   options,
   rows,
@@ -157,9 +165,8 @@ function Control({
         onCount(currentTarget.value.length),
     }),
   };
-  const size = small ? "sm" : "";
-  const look = (of: string) =>
-    `${of} ${size && `${of}-${size}`} validator w-full ${mono ? "ver" : ""} ${className}`;
+  const look = (of: keyof typeof SMALL) =>
+    `${of} ${small ? SMALL[of] : ""} validator w-full ${mono ? "ver" : ""} ${className}`;
   if (type === "checkbox") {
     const { id, name } = input;
     return (

@@ -123,7 +123,7 @@ function Asked({ preview }: { readonly preview: Preview }) {
           max={today}
           value={preview.undated}
           className="max-w-40"
-          box="doubt-thin max-w-sm p-2"
+          box="doubt-thin max-w-sm p-2!"
         />
       )}
       {preview.near.map((name, i) => (
@@ -144,7 +144,7 @@ function Asked({ preview }: { readonly preview: Preview }) {
         mono
         most={1000}
         value={preview.nothing}
-        box="max-w-sm grow p-2"
+        box="max-w-sm grow p-2!"
       />
     </section>
   );

@@ -171,7 +171,7 @@ export function Compare(props: {
           small
           value={props.asked.keep ? "on" : ""}
           label="over nothing that erases"
-          box="pb-1"
+          box="pb-1.5!"
         />
         <button type="submit" className="btn btn-outline btn-primary btn-sm">
           Compare
