@@ -39,6 +39,7 @@ const unit = (id: string, runs: number): UnitFacts => ({
     },
   ],
 });
+const GONE = { withdrawn: { on: addDays(today, 5), why: "w" } };
 const situated = (units: readonly UnitFacts[], catalogue: Catalogue) =>
   units.map((one) => ({ unit: one, catalogue, policy: PLAIN_POLICY, today }));
 
@@ -70,11 +71,12 @@ describe("a release put into the list or taken out of it", () => {
         (list, running, n, on) => {
           const main = catalogue(...list.map((r) => release(r.n, r.on)));
           const before = new Map([...main, ...catalogueOf([dsp])]);
+          const isWithdrawn = on > 20;
           const units = running.map(({ runs, read }, i) => {
             const one = unit(`u${i}`, runs);
             return read ? { ...one, readings: [...one.readings, ofDsp] } : one;
           });
-          const after = withRelease(before, "main", `R${n}`, release(n, on));
+          const after = withRelease(before, "main", `R${n}`, release(n, on, isWithdrawn ? GONE : {}));
           const told = effectOf(situated(units, before), before, after);
           for (const one of units) {
             const open = (c: Catalogue) =>
@@ -92,6 +94,15 @@ describe("a release put into the list or taken out of it", () => {
               told[kind].includes(one.id),
             );
             expect([one.id, said]).toEqual([one.id, expected]);
+            const ahead = (c: Catalogue) =>
+              needsOf(one, c, PLAIN_POLICY)
+                .filter((need) => need.kind === "firmware")
+                .map((n) =>
+                  [n.component, n.cause, n.urgency, n.dueFrom, ...n.targets.map((t) => t.release)].join(),
+                )
+                .join("; ");
+            const isLater = was === is && ahead(before) !== ahead(after);
+            expect([one.id, told.later.includes(one.id)]).toEqual([one.id, isLater]);
           }
           const named = [...told.newlyDue, ...told.changed, ...told.freed, ...told.later];
           expect(new Set(named).size).toBe(named.length);

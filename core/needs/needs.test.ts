@@ -525,3 +525,29 @@ test("moss by its bounds", () => {
   ]);
   expect(mossOf([{ dueFrom: day(9), urgency: "safety" }], start)).toBe(0);
 });
+
+test("which releases are for a radio's region or hardware is asked of each kind of radio by itself", () => {
+  const listed = main(
+    release("1.0", 10, { regions: ["North"] }),
+    release("1.1", 20, { hardwareRevisions: ["B"] }),
+  );
+  const kinds: Partial<UnitFacts>[] = [
+    { region: "North", hardwareRevision: "A" },
+    { region: "South", hardwareRevision: "A" },
+    { region: "South", hardwareRevision: "B" },
+    { region: "South" },
+    {},
+  ];
+  const causes = (kind: Partial<UnitFacts>, catalogue = catalogueOf([listed])) =>
+    needsOf(unit([reading("0.9", 1)], kind), catalogue, policy())
+      .filter((need) => need.kind === "catalogue")
+      .map((need) => [need.cause, need.dueTo]);
+  // One catalogue for all of them, in every order: what is remembered for one kind is not told of another.
+  for (const order of [kinds, [...kinds].reverse()]) {
+    const catalogue = catalogueOf([listed]);
+    for (const kind of order) expect([kind, causes(kind, catalogue)]).toEqual([kind, causes(kind)]);
+  }
+  expect(causes({ region: "North" })).toEqual([["unlisted", day(10)]]);
+  expect(causes({ region: "South" })).toEqual([["unlisted", day(20)]]);
+  expect(causes({ region: "South", hardwareRevision: "A" })).toEqual([["unlisted", undefined]]);
+});
