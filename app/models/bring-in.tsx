@@ -6,6 +6,7 @@ import { type Difference, differencesOf } from "#core/dossier/differences.ts";
 import { LONGEST_DOSSIER, readDossier } from "#core/dossier/document.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { listed } from "#core/quantities/list.ts";
+import { RELEASE_FIELD_WORD } from "#core/release/words.ts";
 import { oursFor, writeDossier } from "#db/dossier-document.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
@@ -113,15 +114,13 @@ type Shown = {
 };
 
 const FIELD_WORD: Readonly<Record<string, string>> = {
-  releasedOn: "released on",
-  hardwareRevisions: "hardware",
+  ...RELEASE_FIELD_WORD,
   fromTracks: "over tracks",
   from: "over",
   rollbackFloor: "nothing older than",
   soldAs: "also sold as",
   pickInTool: "in the tool pick",
   firmware: "for",
-  fixes: "mends",
   where: "shows",
   sample: "looks like",
   numbering: "counts",
