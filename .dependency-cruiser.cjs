@@ -14,6 +14,7 @@ const CORE_ROOMS = [
   "kit",
   "modes",
   "bench",
+  "run",
   "club",
   "import",
 ];

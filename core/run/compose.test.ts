@@ -1,0 +1,165 @@
+// Plans of runs: every install of a way, each with the procedures for the firmware it meets then.
+import { describe, expect, it } from "vitest";
+import { plain } from "../quantities/date.ts";
+import { catalogueOf } from "../release/catalogue.ts";
+import { conditionsShape } from "../release/conditions.ts";
+import type { Release } from "../release/release.ts";
+import { stateOfUnit, wayOf } from "../route/way.ts";
+import { PLAIN_POLICY } from "../unit/policy.ts";
+import type { UnitFacts } from "../unit/unit.ts";
+import { composeProcedure, composeRead, composeUpdate, holdsFor, type KnownProcedure } from "./compose.ts";
+import { stepsOf } from "./plan.ts";
+
+const release = (version: string, conditions: object = {}): Release => ({
+  id: version,
+  version,
+  aliases: [],
+  track: "factory",
+  releasedOn: plain("2026-01-01"),
+  fixes: [],
+  conditions: conditionsShape.parse(conditions),
+});
+const catalogueWith = (...more: Release[]) =>
+  catalogueOf([
+    {
+      id: "main",
+      name: "main",
+      numbering: { kind: "dotted" },
+      suffixes: [],
+      releases: [release("1.0"), ...more],
+    },
+  ]);
+const unit: UnitFacts = {
+  id: "u",
+  hardwareRevision: "A",
+  addedOn: plain("2026-01-01"),
+  readings: [{ id: "r", component: "main", raw: "1.0", source: "screen", at: "", on: plain("2026-01-02") }],
+};
+const procedure = (
+  id: string,
+  purpose: KnownProcedure["purpose"],
+  more: Partial<KnownProcedure> = {},
+): KnownProcedure => ({
+  id,
+  purpose,
+  title: id,
+  steps: [{ kind: "note", what: id }],
+  minutes: 4,
+  draft: false,
+  ...more,
+});
+const upTo = (most: string) => ({ component: "main", range: [{ below: most }] });
+const from = (least: string) => ({ component: "main", range: [{ atLeast: least }] });
+
+const catalogue = catalogueWith(
+  release("1.5", { erases: "settings", minutes: 7 }),
+  release("2.0", { from: [{ atLeast: "1.5" }] }),
+);
+const state = stateOfUnit(unit, catalogue);
+const update = (procedures: readonly KnownProcedure[], releases = catalogue, to = "2.0") => {
+  const { result } = wayOf(unit, releases, PLAIN_POLICY, new Map([["main", to]]));
+  if (!result.ok) throw new Error("there is a way");
+  return composeUpdate({
+    unit,
+    catalogue: releases,
+    state,
+    route: result.value,
+    procedures,
+    gather: ["lead K-07"],
+  });
+};
+const notes = (plan: ReturnType<typeof update>, name: string) =>
+  plan.stages
+    .filter((stage) => stage.name === name)
+    .map(({ steps }) =>
+      steps.flatMap((s) =>
+        s.kind === "do" && s.step.kind === "note" ? s.step.what : s.kind === "open" ? "open" : [],
+      ),
+    );
+
+describe("an update over a stepping stone", () => {
+  it("has its stages in order, an install after the other", () => {
+    expect(update([]).stages.map((stage) => stage.name)).toEqual([
+      ...["gather", "gates", "back-up"],
+      ...["enter", "flash", "read-back"],
+      ...["enter", "flash", "read-back"],
+      ...["restore", "put-away"],
+    ]);
+  });
+
+  it("takes for each install the procedure for the firmware that the radio has by then", () => {
+    const old = procedure("old keys", "update-mode", { firmware: upTo("1.5") });
+    const late = procedure("new keys", "update-mode", { firmware: from("1.5") });
+    const menu = procedure("menu", "read-version", { firmware: from("2.0") });
+    const plan = update([old, late, menu]);
+    expect(notes(plan, "enter")).toEqual([["old keys"], ["new keys"]]);
+    // After the first install it shows the new version: how that is read is asked of what runs by then.
+    expect(notes(plan, "read-back")).toEqual([["open"], ["menu"]]);
+  });
+
+  it("says of each flash what it erases, and checks the file before each; the version is read after each", () => {
+    const steps = stepsOf(update([])).map(({ step }) => step);
+    expect(steps.filter((s) => s.kind === "machine").map((s) => [s.erases, s.minutes])).toEqual([
+      [true, 7],
+      [false, 5],
+    ]);
+    expect(steps.filter((s) => s.kind === "read-back").map((s) => s.release)).toEqual(["1.5", "2.0"]);
+    for (const [i, step] of steps.entries())
+      if (step.kind === "machine")
+        expect(steps.slice(0, i).findLast((s) => s.kind === "gate")?.gate).toBe("file");
+  });
+
+  it("backs up before anything is flashed, and only where something is erased", () => {
+    const steps = stepsOf(update([])).map(({ step }) => step);
+    const backup = steps.findIndex((s) => s.kind === "gate" && s.gate === "backup");
+    expect(backup).toBeGreaterThan(0);
+    expect(backup).toBeLessThan(steps.findIndex((s) => s.kind === "machine"));
+    const harmless = update([], catalogueWith(release("1.1")), "1.1");
+    expect(harmless.stages.map((s) => s.name)).toEqual([
+      "gather",
+      "gates",
+      "enter",
+      "flash",
+      "read-back",
+      "put-away",
+    ]);
+    expect(stepsOf(harmless).some(({ step }) => step.kind === "gate" && step.gate === "backup")).toBe(false);
+  });
+});
+
+describe("which procedure holds", () => {
+  const moment = { unit, catalogue, state };
+  it.each([
+    ["any", {}, true],
+    ["a draft", { draft: true }, false],
+    ["its firmware", { firmware: upTo("1.5") }, true],
+    ["other firmware", { firmware: from("1.5") }, false],
+    ["its hardware", { hardwareRevisions: ["A", "B"] }, true],
+    ["other hardware", { hardwareRevisions: ["B"] }, false],
+  ] as const)("%s", (_, more, holds) => {
+    expect(holdsFor(procedure("p", "flash", more as Partial<KnownProcedure>), moment)).toBe(holds);
+  });
+  it("what is not known of the radio speaks against none", () => {
+    const unknown = { unit: {}, catalogue, state: new Map() };
+    expect(holdsFor(procedure("p", "flash", { hardwareRevisions: ["B"] }), unknown)).toBe(true);
+    expect(holdsFor(procedure("p", "flash", { firmware: from("1.5") }), unknown)).toBe(true);
+  });
+});
+
+it("a procedure is a plan of its own steps, and its minutes are spread over them", () => {
+  const steps = [
+    { kind: "turn", to: "on" },
+    { kind: "wait", seconds: 3 },
+  ] as const;
+  const plan = composeProcedure(procedure("Wake it", "recover", { steps, minutes: 6 }));
+  expect(plan.stages).toMatchObject([{ name: "do", title: "Wake it" }]);
+  expect(stepsOf(plan).map(({ step }) => step.minutes)).toEqual([3, 3]);
+});
+
+it("reading follows how the version is read, and ends with what is shown", () => {
+  const how = procedure("menu", "read-version");
+  const plan = composeRead({ unit, catalogue, state, procedures: [how], component: "main" });
+  expect(stepsOf(plan).map(({ step }) => step.kind)).toEqual(["do", "read-back"]);
+  const without = composeRead({ unit, catalogue, state, procedures: [], component: "main" });
+  expect(stepsOf(without).map(({ step }) => step.kind)).toEqual(["open", "read-back"]);
+});

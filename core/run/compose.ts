@@ -1,0 +1,169 @@
+// Makes the plan of a run from what is known when it begins. A new kind of work adds a composer here and nothing else.
+import type { Purpose } from "../dossier/procedure.ts";
+import type { Step } from "../dossier/step.ts";
+import type { Catalogue } from "../release/catalogue.ts";
+import { ERASES, type Erases } from "../release/conditions.ts";
+import type { Route, State } from "../route/route.ts";
+import type { UnitFacts } from "../unit/unit.ts";
+import { liesIn, type Range } from "../version/range.ts";
+import type { RunPlan, RunStep, Stage, StageName } from "./plan.ts";
+
+export type KnownProcedure = {
+  readonly id: string;
+  readonly purpose: Purpose;
+  readonly title: string;
+  readonly steps: readonly Step[];
+  readonly minutes: number;
+  readonly draft: boolean;
+  /** The component, by id, and the versions for which it holds; absent: all. */
+  readonly firmware?: { readonly component: string; readonly range: Range };
+  /** Hardware revisions, by id, for which it holds; absent: all. */
+  readonly hardwareRevisions?: readonly string[];
+};
+
+/** A unit at some point of its way: what each component runs then. */
+export type Moment = {
+  readonly unit: Pick<UnitFacts, "hardwareRevision">;
+  readonly catalogue: Catalogue;
+  readonly state: State;
+};
+
+/** Whether a procedure is for a unit at a moment: no draft, not for other hardware, not for other firmware; what is unknown speaks against nothing. */
+export function holdsFor(procedure: KnownProcedure, { unit, catalogue, state }: Moment): boolean {
+  const { firmware, hardwareRevisions } = procedure;
+  const prepared = firmware && catalogue.get(firmware.component);
+  const version = firmware && state.get(firmware.component);
+  const isOtherFirmware = prepared && version && !liesIn(firmware.range, version, prepared.reader);
+  const revision = unit.hardwareRevision;
+  const isOtherHardware =
+    hardwareRevisions !== undefined && revision !== undefined && !hardwareRevisions.includes(revision);
+  return !procedure.draft && !isOtherFirmware && !isOtherHardware;
+}
+
+/** The procedure for a purpose that holds at a moment: the first in the dossier's order. */
+export const procedureFor = (
+  purpose: Purpose,
+  procedures: readonly KnownProcedure[],
+  moment: Moment,
+): KnownProcedure | undefined => procedures.find((one) => one.purpose === purpose && holdsFor(one, moment));
+
+/** What is taken in hand for a run: lead, adapters, computer, tool, in words. */
+export type Gathered = readonly string[];
+
+export type UpdateFacts = Moment & {
+  readonly route: Route;
+  readonly procedures: readonly KnownProcedure[];
+  readonly gather: Gathered;
+};
+
+const stage = (name: StageName, title: string, steps: readonly RunStep[]): Stage[] =>
+  steps.length > 0 ? [{ name, title, steps }] : [];
+
+/** A procedure's steps, its minutes spread over them; where none is written, one open step for what is done. */
+function written(procedure: KnownProcedure | undefined, wanted: string): RunStep[] {
+  if (!procedure) return [{ kind: "open", wanted, minutes: 5 }];
+  const minutes = procedure.minutes / procedure.steps.length;
+  return procedure.steps.map((step): RunStep => ({ kind: "do", step, minutes }));
+}
+
+const gathering = (gather: Gathered): RunStep[] =>
+  gather.map((what) => ({ kind: "gather", what, minutes: 1 }));
+const puttingAway = (gather: Gathered): RunStep[] =>
+  gather.map((what) => ({ kind: "put-away", what, minutes: 1 }));
+
+/** Any one procedure of a dossier, as it is written. */
+export const composeProcedure = (procedure: KnownProcedure): RunPlan => ({
+  purpose: "procedure",
+  stages: stage("do", procedure.title, written(procedure, procedure.title)),
+});
+
+/** How the version of a component is read, and what is then written down. */
+export function composeRead(
+  facts: Moment & { readonly procedures: readonly KnownProcedure[]; readonly component: string },
+): RunPlan {
+  const { component, catalogue } = facts;
+  const name = catalogue.get(component)?.component.name ?? "it";
+  const how = procedureFor("read-version", facts.procedures, facts);
+  return {
+    purpose: "read",
+    stages: [
+      ...stage("do", `How ${name} shows its version`, written(how, "read its version")),
+      ...stage("read-back", "What it shows", [{ kind: "read-back", component, minutes: 1 }]),
+    ],
+  };
+}
+
+/**
+ * All installs of a way, each with the procedures that hold for the firmware it meets at that point; a backup first and a restore after it
+ * where anything on the way erases.
+ */
+export function composeUpdate(facts: UpdateFacts): RunPlan {
+  const { route, procedures, catalogue, unit } = facts;
+  const loses: Erases = route.steps.reduce<Erases>(
+    (most, { conditions: { erases } }) => (ERASES.indexOf(erases) > ERASES.indexOf(most) ? erases : most),
+    "nothing",
+  );
+  const isErased = loses !== "nothing";
+  const state = new Map(facts.state);
+  const moment: Moment = { unit, catalogue, state };
+  const stages = [
+    ...stage("gather", "What is needed", gathering(facts.gather)),
+    ...stage("gates", "Before it begins", [
+      { kind: "gate", gate: "power", minutes: 1 },
+      { kind: "gate", gate: "hardware", minutes: 1 },
+      { kind: "gate", gate: "chain", minutes: 1 },
+    ]),
+    ...(isErased
+      ? stage("back-up", "Back up", [
+          ...written(procedureFor("back-up", procedures, moment), "read out what is in it"),
+          { kind: "gate", gate: "backup", minutes: 1 },
+        ])
+      : []),
+  ];
+  for (const { component, release, conditions } of route.steps) {
+    const prepared = catalogue.get(component);
+    const version = prepared?.byId.get(release)?.version ?? "the release";
+    const title = `${prepared?.component.name ?? ""} ${version}`.trim();
+    stages.push(
+      ...stage(
+        "enter",
+        `Into update mode for ${title}`,
+        written(procedureFor("update-mode", procedures, moment), "bring it into update mode"),
+      ),
+      ...stage("flash", `Flash ${title}`, [
+        { kind: "gate", gate: "file", minutes: 1 },
+        ...(procedureFor("flash", procedures, moment)?.steps ?? []).map(
+          (step): RunStep => ({ kind: "do", step, minutes: 1 }),
+        ),
+        {
+          kind: "machine",
+          work: "flash",
+          erases: conditions.erases !== "nothing",
+          minutes: conditions.minutes,
+        },
+      ]),
+    );
+    const installed = prepared?.reader.release(release);
+    if (installed) state.set(component, installed);
+    stages.push(
+      ...stage("read-back", `Does it show ${version}?`, [
+        ...written(procedureFor("read-version", procedures, moment), "read its version"),
+        { kind: "read-back", component, release, minutes: 1 },
+      ]),
+    );
+  }
+  return {
+    purpose: "update",
+    stages: [
+      ...stages,
+      ...(isErased
+        ? stage(
+            "restore",
+            "Write back what was erased",
+            written(procedureFor("restore", procedures, moment), "write the backup back"),
+          )
+        : []),
+      ...stage("put-away", "Put away", puttingAway(facts.gather)),
+    ],
+  };
+}

@@ -1,0 +1,252 @@
+// Runs folded from events: against an oracle that walks the list by hand, and whatever comes in whatever order.
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { GATES, type RunEvent } from "./event.ts";
+import { applyEvent, begin, foldRun, nextStep, type Run } from "./fold.ts";
+import { type RunPlan, type RunStep, stepsOf } from "./plan.ts";
+
+const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 18, n)).toISOString();
+const plan: RunPlan = {
+  purpose: "update",
+  stages: [
+    { name: "gather", title: "Gather", steps: [{ kind: "gather", what: "lead K-07", minutes: 1 }] },
+    {
+      name: "gates",
+      title: "Before it begins",
+      steps: [
+        { kind: "gate", gate: "power", minutes: 1 },
+        { kind: "gate", gate: "file", minutes: 1 },
+      ],
+    },
+    { name: "flash", title: "Flash", steps: [{ kind: "machine", work: "flash", erases: true, minutes: 4 }] },
+    {
+      name: "read-back",
+      title: "Read back",
+      steps: [{ kind: "read-back", component: "1", release: "9", minutes: 1 }],
+    },
+    { name: "put-away", title: "Put away", steps: [{ kind: "put-away", what: "lead K-07", minutes: 1 }] },
+  ],
+};
+type What = RunEvent extends infer E
+  ? E extends RunEvent
+    ? Omit<E, "id" | "number" | "at" | "by">
+    : never
+  : never;
+const event = (number: number, what: What, at = minute(number)): RunEvent =>
+  ({ id: `event-${number}`, number, at, by: "1", ...what }) as RunEvent;
+const ran = (...what: What[]): Run =>
+  foldRun(
+    plan,
+    what.map((one, i) => event(i + 1, one)),
+  );
+const seen: What = { kind: "seen" };
+const started: What = { kind: "started" };
+
+describe("a run", () => {
+  it("goes through its steps one by one and is finished when all are done", () => {
+    expect(nextStep(begin(plan))).toMatchObject({ place: 0, stage: 0, step: { kind: "gather" } });
+    expect(ran(started, seen)).toMatchObject({ phase: "going", place: 1, number: 2 });
+    expect(ran(started, seen, { kind: "finished" })).toMatchObject({
+      phase: "going",
+      unfit: [{ why: "not-done" }],
+    });
+    const all = ran(started, seen, seen, seen, seen, seen, seen, { kind: "finished" });
+    expect(all).toMatchObject({ phase: "finished", place: 6, unfit: [] });
+    expect(nextStep(all)).toBeUndefined();
+  });
+
+  it("what is odd is cured before it goes on, and the same step waits", () => {
+    const odd = ran(started, seen, { kind: "odd", symptom: "no lamp" });
+    expect(odd).toMatchObject({ odd: "no lamp", place: 1 });
+    expect(ran(started, seen, { kind: "odd", symptom: "no lamp" }, seen)).toMatchObject({
+      place: 1,
+      unfit: [{ id: "event-4", why: "something-odd" }],
+    });
+    const cured = ran(
+      started,
+      seen,
+      { kind: "odd", symptom: "no lamp" },
+      { kind: "cured", cause: "flat", cure: "charged" },
+    );
+    expect(cured.odd).toBeUndefined();
+    expect(cured.place).toBe(1);
+    expect(ran(started, { kind: "cured", cause: "x", cure: "y" }).unfit).toEqual([
+      { id: "event-2", why: "nothing-odd" },
+    ]);
+  });
+
+  it("goes back, but past nothing that has changed the radio for good", () => {
+    expect(ran(started, seen, seen, { kind: "went-back", to: 0 })).toMatchObject({ place: 0, unfit: [] });
+    expect(ran(started, seen, { kind: "went-back", to: 1 }).unfit).toEqual([
+      { id: "event-3", why: "not-back" },
+    ]);
+    const flashed = ran(started, seen, seen, seen, seen, { kind: "went-back", to: 3 });
+    expect(flashed).toMatchObject({ place: 4, unfit: [{ why: "final" }] });
+  });
+
+  it("a gate is passed by with a reason where it stands; the file and the hardware never are", () => {
+    const override: What = { kind: "overrode", gate: "power", reason: "on supply" };
+    expect(ran(started, seen, override)).toMatchObject({ place: 2, overridden: ["power"], unfit: [] });
+    expect(ran(started, override).unfit).toEqual([{ id: "event-2", why: "wrong-step" }]);
+    expect(ran(started, seen, override, { kind: "overrode", gate: "file", reason: "I know" })).toMatchObject({
+      place: 2,
+      overridden: ["power"],
+      unfit: [{ why: "firm-gate" }],
+    });
+  });
+
+  it("a machine that fails begins its step anew once it is cured; it is never less far than it was", () => {
+    const flashing: What[] = [started, seen, seen, seen];
+    const at = (part: number): What => ({ kind: "progress", part });
+    expect(ran(...flashing, at(0.4), at(0.2)).part).toBe(0.4);
+    const failed = ran(...flashing, at(0.4), { kind: "machine-failed", symptom: "loose plug" });
+    expect(failed).toMatchObject({ odd: "loose plug", part: 0, place: 3 });
+    expect(ran(started, at(0.1)).unfit).toEqual([{ id: "event-2", why: "wrong-step" }]);
+  });
+
+  it("is stopped at any time, and over then", () => {
+    expect(ran({ kind: "stopped", reason: "late" })).toMatchObject({ phase: "stopped", unfit: [] });
+    expect(ran(started, { kind: "stopped", reason: "late" }, seen)).toMatchObject({
+      phase: "stopped",
+      place: 0,
+      unfit: [{ id: "event-3", why: "over" }],
+    });
+  });
+
+  it("counts for each step what passed while it was going on, without pauses and without clocks that go back", () => {
+    const run = foldRun(plan, [
+      event(1, started, minute(0)),
+      event(2, seen, minute(3)),
+      event(3, { kind: "paused" }, minute(5)),
+      event(4, { kind: "resumed" }, minute(45)),
+      event(5, seen, minute(46)),
+      event(6, seen, minute(40)),
+    ]);
+    expect([...run.took].map(([place, ms]) => [place, ms / 60_000])).toEqual([
+      [0, 3],
+      [1, 3],
+      [2, 0],
+    ]);
+  });
+});
+
+const text = fc.constantFrom("a", "b");
+const anyWhat: fc.Arbitrary<What> = fc.oneof(
+  fc.constantFrom<What>(
+    started,
+    seen,
+    seen,
+    seen,
+    { kind: "paused" },
+    { kind: "resumed" },
+    { kind: "finished" },
+  ),
+  text.map((symptom): What => ({ kind: "odd", symptom })),
+  text.map((symptom): What => ({ kind: "machine-failed", symptom })),
+  text.map((reason): What => ({ kind: "stopped", reason })),
+  text.map((cause): What => ({ kind: "cured", cause, cure: "c" })),
+  fc.nat({ max: 8 }).map((to): What => ({ kind: "went-back", to })),
+  fc.constantFrom(...GATES).map((gate): What => ({ kind: "overrode", gate, reason: "r" })),
+  fc.double({ min: 0, max: 1, noNaN: true }).map((part): What => ({ kind: "progress", part })),
+  text.map((raw): What => ({ kind: "reading", component: "1", raw })),
+);
+const anyStep: fc.Arbitrary<RunStep> = fc.constantFrom<RunStep>(
+  { kind: "gather", what: "x", minutes: 1 },
+  { kind: "gate", gate: "power", minutes: 1 },
+  { kind: "machine", work: "flash", erases: false, minutes: 1 },
+  { kind: "machine", work: "read", erases: false, minutes: 1 },
+  { kind: "open", wanted: "how", minutes: 1 },
+);
+const anyPlan: fc.Arbitrary<RunPlan> = fc
+  .array(fc.array(anyStep, { maxLength: 3 }), { maxLength: 4 })
+  .map((stages) => ({
+    purpose: "procedure",
+    stages: stages.map((steps) => ({ name: "do", title: "t", steps })),
+  }));
+
+/** The same by another road: a list of lines, looked at from the end for what counts. */
+function walked(made: RunPlan, events: readonly What[]) {
+  const steps = made.stages.flatMap((stage) => [...stage.steps]);
+  let done: RunStep[] = [];
+  let mood: "ready" | "going" | "paused" | "stopped" | "finished" = "ready";
+  let trouble: string | null = null;
+  let odd = 0;
+  for (const what of events) {
+    const here = steps[done.length];
+    const goes = mood === "going";
+    const isOver = mood === "stopped" || mood === "finished";
+    let fits = false;
+    if (isOver) fits = false;
+    else if (what.kind === "stopped") [fits, mood] = [true, "stopped"];
+    else if (what.kind === "started") {
+      if (mood === "ready") [fits, mood] = [true, "going"];
+    } else if (what.kind === "resumed") {
+      if (mood === "paused") [fits, mood] = [true, "going"];
+    } else if (!goes) fits = false;
+    else if (what.kind === "paused") [fits, mood] = [true, "paused"];
+    else if (what.kind === "finished") {
+      if (!here) [fits, mood] = [true, "finished"];
+    } else if (what.kind === "seen") {
+      if (here && trouble === null) [fits, done] = [true, [...done, here]];
+    } else if (what.kind === "odd") {
+      if (here && trouble === null) [fits, trouble] = [true, what.symptom];
+    } else if (what.kind === "machine-failed") {
+      if (here?.kind === "machine" && trouble === null) [fits, trouble] = [true, what.symptom];
+    } else if (what.kind === "progress") fits = here?.kind === "machine" && trouble === null;
+    else if (what.kind === "cured") {
+      if (trouble !== null) [fits, trouble] = [true, null];
+    } else if (what.kind === "went-back") {
+      const undone = done.slice(what.to);
+      const hard = undone.some((s) => s.kind === "read-back" || (s.kind === "machine" && s.work !== "read"));
+      if (what.to < done.length && !hard) [fits, done, trouble] = [true, done.slice(0, what.to), null];
+    } else if (what.kind === "overrode") {
+      if (
+        trouble === null &&
+        here?.kind === "gate" &&
+        here.gate === what.gate &&
+        what.gate !== "file" &&
+        what.gate !== "hardware"
+      )
+        [fits, done] = [true, [...done, here]];
+    } else fits = here !== undefined;
+    if (!fits) odd++;
+  }
+  return { phase: mood, place: done.length, odd: trouble ?? undefined, unfit: odd };
+}
+
+describe("any events in any order", () => {
+  it("never make it throw, and lead where walking through them by hand leads", () => {
+    fc.assert(
+      fc.property(anyPlan, fc.array(anyWhat, { maxLength: 40 }), (made, whats) => {
+        const run = foldRun(
+          made,
+          whats.map((what, i) => event(i + 1, what)),
+        );
+        const { phase, place, odd, unfit, number } = run;
+        expect({ phase, place, odd, unfit: unfit.length }).toEqual(walked(made, whats));
+        expect(number).toBe(whats.length);
+        expect(place).toBeLessThanOrEqual(stepsOf(made).length);
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it("out of number are told of what is there, and change nothing", () => {
+    fc.assert(
+      fc.property(
+        fc.array(anyWhat, { maxLength: 10 }),
+        anyWhat,
+        fc.integer({ min: 1, max: 30 }),
+        (whats, what, number) => {
+          const run = foldRun(
+            plan,
+            whats.map((one, i) => event(i + 1, one)),
+          );
+          const taken = applyEvent(run, event(number, what));
+          if (number === whats.length + 1) expect(taken.kind).not.toBe("meanwhile");
+          else expect(taken).toEqual({ kind: "meanwhile", number: whats.length });
+        },
+      ),
+    );
+  });
+});
