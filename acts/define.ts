@@ -27,6 +27,8 @@ export type Done<Answer> = {
   readonly answer: Answer;
   readonly log: readonly (About & { readonly entry: LogEntry })[];
   readonly touches?: readonly { readonly scope: Scope; readonly why: string }[];
+  /** What else pages may show that is other now, beside what the log and the needs say. */
+  readonly topics?: readonly Topic[];
 };
 
 export type Act<Name extends string, Input, Answer, Problem extends { kind: string }> = {
@@ -169,7 +171,7 @@ async function sinceThen<Name extends string, Input, Answer, Problem extends { k
 const plainValues = z.record(z.string(), z.unknown());
 
 /** What pages may show that is other now. */
-function topicsOf({ log, touches = [] }: Done<unknown>): Topic[] {
+function topicsOf({ log, touches = [], topics = [] }: Done<unknown>): Topic[] {
   const of = (kind: string, id: string | undefined) => (id === undefined ? [] : [`${kind}:${id}`]);
   const told = log.flatMap(({ unit, model }) =>
     unit === undefined && model === undefined ? ["club"] : [...of("unit", unit), ...of("model", model)],
@@ -184,5 +186,11 @@ function topicsOf({ log, touches = [] }: Done<unknown>): Topic[] {
         return ["club"];
     }
   });
-  return [...told, ...touched, ...(log.length > 0 ? ["log"] : []), ...(touches.length > 0 ? ["need"] : [])];
+  return [
+    ...topics,
+    ...told,
+    ...touched,
+    ...(log.length > 0 ? ["log"] : []),
+    ...(touches.length > 0 ? ["need"] : []),
+  ];
 }

@@ -4,6 +4,8 @@ import { addGroup } from "./add-group.ts";
 import { addPerson } from "./add-person.ts";
 import { addPlace } from "./add-place.ts";
 import { addUnit } from "./add-unit.ts";
+import { answerRun } from "./answer-run.ts";
+import { beginRun } from "./begin-run.ts";
 import { bringClubBack } from "./bring-club-back.ts";
 import { bringInDossier } from "./bring-in-dossier.ts";
 import { changeGroup } from "./change-group.ts";
@@ -45,6 +47,8 @@ import { writeRelease } from "./write-release.ts";
 import { writeThing } from "./write-thing.ts";
 
 export const ALL_ACTS = [
+  answerRun,
+  beginRun,
   bringClubBack,
   rememberSheet,
   importUnits,

@@ -49,6 +49,10 @@ export type World = {
   /** Things of the kit with the values of their fields. */
   readonly things: readonly { readonly kind: KindName; readonly thing: string; readonly values: Values }[];
   readonly sessions: readonly string[];
+  /** Radios with what each could be taken to the bench for. */
+  readonly errands: readonly { readonly unit: string; readonly for: Readonly<Record<string, string>> }[];
+  /** Runs that go on, with the name of a component of their radio. */
+  readonly runs: readonly { readonly run: string; readonly component: string }[];
   /** A dossier that says something else than ours, and the keys of its facts. */
   readonly dossier: { readonly text: string; readonly keys: readonly string[] };
 };
@@ -117,6 +121,33 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     ...(await worldOfModels(tx, who)),
     things: await worldOfKit(tx),
     sessions: [...(await ids("select id from session order by id limit 3")), NOWHERE],
+    ...(await worldOfBench(tx, units)),
+  };
+}
+
+async function worldOfBench(tx: Tx, units: readonly string[]): Promise<Pick<World, "errands" | "runs">> {
+  const { rows: parts } = await tx.query<{ unit: string; component: string }>(
+    `select u.id unit, c.id component from unit u join component c on c.club_id = u.club_id and c.model_id = u.model_id
+     where u.id = any($1::bigint[]) order by u.id, c.id`,
+    [units],
+  );
+  const { rows: procedures } = await tx.query<{ unit: string; procedure: string }>(
+    `select u.id unit, p.id procedure from unit u join procedure p on p.club_id = u.club_id and p.model_id = u.model_id
+     where u.id = any($1::bigint[]) order by u.id, p.id limit 12`,
+    [units],
+  );
+  const { rows: runs } = await tx.query<{ run: string; component: string }>(
+    `select r.id run, c.name component from run r join unit u on u.club_id = r.club_id and u.id = r.unit_id
+     join component c on c.club_id = u.club_id and c.model_id = u.model_id where r.ended_at is null order by r.id, c.id`,
+  );
+  return {
+    errands: [
+      ...parts.map(({ unit, component }) => ({ unit, for: { component } })),
+      ...procedures.map(({ unit, procedure }) => ({ unit, for: { procedure } })),
+      { unit: NOWHERE, for: { component: NOWHERE } },
+      { unit: units[0] ?? NOWHERE, for: { procedure: NOWHERE } },
+    ],
+    runs: [...runs, { run: NOWHERE, component: "main" }],
   };
 }
 
@@ -206,7 +237,7 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
   const person = fc.record({
     name: mostly(["Alder Quill", "Sedge Mallow"], ["", "x".repeat(101)]),
     role: fc.constantFrom("keeper", "bench", "member"),
-    email: maybe(mostly(["alder@lanternfen.example"], ["WREN@lanternfen.example", "no address"])),
+    email: maybe(mostly(["alder@lanternfen.example", "sedge@lanternfen.example"], ["WREN@lanternfen.example", "no address"])),
     callSign: maybe(mostly(["GZ0AA"], ["x".repeat(21)])),
   });
   const of = mostly(world.people.slice(0, -1), [NOWHERE]);
@@ -397,6 +428,30 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
         component,
         firmware: null,
         source: { kind: "bench", what: "" },
+      })),
+    "begin-run": fc.constantFrom(...world.errands),
+    "answer-run": fc
+      .record({
+        of: mostly(world.runs.slice(0, -1), world.runs.slice(-1)),
+        ids: fc.tuple(fc.uuid(), fc.uuid()),
+        next: fc.constantFrom("reading", "reading", "stopped", "seen", "finished"),
+        raw: fc.constantFrom("1.02", "1.14", "9.9", "?"),
+      })
+      .map(({ of: { run, component }, ids: [first, second], next, raw }) => ({
+        run,
+        events: [
+          { id: first, number: 1, what: { kind: "started" } },
+          {
+            id: second,
+            number: 2,
+            what:
+              next === "reading"
+                ? { kind: next, component, raw }
+                : next === "stopped"
+                  ? { kind: next, reason: "it is late" }
+                  : { kind: next },
+          },
+        ],
       })),
     "add-person": person,
     "add-unit": fields,

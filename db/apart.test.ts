@@ -1,4 +1,5 @@
 // Clubs are kept apart by the database itself, through every table, for reading and for writing.
+
 import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { plain } from "#core/quantities/date.ts";
@@ -9,6 +10,7 @@ import { appendLog } from "./log.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
+import { addEvent, addRun } from "./runs.ts";
 import * as seed from "./seed.ts";
 import { makeLink } from "./sessions.ts";
 import { rememberSheet } from "./sheets.ts";
@@ -94,6 +96,13 @@ beforeAll(async () => {
     );
     await layTestKit(tx, model, one.person);
     await makeLink(tx, one.person, Buffer.alloc(32));
+    const run = await addRun(tx, {
+      unit,
+      title: "R",
+      plan: { purpose: "procedure", stages: [] },
+      by: one.person,
+    });
+    await addEvent(tx, run, { id: "an event", number: 1, what: { kind: "started" } }, one.person);
     await claimAct(tx, "for-the-test", "0".repeat(64));
     await rememberSheet(tx, [["tag", "tag"]], ["-"]);
     await recompute(tx, { of: "club" });

@@ -3,10 +3,6 @@ import { useLocation } from "react-router";
 import { Page } from "../ui/page.tsx";
 
 const LATER: Record<string, { readonly title: string; readonly says: string }> = {
-  "/bench": {
-    title: "Bench",
-    says: "Here a radio will be taken through its update, step by step, with what to hold and what should be seen.",
-  },
   "/codeplugs": {
     title: "Codeplugs",
     says: "Here it will be kept what is programmed into which radio, and what was in it before.",

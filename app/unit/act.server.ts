@@ -1,3 +1,5 @@
+import { redirect } from "react-router";
+import { beginRun } from "#acts/begin-run.ts";
 import { holdUnits } from "#acts/hold-units.ts";
 import { lendUnit } from "#acts/lend-unit.ts";
 import { liftHold } from "#acts/lift-hold.ts";
@@ -192,6 +194,28 @@ const tried: ByForm = async (_tx, who, { row }, form) => {
   return answer(ok ? 200 : 400, { ok, intent: "tried", says });
 };
 
+/** Takes the radio to the bench for one of its procedures; the run's own page comes next. */
+const bench: ByForm = async (_tx, who, { row }, form) => {
+  const asked = { unit: row.id, for: { procedure: form.get("procedure") } };
+  const done = await performForm(beginRun, who, form, asked);
+  if (done.ok) throw redirect(`/bench/${done.value.answer.run}`);
+  const { problem } = done;
+  const refused = (status: number, says: string) => answer(status, { ok: false, intent: "bench", says });
+  switch (problem.kind) {
+    case "busy":
+      return refused(409, `${row.tag} is at the bench already: go on there, or stop it first.`);
+    case "no-procedure":
+    case "no-component":
+      return refused(404, "That procedure is not in its dossier any more.");
+    case "other-radio":
+      return refused(409, "That procedure is a draft, or not for what this radio is and runs.");
+    default: {
+      const { status, says } = sayRefused(problem);
+      return refused(status, says);
+    }
+  }
+};
+
 const ACTS: ReadonlyMap<string, ByForm> = new Map(
-  Object.entries({ reading, strike, lend, back, hold, lift, hardware, tried }),
+  Object.entries({ reading, strike, lend, back, hold, lift, hardware, tried, bench }),
 );

@@ -17,6 +17,7 @@ export const ACTS = [
   "import-units",
   "edit-club",
   "recover-shelved",
+  "work-at-bench",
 ] as const;
 export type Act = (typeof ACTS)[number];
 
@@ -30,6 +31,7 @@ const BENCH: readonly Act[] = [
   "write-procedure",
   "confirm-fact",
   "edit-kit",
+  "work-at-bench",
 ];
 
 const ALLOWED: Record<Role, readonly Act[]> = {

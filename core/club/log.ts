@@ -75,6 +75,9 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("kit-added"), what: text }),
   z.object({ kind: z.literal("kit-changed"), what: text }),
   z.object({ kind: z.literal("kit-shelved"), what: text }),
+  z.object({ kind: z.literal("run-begun"), what: text }),
+  /** `why`: it was stopped before its end. */
+  z.object({ kind: z.literal("run-ended"), what: text, why: text.optional() }),
   z.object({ kind: z.literal("note"), text }),
 ]);
 

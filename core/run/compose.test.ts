@@ -103,7 +103,7 @@ describe("an update over a stepping stone", () => {
       [true, 7],
       [false, 5],
     ]);
-    expect(steps.filter((s) => s.kind === "read-back").map((s) => s.release)).toEqual(["1.5", "2.0"]);
+    expect(steps.filter((s) => s.kind === "read-back").map((s) => s.version)).toEqual(["1.5", "2.0"]);
     for (const [i, step] of steps.entries())
       if (step.kind === "machine")
         expect(steps.slice(0, i).findLast((s) => s.kind === "gate")?.gate).toBe("file");

@@ -88,7 +88,7 @@ export function composeRead(
     purpose: "read",
     stages: [
       ...stage("do", `How ${name} shows its version`, written(how, "read its version")),
-      ...stage("read-back", "What it shows", [{ kind: "read-back", component, minutes: 1 }]),
+      ...stage("read-back", "What it shows", [{ kind: "read-back", component: name, minutes: 1 }]),
     ],
   };
 }
@@ -148,7 +148,7 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
     stages.push(
       ...stage("read-back", `Does it show ${version}?`, [
         ...written(procedureFor("read-version", procedures, moment), "read its version"),
-        { kind: "read-back", component, release, minutes: 1 },
+        { kind: "read-back", component: prepared?.component.name ?? "", version, minutes: 1 },
       ]),
     );
   }

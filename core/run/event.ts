@@ -1,6 +1,5 @@
 // What happens in a run at the bench, as it is sent and kept: a run is the fold of its events, nothing else is stored.
 import { z } from "zod";
-import { id } from "../quantities/id.ts";
 
 /** What must hold before a step that flashes or erases. */
 export const GATES = ["power", "backup", "file", "hardware", "chain"] as const;
@@ -10,7 +9,7 @@ export type Gate = (typeof GATES)[number];
 export const FIRM_GATES: readonly Gate[] = ["file", "hardware"];
 
 const text = z.string().trim().min(1).max(500);
-const happening = z.discriminatedUnion("kind", [
+export const happening = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("started") }),
   /** What the step asks for was done and seen. */
   z.object({ kind: z.literal("seen") }),
@@ -23,7 +22,8 @@ const happening = z.discriminatedUnion("kind", [
   /** How far machine work is, from 0 to 1. */
   z.object({ kind: z.literal("progress"), part: z.number().min(0).max(1) }),
   z.object({ kind: z.literal("machine-failed"), symptom: text }),
-  z.object({ kind: z.literal("reading"), component: id, raw: z.string().min(1).max(200) }),
+  /** What a component, by its name, was seen to run. */
+  z.object({ kind: z.literal("reading"), component: z.string().min(1).max(80), raw: text.max(200) }),
   z.object({
     kind: z.literal("file-kept"),
     sha256: z.string().regex(/^[0-9a-f]{64}$/),
@@ -35,18 +35,18 @@ const happening = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("finished") }),
 ]);
 
+export type Happening = z.output<typeof happening>;
+
 /**
- * `id` is made by who sends it: sent twice, it is done once. `number` is the place in the run that the sender takes it to have, counted
- * from 1: a later one was sent in ignorance of what happened meanwhile. `at` is an instant, `by` a person.
+ * As it is sent. `id` is made by who sends it: sent twice, it is done once. `number` is the place in the run that the sender takes it to
+ * have, counted from 1: a later one was sent in ignorance of what happened meanwhile.
  */
-export const runEvent = z.intersection(
-  z.object({
-    id: z.string().min(8).max(64),
-    number: z.number().int().min(1).max(100_000),
-    at: z.iso.datetime(),
-    by: id,
-  }),
-  happening,
-);
-export type RunEvent = z.output<typeof runEvent>;
-export type EventKind = RunEvent["kind"];
+export const sentEvent = z.object({
+  id: z.string().min(8).max(64),
+  number: z.number().int().min(1).max(100_000),
+  what: happening,
+});
+export type SentEvent = z.output<typeof sentEvent>;
+
+/** As it is kept: at which instant, and by whom. */
+export type RunEvent = SentEvent & { readonly at: string; readonly by: string };

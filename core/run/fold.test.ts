@@ -1,7 +1,7 @@
 // Runs folded from events: against an oracle that walks the list by hand, and whatever comes in whatever order.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { GATES, type RunEvent } from "./event.ts";
+import { GATES, type Happening, type RunEvent } from "./event.ts";
 import { applyEvent, begin, foldRun, nextStep, type Run } from "./fold.ts";
 import { type RunPlan, type RunStep, stepsOf } from "./plan.ts";
 
@@ -22,18 +22,19 @@ const plan: RunPlan = {
     {
       name: "read-back",
       title: "Read back",
-      steps: [{ kind: "read-back", component: "1", release: "9", minutes: 1 }],
+      steps: [{ kind: "read-back", component: "main", version: "9", minutes: 1 }],
     },
     { name: "put-away", title: "Put away", steps: [{ kind: "put-away", what: "lead K-07", minutes: 1 }] },
   ],
 };
-type What = RunEvent extends infer E
-  ? E extends RunEvent
-    ? Omit<E, "id" | "number" | "at" | "by">
-    : never
-  : never;
-const event = (number: number, what: What, at = minute(number)): RunEvent =>
-  ({ id: `event-${number}`, number, at, by: "1", ...what }) as RunEvent;
+type What = Happening;
+const event = (number: number, what: What, at = minute(number)): RunEvent => ({
+  id: `event-${number}`,
+  number,
+  at,
+  by: "1",
+  what,
+});
 const ran = (...what: What[]): Run =>
   foldRun(
     plan,
@@ -148,7 +149,7 @@ const anyWhat: fc.Arbitrary<What> = fc.oneof(
   fc.nat({ max: 8 }).map((to): What => ({ kind: "went-back", to })),
   fc.constantFrom(...GATES).map((gate): What => ({ kind: "overrode", gate, reason: "r" })),
   fc.double({ min: 0, max: 1, noNaN: true }).map((part): What => ({ kind: "progress", part })),
-  text.map((raw): What => ({ kind: "reading", component: "1", raw })),
+  text.map((raw): What => ({ kind: "reading", component: "main", raw })),
 );
 const anyStep: fc.Arbitrary<RunStep> = fc.constantFrom<RunStep>(
   { kind: "gather", what: "x", minutes: 1 },

@@ -1,5 +1,5 @@
 // A run as it stands after its events. Total: no order of events makes it throw; what does not fit is kept and marked.
-import { FIRM_GATES, type Gate, type RunEvent } from "./event.ts";
+import { FIRM_GATES, type Gate, type Happening, type RunEvent } from "./event.ts";
 import { isFinal, type PlacedStep, type RunPlan, stepsOf } from "./plan.ts";
 
 export type RunPhase = "ready" | "going" | "paused" | "stopped" | "finished";
@@ -67,9 +67,9 @@ export const nextStep = (run: Run): PlacedStep | undefined => stepsOf(run.plan)[
 export function applyEvent(run: Run, event: RunEvent): Taken {
   if (event.number !== run.number + 1) return { kind: "meanwhile", number: run.number };
   const counted = { ...run, number: run.number + 1 };
-  const why = unfit(run, event);
+  const why = unfit(run, event.what);
   if (why) return { kind: "unfit", why, run: { ...counted, unfit: [...run.unfit, { id: event.id, why }] } };
-  return { kind: "applied", run: moved(timed(counted, event.at), event) };
+  return { kind: "applied", run: moved(timed(counted, event.at), event.what) };
 }
 
 /** The run after all events that were kept, in their order. Those out of number are passed over. */
@@ -79,7 +79,7 @@ export const foldRun = (plan: RunPlan, events: readonly RunEvent[]): Run =>
     return taken.kind === "meanwhile" ? run : taken.run;
   }, begin(plan));
 
-function unfit(run: Run, event: RunEvent): Unfit | undefined {
+function unfit(run: Run, event: Happening): Unfit | undefined {
   if (run.phase === "stopped" || run.phase === "finished") return "over";
   if (event.kind === "started") return run.phase === "ready" ? undefined : "not-started";
   if (event.kind === "stopped") return undefined;
@@ -128,7 +128,7 @@ function timed(run: Run, at: string): Run {
   return { ...run, since: at, took };
 }
 
-function moved(run: Run, event: RunEvent): Run {
+function moved(run: Run, event: Happening): Run {
   const { odd, ...calm } = run;
   const onward = { place: run.place + 1, part: 0 };
   switch (event.kind) {

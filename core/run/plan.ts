@@ -1,6 +1,8 @@
-// What a run is to do: a list of stages, each a list of steps. Whoever moves through it does not know what it is for.
-import type { Step } from "../dossier/step.ts";
-import type { Gate } from "./event.ts";
+// What a run is to do: a list of stages, each a list of steps. Whoever moves through it does not know what it is for. The shapes are
+// those in which a plan is stored; names of components, and no ids, so that a club may move to another database.
+import { z } from "zod";
+import { stepShape } from "../dossier/step.ts";
+import { GATES } from "./event.ts";
 
 export const RUN_PURPOSES = ["update", "read", "backup", "restore", "procedure"] as const;
 export type RunPurpose = (typeof RUN_PURPOSES)[number];
@@ -20,22 +22,43 @@ export const STAGES = [
 ] as const;
 export type StageName = (typeof STAGES)[number];
 
-/** What one step asks for. Minutes are what it usually takes, as the dossier declares it. */
-export type RunStep = { readonly minutes: number } & (
-  | { readonly kind: "gather"; readonly what: string }
-  | { readonly kind: "gate"; readonly gate: Gate }
-  /** A step of a written procedure. */
-  | { readonly kind: "do"; readonly step: Step }
-  /** Nobody has written down how: what is done is noted. */
-  | { readonly kind: "open"; readonly wanted: string }
-  | { readonly kind: "machine"; readonly work: "flash" | "read" | "write"; readonly erases: boolean }
-  /** The version is read and written down; `release`: what it should be. */
-  | { readonly kind: "read-back"; readonly component: string; readonly release?: string }
-  | { readonly kind: "put-away"; readonly what: string }
-);
+const words = z.string().max(200);
+/** What it usually takes, as the dossier declares it. */
+const minutes = z.number().min(0).max(1000);
 
-export type Stage = { readonly name: StageName; readonly title: string; readonly steps: readonly RunStep[] };
-export type RunPlan = { readonly purpose: RunPurpose; readonly stages: readonly Stage[] };
+/** What one step asks for. */
+export const runStepShape = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("gather"), what: words, minutes }),
+  z.object({ kind: z.literal("gate"), gate: z.enum(GATES), minutes }),
+  /** A step of a written procedure. */
+  z.object({ kind: z.literal("do"), step: stepShape, minutes }),
+  /** Nobody has written down how: what is done is noted. */
+  z.object({ kind: z.literal("open"), wanted: words, minutes }),
+  z.object({
+    kind: z.literal("machine"),
+    work: z.enum(["flash", "read", "write"]),
+    erases: z.boolean(),
+    minutes,
+  }),
+  /** The version of a component is read and written down; `version`: what it should be. */
+  z.object({ kind: z.literal("read-back"), component: words, version: words.optional(), minutes }),
+  z.object({ kind: z.literal("put-away"), what: words, minutes }),
+]);
+export type RunStep = Readonly<z.output<typeof runStepShape>>;
+
+export const planShape = z.object({
+  purpose: z.enum(RUN_PURPOSES),
+  stages: z
+    .array(
+      z
+        .object({ name: z.enum(STAGES), title: words, steps: z.array(runStepShape).max(200).readonly() })
+        .readonly(),
+    )
+    .max(200)
+    .readonly(),
+});
+export type RunPlan = Readonly<z.output<typeof planShape>>;
+export type Stage = RunPlan["stages"][number];
 
 export type PlacedStep = {
   /** Its place among all steps of the plan, from 0. */

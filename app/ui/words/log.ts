@@ -108,6 +108,12 @@ export function sayEntry(
       return `changed in the kit: ${clip(entry.what)}`;
     case "kit-shelved":
       return `shelved from the kit: ${clip(entry.what)}`;
+    case "run-begun":
+      return `began at the bench: ${entry.what}`;
+    case "run-ended":
+      return entry.why === undefined
+        ? `finished at the bench: ${entry.what}`
+        : `stopped at the bench: ${entry.what}; ${clip(entry.why)}`;
     case "note":
       return entry.text;
   }

@@ -1,0 +1,125 @@
+// A run at the bench: moved by what is sent, once, in order, by nobody who was not quick enough; and what it comes to.
+import { afterAll, beforeAll, expect, it } from "vitest";
+import type { Happening } from "#core/run/event.ts";
+import { foldRun } from "#core/run/fold.ts";
+import { readLog } from "#db/log.ts";
+import type { Tx } from "#db/pool.ts";
+import { eventsOf, openRuns, runById } from "#db/runs.ts";
+import { unitByTag } from "#db/units.ts";
+import { type DemoClub, demoClub } from "#demo/testing.ts";
+import { answerRun } from "./answer-run.ts";
+import { beginRun } from "./begin-run.ts";
+import { performIn } from "./define.ts";
+
+let club: DemoClub;
+beforeAll(async () => {
+  club = await demoClub();
+});
+afterAll(() => club.close());
+
+const begin = async (tx: Tx, tag = "W-03") => {
+  const unit = await unitByTag(tx, tag);
+  const { rows } = await tx.query<{ id: string; name: string }>(
+    "select id, name from component where model_id = $1 order by position limit 1",
+    [unit?.model_id],
+  );
+  const done = await performIn(tx, beginRun, club.who, {
+    input: { unit: unit?.id, for: { component: rows[0]?.id } },
+    key: crypto.randomUUID(),
+  });
+  return { done, part: rows[0]?.name ?? "", unit: unit?.id ?? "" };
+};
+const begun = async (tx: Tx) => {
+  const { done, ...rest } = await begin(tx);
+  if (!done.ok) throw new Error(done.problem.kind);
+  return { run: done.value.answer.run, ...rest };
+};
+const send = (tx: Tx, run: string, events: readonly { id: string; number: number; what: Happening }[]) =>
+  performIn(tx, answerRun, club.who, { input: { run, events }, key: crypto.randomUUID() });
+const event = (number: number, what: Happening, id = `event no. ${number}`) => ({ id, number, what });
+const stands = async (tx: Tx, run: string) => {
+  const row = await runById(tx, run);
+  if (!row) throw new Error("the run is there");
+  return { row, ...foldRun(row.plan, (await eventsOf(tx, [run])).get(run) ?? []) };
+};
+const seen: Happening = { kind: "seen" };
+
+it("goes from its first step to a reading that is in, and is told of at its ends", () =>
+  club.trial(async (tx) => {
+    const { run, part, unit } = await begun(tx);
+    const { row } = await stands(tx, run);
+    const steps = row.plan.stages.flatMap((stage) => stage.steps).length;
+    const walk = Array.from({ length: steps - 1 }, (_, i) => event(i + 2, seen));
+    expect(await send(tx, run, [event(1, { kind: "started" }), ...walk])).toMatchObject({
+      ok: true,
+      value: { answer: { phase: "going", place: steps - 1, unfit: [] }, told: 0 },
+    });
+    const read: Happening = { kind: "reading", component: part, raw: "1.14" };
+    const last = [event(steps + 1, read), event(steps + 2, seen), event(steps + 3, { kind: "finished" })];
+    expect(await send(tx, run, last)).toMatchObject({
+      ok: true,
+      value: { answer: { phase: "finished" }, told: 2 },
+    });
+    const { rows } = await tx.query<{ raw: string; source: string }>(
+      "select raw, source from reading where unit_id = $1 order by id desc limit 1",
+      [unit],
+    );
+    expect(rows).toEqual([{ raw: "1.14", source: "screen" }]);
+    expect((await readLog(tx, { unit }, 3)).map((entry) => entry.kind)).toEqual([
+      "run-ended",
+      "reading",
+      "run-begun",
+    ]);
+    expect((await openRuns(tx)).map((one) => one.id)).not.toContain(run);
+    // What comes after the end is kept, and changes nothing.
+    expect(await send(tx, run, [event(steps + 4, read)])).toMatchObject({
+      ok: true,
+      value: { answer: { phase: "finished", unfit: ["over"] }, told: 0 },
+    });
+  }));
+
+it("what was sent before is there once; whoever knows less is told so, and nothing of theirs is taken in", () =>
+  club.trial(async (tx) => {
+    const { run } = await begun(tx);
+    const first = [event(1, { kind: "started" }), event(2, seen)];
+    await send(tx, run, first);
+    expect(await send(tx, run, [...first, event(3, { kind: "odd", symptom: "dark" })])).toMatchObject({
+      ok: true,
+    });
+    expect(await stands(tx, run)).toMatchObject({ number: 3, place: 1, odd: "dark", unfit: [] });
+    const late = [event(3, { kind: "paused" }, "another one"), event(4, { kind: "resumed" }, "and another")];
+    expect(await send(tx, run, late)).toEqual({ ok: false, problem: { kind: "meanwhile", number: 3 } });
+    // Half of it fits its number, the other half does not: none is taken in.
+    const half = [event(4, { kind: "paused" }, "the fourth"), event(9, { kind: "resumed" }, "the ninth")];
+    expect(await send(tx, run, half)).toEqual({ ok: false, problem: { kind: "meanwhile", number: 4 } });
+    expect(await stands(tx, run)).toMatchObject({ number: 3, phase: "going" });
+  }));
+
+it("one radio is in one run at a time; stopped with a reason, it is free again", () =>
+  club.trial(async (tx) => {
+    const { run, unit } = await begun(tx);
+    expect((await begin(tx)).done).toEqual({ ok: false, problem: { kind: "busy" } });
+    expect((await begin(tx, "H-02")).done).toMatchObject({ ok: true });
+    await send(tx, run, [event(1, { kind: "stopped", reason: "it is late" })]);
+    const [entry] = await readLog(tx, { unit }, 1);
+    expect(entry).toMatchObject({ kind: "run-ended", detail: { why: "it is late" } });
+    expect((await begin(tx)).done).toMatchObject({ ok: true });
+  }));
+
+it("a draft, or a procedure for another radio, is not gone through", () =>
+  club.trial(async (tx) => {
+    const unit = await unitByTag(tx, "W-03");
+    const { rows } = await tx.query<{ own: string; other: string }>(
+      `select (select id from procedure where model_id = $1 and not draft order by id limit 1) own,
+         (select id from procedure where model_id <> $1 order by id limit 1) other`,
+      [unit?.model_id],
+    );
+    const by = (procedure: string | undefined) =>
+      performIn(tx, beginRun, club.who, {
+        input: { unit: unit?.id, for: { procedure } },
+        key: crypto.randomUUID(),
+      });
+    expect(await by(rows[0]?.other)).toEqual({ ok: false, problem: { kind: "no-procedure" } });
+    await tx.query("update procedure set draft = true where id = $1", [rows[0]?.own]);
+    expect(await by(rows[0]?.own)).toEqual({ ok: false, problem: { kind: "other-radio" } });
+  }));

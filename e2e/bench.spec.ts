@@ -1,0 +1,115 @@
+// A radio is taken through a procedure at the bench: step by step, by keyboard, by two people, and without scripts.
+import { expect, type Page, test } from "@playwright/test";
+import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+});
+test.afterAll(() => served.stop());
+
+const READ = "Go through it at the bench: Read the version in the menu";
+const begin = async (page: Page, tag: string) => {
+  await page.goto(`${served.address}/units/${tag}`);
+  await page.getByRole("button", { name: READ }).click();
+  await expect(page).toHaveURL(/bench\/\d+$/);
+  await page.getByRole("button", { name: "Begin" }).click();
+  await expect(page.getByText("Step 1 of 3")).toBeVisible();
+};
+const seen = (page: Page) => page.getByRole("button", { name: "Seen it" });
+
+test("by keyboard alone, with something odd on the way, back one, and to its end; all of it is told", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  await openAwake(page, `${served.address}/units/W-03`);
+  await begin(page, "W-03");
+  await expect(seen(page)).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Step 2 of 3")).toBeVisible();
+  await expect(page.getByRole("img", { name: /Press/ })).toBeVisible();
+
+  await page.getByText("Something else").click();
+  await page.getByLabel("What is there instead").fill("the lamp stays dark");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("alert")).toContainText("the lamp stays dark");
+  await expect(seen(page)).toHaveCount(0);
+  await expectAccessible(page);
+  await page.getByLabel("Why it was").fill("flat battery");
+  await page.getByLabel("What helped").fill("charged it");
+  await page.getByRole("button", { name: "It is well again" }).click();
+  await page.getByRole("button", { name: "Back one" }).click();
+  await expect(page.getByText("Step 1 of 3")).toBeVisible();
+  for (const step of [2, 3]) {
+    await seen(page).click();
+    await expect(page.getByText(`Step ${step} of 3`)).toBeVisible();
+  }
+  await seen(page).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Done" })).toBeVisible();
+  await page.goto(`${served.address}/units/W-03`);
+  await expect(page.getByText("finished at the bench: Read the version in the menu")).toBeVisible();
+});
+
+test("two at one run: the second is told where it is, both see it move; one radio is in one run", async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, served.address, "juno");
+  await begin(page, "W-05");
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, served.address, "wren");
+  await other.goto(`${served.address}/units/W-05`);
+  await other.getByRole("button", { name: READ }).click();
+  await expect(other.getByText("W-05 is at the bench already")).toBeVisible();
+
+  await openAwake(other, `${served.address}/bench`);
+  await expect(other.getByText("step 1 of 3")).toBeVisible();
+  await seen(page).click();
+  await expect(other.getByText("step 2 of 3")).toBeVisible();
+
+  await other.getByRole("link", { name: "W-05" }).click();
+  await expect(other.getByText("Step 2 of 3")).toBeVisible();
+  // What the second one sends was drawn before the first one pressed.
+  await other
+    .locator("input[name=number]")
+    .first()
+    .evaluate((input: HTMLInputElement) => {
+      const form = input.form;
+      for (const one of form?.querySelectorAll<HTMLInputElement>("input[name=number]") ?? []) one.value = "1";
+    });
+  await seen(other).click();
+  await expect(other.getByText("Somebody else was quicker.")).toBeVisible();
+  await expect(other.getByText("Step 2 of 3")).toBeVisible();
+  await other.context().close();
+});
+
+test("whoever only looks is offered no answer, and gives none", async ({ page }) => {
+  await signIn(page, served.address, "ida");
+  await page.goto(`${served.address}/bench`);
+  await page.getByRole("link", { name: "W-05" }).click();
+  await expect(page.getByText("Who works at the bench answers here.")).toBeVisible();
+  await expect(seen(page)).toHaveCount(0);
+  const answer = await page.request.post(page.url(), {
+    headers: { Origin: served.address },
+    form: { intent: "seen", number: "2", key: "a-key-of-mine" },
+  });
+  expect(answer.status()).toBe(403);
+});
+
+test.describe("without scripts", () => {
+  test.use({ javaScriptEnabled: false, viewport: { width: 390, height: 844 } });
+  test("it goes from beginning to end, and what is too long is answered and kept", async ({ page }) => {
+    await signIn(page, served.address, "juno");
+    await begin(page, "W-08");
+    await page.getByText("Stop here").click();
+    await page.getByLabel("Why").fill("x".repeat(501));
+    await page.getByRole("button", { name: "Stop", exact: true }).click();
+    await expect(page.getByRole("status").filter({ hasText: "500 signs at most" })).toBeVisible();
+    await expect(page.getByLabel("Why")).toHaveValue("x".repeat(501));
+    for (let i = 0; i < 3; i++) await seen(page).click();
+    await expect(page.getByRole("heading", { level: 1, name: "Done" })).toBeVisible();
+  });
+});
