@@ -237,7 +237,12 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
   const person = fc.record({
     name: mostly(["Alder Quill", "Sedge Mallow"], ["", "x".repeat(101)]),
     role: fc.constantFrom("keeper", "bench", "member"),
-    email: maybe(mostly(["alder@lanternfen.example", "sedge@lanternfen.example"], ["WREN@lanternfen.example", "no address"])),
+    email: maybe(
+      mostly(
+        ["alder@lanternfen.example", "sedge@lanternfen.example"],
+        ["WREN@lanternfen.example", "no address"],
+      ),
+    ),
     callSign: maybe(mostly(["GZ0AA"], ["x".repeat(21)])),
   });
   const of = mostly(world.people.slice(0, -1), [NOWHERE]);
