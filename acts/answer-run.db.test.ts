@@ -120,6 +120,8 @@ it("a draft, or a procedure for another radio, is not gone through", () =>
         key: crypto.randomUUID(),
       });
     expect(await by(rows[0]?.other)).toEqual({ ok: false, problem: { kind: "no-procedure" } });
+    await tx.query("update procedure set effect = 'erase' where id = $1", [rows[0]?.own]);
+    expect(await by(rows[0]?.own)).toEqual({ ok: false, problem: { kind: "needs-gates" } });
     await tx.query("update procedure set draft = true where id = $1", [rows[0]?.own]);
     expect(await by(rows[0]?.own)).toEqual({ ok: false, problem: { kind: "other-radio" } });
   }));

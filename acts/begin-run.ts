@@ -2,7 +2,13 @@
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { stateOfUnit } from "#core/route/way.ts";
-import { composeProcedure, composeRead, holdsFor, type KnownProcedure } from "#core/run/compose.ts";
+import {
+  composeProcedure,
+  composeRead,
+  holdsFor,
+  type KnownProcedure,
+  needsGates,
+} from "#core/run/compose.ts";
 import { type ProcedureRow, proceduresOf } from "#db/dossier.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { addRun } from "#db/runs.ts";
@@ -15,6 +21,7 @@ import { unitHere } from "./unit-here.ts";
 export const knownProcedure = (row: ProcedureRow): KnownProcedure => ({
   id: row.id,
   purpose: row.purpose,
+  effect: row.effect,
   title: row.title,
   steps: row.steps,
   minutes: row.minutes,
@@ -25,7 +32,8 @@ export const knownProcedure = (row: ProcedureRow): KnownProcedure => ({
 
 /**
  * `for`: a procedure of its dossier, or a component whose version is to be read. Problems: those of a unit; `busy`, if another run has the
- * radio; `no-procedure` and `no-component`; `other-radio`, if the procedure is a draft or for other firmware or hardware.
+ * radio; `no-procedure` and `no-component`; `other-radio`, if the procedure is a draft or for other firmware or
+ * hardware; `needs-gates`, if it flashes, erases or unlocks.
  */
 export const beginRun = defineAct({
   name: "begin-run",
@@ -46,6 +54,7 @@ export const beginRun = defineAct({
     if ("procedure" in asked) {
       if (!procedure) return bad({ kind: "no-procedure" as const });
       if (!holdsFor(procedure, moment)) return bad({ kind: "other-radio" as const });
+      if (needsGates(procedure)) return bad({ kind: "needs-gates" as const });
     } else if (!catalogue.has(asked.component)) return bad({ kind: "no-component" as const });
     const plan = procedure
       ? composeProcedure(procedure)

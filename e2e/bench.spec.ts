@@ -12,6 +12,7 @@ test.beforeAll(async () => {
 test.afterAll(() => served.stop());
 
 const READ = "Go through it at the bench: Read the version in the menu";
+const ERASES = "Go through it at the bench: Reset to what it was when new";
 const begin = async (page: Page, tag: string) => {
   await page.goto(`${served.address}/units/${tag}`);
   await page.getByRole("button", { name: READ }).click();
@@ -26,6 +27,8 @@ test("by keyboard alone, with something odd on the way, back one, and to its end
 }) => {
   await signIn(page, served.address, "juno");
   await openAwake(page, `${served.address}/units/W-03`);
+  // What erases begins only behind its gates: here it is only read.
+  await expect(page.getByRole("button", { name: ERASES })).toHaveCount(0);
   await begin(page, "W-03");
   await expect(seen(page)).toBeFocused();
   await page.keyboard.press("Enter");

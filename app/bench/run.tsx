@@ -10,6 +10,7 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
+import { Caution } from "../ui/caution.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
@@ -179,6 +180,7 @@ function Here({ run }: { readonly run: Shown }) {
             <KeyCard layout={run.layout} step={step.step} />
           </div>
         )}
+        {step.kind === "do" && step.step.kind === "key-up" && <Caution of="keying-up" />}
         {see.length > 0 && (
           <div className="sheet h-fit p-4 text-lg">
             <h2 className="mb-1">You should see</h2>

@@ -207,6 +207,8 @@ const bench: ByForm = async (_tx, who, { row }, form) => {
     case "no-procedure":
     case "no-component":
       return refused(404, "That procedure is not in its dossier any more.");
+    case "needs-gates":
+      return refused(409, "What flashes, erases or unlocks is not gone through by itself.");
     case "other-radio":
       return refused(409, "That procedure is a draft, or not for what this radio is and runs.");
     default: {

@@ -1,6 +1,8 @@
 // How things are done with this radio: the procedures of its model that hold for its firmware and hardware, each with
 // how well it is known on just that firmware.
+
 import { SOURCE_WORD } from "#core/quantities/source.ts";
+import { needsGates } from "#core/run/compose.ts";
 
 import type { ProcedureRow } from "#db/dossier.ts";
 import { ActForm } from "../forms/act-form.tsx";
@@ -37,7 +39,7 @@ export function HowTo(props: {
                 runs={props.runs}
               />
             </span>
-            {mayWork && (
+            {mayWork && !needsGates(p) && (
               <ActForm intent="bench">
                 <button
                   type="submit"

@@ -7,7 +7,14 @@ import type { Release } from "../release/release.ts";
 import { stateOfUnit, wayOf } from "../route/way.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
-import { composeProcedure, composeRead, composeUpdate, holdsFor, type KnownProcedure } from "./compose.ts";
+import {
+  composeProcedure,
+  composeRead,
+  composeUpdate,
+  holdsFor,
+  type KnownProcedure,
+  needsGates,
+} from "./compose.ts";
 import { stepsOf } from "./plan.ts";
 
 const release = (version: string, conditions: object = {}): Release => ({
@@ -43,6 +50,7 @@ const procedure = (
   id,
   purpose,
   title: id,
+  effect: "harmless",
   steps: [{ kind: "note", what: id }],
   minutes: 4,
   draft: false,
@@ -144,6 +152,21 @@ describe("which procedure holds", () => {
     expect(holdsFor(procedure("p", "flash", { hardwareRevisions: ["B"] }), unknown)).toBe(true);
     expect(holdsFor(procedure("p", "flash", { firmware: from("1.5") }), unknown)).toBe(true);
   });
+});
+
+it.each([
+  ["read-version", "harmless", false],
+  ["update-mode", "harmless", false],
+  ["service-menu", "unlock", true],
+  ["change-mode", "mode", true],
+  ["back-up", "harmless", false],
+  ["read-version", "erase", true],
+  ["flash", "harmless", true],
+  ["recover", "harmless", true],
+  ["restore", "harmless", true],
+  ["factory-reset", "harmless", true],
+] as const)("%s that is %s needs gates: %s", (purpose, effect, needs) => {
+  expect(needsGates({ purpose, effect })).toBe(needs);
 });
 
 it("a procedure is a plan of its own steps, and its minutes are spread over them", () => {

@@ -1,5 +1,5 @@
 // Makes the plan of a run from what is known when it begins. A new kind of work adds a composer here and nothing else.
-import type { Purpose } from "../dossier/procedure.ts";
+import type { Effect, Purpose } from "../dossier/procedure.ts";
 import type { Step } from "../dossier/step.ts";
 import type { Catalogue } from "../release/catalogue.ts";
 import { ERASES, type Erases } from "../release/conditions.ts";
@@ -11,6 +11,7 @@ import type { RunPlan, RunStep, Stage, StageName } from "./plan.ts";
 export type KnownProcedure = {
   readonly id: string;
   readonly purpose: Purpose;
+  readonly effect: Effect;
   readonly title: string;
   readonly steps: readonly Step[];
   readonly minutes: number;
@@ -39,6 +40,15 @@ export function holdsFor(procedure: KnownProcedure, { unit, catalogue, state }: 
     hardwareRevisions !== undefined && revision !== undefined && !hardwareRevisions.includes(revision);
   return !procedure.draft && !isOtherFirmware && !isOtherHardware;
 }
+
+const NEEDS_GATES: readonly Purpose[] = ["flash", "recover", "restore", "factory-reset"];
+
+/**
+ * Whether a procedure may be gone through by itself: what flashes, erases, unlocks or changes a mode begins only behind its gates, as
+ * part of a run that has them.
+ */
+export const needsGates = ({ purpose, effect }: Pick<KnownProcedure, "purpose" | "effect">): boolean =>
+  effect !== "harmless" || NEEDS_GATES.includes(purpose);
 
 /** The procedure for a purpose that holds at a moment: the first in the dossier's order. */
 export const procedureFor = (
