@@ -2,33 +2,14 @@
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { stateOfUnit } from "#core/route/way.ts";
-import {
-  composeProcedure,
-  composeRead,
-  holdsFor,
-  type KnownProcedure,
-  needsGates,
-} from "#core/run/compose.ts";
-import { type ProcedureRow, proceduresOf } from "#db/dossier.ts";
+import { composeProcedure, composeRead, holdsFor, needsGates } from "#core/run/compose.ts";
+import { knownProcedure, proceduresOf } from "#db/dossier.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { addRun } from "#db/runs.ts";
 import { loadSituation } from "#db/situation.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
-
-/** A procedure as runs take it. */
-export const knownProcedure = (row: ProcedureRow): KnownProcedure => ({
-  id: row.id,
-  purpose: row.purpose,
-  effect: row.effect,
-  title: row.title,
-  steps: row.steps,
-  minutes: row.minutes,
-  draft: row.draft,
-  ...(row.component_id && row.firmware && { firmware: { component: row.component_id, range: row.firmware } }),
-  ...(row.hardware_revisions && { hardwareRevisions: row.hardware_revisions }),
-});
 
 /**
  * `for`: a procedure of its dossier, or a component whose version is to be read. Problems: those of a unit; `busy`, if another run has the

@@ -7,6 +7,7 @@ import { serialRangeShape } from "#core/dossier/serial.ts";
 import { stepShape } from "#core/dossier/step.ts";
 import type { KnownModel } from "#core/dossier/which.ts";
 import { sourceShape } from "#core/quantities/source.ts";
+import type { KnownProcedure } from "#core/run/compose.ts";
 import { rangeShape } from "#core/version/range.ts";
 import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
@@ -28,6 +29,19 @@ export type ProcedureRow = z.output<typeof procedureRow>;
 
 const PROCEDURE = `select id, purpose, title, effect, steps, component_id, firmware, hardware_revisions, minutes, source, draft
   from procedure`;
+
+/** A procedure as runs take it. */
+export const knownProcedure = (row: ProcedureRow): KnownProcedure => ({
+  id: row.id,
+  purpose: row.purpose,
+  effect: row.effect,
+  title: row.title,
+  steps: row.steps,
+  minutes: row.minutes,
+  draft: row.draft,
+  ...(row.component_id && row.firmware && { firmware: { component: row.component_id, range: row.firmware } }),
+  ...(row.hardware_revisions && { hardwareRevisions: row.hardware_revisions }),
+});
 
 export async function proceduresOf(tx: Tx, model: string): Promise<ProcedureRow[]> {
   const { rows } = await ask(

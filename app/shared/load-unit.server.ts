@@ -4,11 +4,11 @@ import { redirect } from "react-router";
 import { laterOf, type PlainDate } from "#core/quantities/date.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { goalOfNeeds, otherWay, stateOfUnit, type Way, wayOf } from "#core/route/way.ts";
+import { holdsFor } from "#core/run/compose.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import type { Situation } from "#core/unit/situation.ts";
-import { liesIn } from "#core/version/range.ts";
 import type { StoredNeed } from "#db/board.ts";
-import { confirmationsOf, proceduresOf } from "#db/dossier.ts";
+import { confirmationsOf, knownProcedure, proceduresOf } from "#db/dossier.ts";
 import type { Tx } from "#db/pool.ts";
 import { type LoadedSituation, loadSituation } from "#db/situation.ts";
 import type { KnownUnit } from "#db/unit-facts.ts";
@@ -87,15 +87,9 @@ const shown = ({ result }: Way, catalogue: Catalogue): ShownWay => ({
 /** The procedures of its model that hold for a unit: not drafts, not for other hardware, not for other firmware. */
 export async function howToOf(tx: Tx, who: SignedIn, unit: KnownUnit, catalogue: Catalogue) {
   const state = stateOfUnit(unit, catalogue);
-  const procedures = (await proceduresOf(tx, unit.model)).filter((p) => {
-    const prepared = catalogue.get(p.component_id ?? "");
-    const version = state.get(p.component_id ?? "");
-    const firmware = !p.firmware || !prepared || !version || liesIn(p.firmware, version, prepared.reader);
-    const revision = unit.hardwareRevision;
-    const hardware =
-      !p.hardware_revisions || revision === undefined || p.hardware_revisions.includes(revision);
-    return !p.draft && firmware && hardware;
-  });
+  const procedures = (await proceduresOf(tx, unit.model)).filter((row) =>
+    holdsFor(knownProcedure(row), { unit, catalogue, state }),
+  );
   const [first] = catalogue.values();
   const version = first && state.get(first.component.id);
   const runs = version && (first.byId.get(version.release ?? "")?.version ?? version.cleaned);
