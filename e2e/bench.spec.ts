@@ -56,6 +56,17 @@ test("by keyboard alone, with something odd on the way, back one, and to its end
   await expect(page.getByText("finished at the bench: Read the version in the menu")).toBeVisible();
 });
 
+test("what is one key away and does harm is said before the keys are held", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/W-04`);
+  await page.getByRole("button", { name: "Go through it at the bench: Enter update mode" }).click();
+  await page.getByRole("button", { name: "Begin" }).click();
+  await expect(page.getByText("One key away")).toHaveCount(0);
+  await seen(page).click();
+  await expect(page.getByRole("heading", { level: 1, name: /^Hold talk and 5/ })).toBeVisible();
+  await expect(page.getByText("One key away: talk and 6 and turning it on erases or resets.")).toBeVisible();
+});
+
 test("two at one run: the second is told where it is, both see it move; one radio is in one run", async ({
   page,
   browser,

@@ -1,14 +1,17 @@
 // One run at the bench: a step at a time, large, with its keys, what should be seen, and the answers.
+
 import { useActionData } from "react-router";
 import { foldRun, nextStep } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
-import { dossierHead } from "#db/dossier.ts";
+import { dossierHead, proceduresOf } from "#db/dossier.ts";
 import { eventsOf, runById } from "#db/runs.ts";
 import { unitById } from "#db/units.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
+import { Beside } from "../shared/beside.tsx";
+import { besideStep } from "../shared/load-beside.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useClub, useMay } from "../ui/club.ts";
@@ -55,6 +58,11 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       took: [...run.took],
       steps: steps.map(({ step }) => step),
       next: next?.step,
+      model_id: unit.model_id,
+      beside: besideStep(
+        next?.step.kind === "do" ? next.step.step : undefined,
+        await proceduresOf(tx, unit.model_id),
+      ),
       readings: run.readings,
     };
   });
@@ -174,6 +182,9 @@ function Here({ run }: { readonly run: Shown }) {
           {run.odd}
         </p>
       )}
+      {run.beside.map((other) => (
+        <Beside key={other.id} other={other} model={run.model_id} />
+      ))}
       <div className="grid gap-4 lg:grid-cols-2">
         {run.layout && step.kind === "do" && (
           <div className="sheet p-4">

@@ -1,12 +1,14 @@
 // What the pages of a dossier have in common: the model, its facts with their confirmations, and the warnings.
+
 import { confirmFact as confirm } from "#acts/confirm-fact.ts";
-import { type Combination, confusable } from "#core/modes/confusable.ts";
+import { confusable } from "#core/modes/confusable.ts";
 import { confirmationsOf, type ProcedureRow } from "#db/dossier.ts";
 import { modelById } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { performForm, told } from "../forms/perform.server.ts";
 import { shownConfirmed } from "../shared/confirmed.server.ts";
+import { combinationsOf } from "../shared/load-beside.server.ts";
 
 export const modelIdOf = (text: string | undefined): string => (text && /^\d{1,18}$/.test(text) ? text : "0");
 
@@ -15,14 +17,6 @@ export async function mustHaveModel(tx: Tx, id: string | undefined) {
   if (!model) throw notFound("This model");
   return model;
 }
-
-/** What a model's procedures hold down at once, those that begin with a combination. */
-export const combinationsOf = (procedures: readonly ProcedureRow[]): Combination[] =>
-  procedures.flatMap((p) => {
-    const hold = p.steps.find((step) => step.kind === "hold");
-    if (!hold || p.draft) return [];
-    return [{ id: p.id, purpose: p.purpose, effect: p.effect, keys: hold.keys, turn: hold.turn }];
-  });
 
 /** For each procedure, the others that are one key away, the worst first; of several with the same keys one is enough. */
 export function warningsOf(procedures: readonly ProcedureRow[]) {

@@ -2,7 +2,6 @@
 
 import { Link, redirect } from "react-router";
 import { shelveProcedure } from "#acts/shelve-procedure.ts";
-import { listed } from "#core/quantities/list.ts";
 import { dossierHead, procedureById, proceduresOf } from "#db/dossier.ts";
 import { releasesOf } from "#db/models.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";
@@ -10,6 +9,7 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { Beside } from "../shared/beside.tsx";
 import { Confirmed } from "../shared/known-from.tsx";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
@@ -162,26 +162,5 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
         </div>
       </div>
     </Page>
-  );
-}
-
-type Row = Route.ComponentProps["loaderData"]["procedure"];
-
-/** The warning beside a combination that is one key away from another. */
-export function Beside({ other, model }: { readonly other: Row; readonly model: string }) {
-  const hold = other.steps.find((step) => step.kind === "hold");
-  if (!hold) return null;
-  return (
-    <p className="hatch cut border-l-4 border-rust p-3">
-      <strong className="text-rust">
-        One key away: {listed(hold.keys, 9)}
-        {hold.turn ? ` and turning it ${hold.turn}` : ""} {EFFECT_WORD[other.effect]}.
-      </strong>{" "}
-      That is{" "}
-      <Link className="link" to={`/models/${model}/procedures/${other.id}`}>
-        {other.title}
-      </Link>
-      .
-    </p>
   );
 }
