@@ -83,10 +83,12 @@ test("what is saved as it was, or done to what is so already, is not told", asyn
     await openAwake(page, served.address + path);
     await page.getByRole("button", { name: "Save", exact: true }).click();
     await expect(page).not.toHaveURL(served.address + path);
+    expect([path, await newest()]).toEqual([path, before]);
   }
   await openAwake(page, `${served.address}/models/1/releases/1`);
   await page.getByRole("button", { name: "Save", exact: true }).click();
   await expect(page).toHaveURL(/models\/1$/);
+  expect(await newest()).toBe(before);
   await openAwake(page, `${served.address}/kit/own`);
   await page.getByRole("button", { name: "Change", exact: true }).click();
   await expect(page.getByText("from now on")).toBeVisible();
