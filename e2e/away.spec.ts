@@ -44,4 +44,7 @@ test("stopped and started again", async ({ page }) => {
   await expect(other.getByText("The records cannot be reached just now")).toBeVisible();
   stop = (await cluster()).stop;
   await expect(other.getByRole("heading", { level: 1, name: "Due" })).toBeVisible({ timeout: 30_000 });
+  // A browser that is closed while a page is still coming may not find its end.
+  await other.waitForLoadState("networkidle");
+  await other.close();
 });

@@ -20,6 +20,7 @@ test("a wrong reading is struck with a reason, stays crossed out, and what was r
   const heading = page.getByRole("heading", { level: 1 });
   const before = await heading.innerText();
   await page.getByLabel("What does W-03 show?").fill("99.99");
+  await expect(page.getByText(/^main 99.99: /)).toBeVisible();
   await page.getByRole("button", { name: "Record" }).click();
   await expect(heading).not.toHaveText(before);
   const row = page.locator("#readings").getByRole("row").filter({ hasText: "99.99" });

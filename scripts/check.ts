@@ -70,6 +70,7 @@ await orExit(async () => {
       failed: ok ? 0 : 1,
       names: [],
     };
+    if (!ok && step.report === "playwright") printSeen();
     // A runner that fails without naming a failed test has failed all the same.
     if (!ok && count.failed === 0) count.failed = 1;
     if (!ok && count.names.length === 0) count.names.push("(the step itself; see what it printed)");
@@ -129,6 +130,16 @@ function browserFailures(suites: readonly BrowserSuite[] = []): string[] {
     ...suite.specs.filter((s) => !s.ok).map((s) => `e2e/${suite.file}:${s.line}: ${s.title}`),
     ...browserFailures(suite.suites),
   ]);
+}
+
+/** What stood on the page when a browser test failed: the only trace of it that outlives the machine it ran on. */
+function printSeen(): void {
+  const folder = path.join(root, "test-results");
+  if (!fs.existsSync(folder)) return;
+  for (const name of fs.readdirSync(folder)) {
+    const file = path.join(folder, name, "error-context.md");
+    if (fs.existsSync(file)) console.log(`\n${fs.readFileSync(file, "utf8").slice(0, 8000)}`);
+  }
 }
 
 function firstLine(text: unknown): string {
