@@ -51,7 +51,7 @@ module.exports = {
     only("core-knows-only-itself", "^core/", ["core/"]),
     only("db-uses-core", "^db/", ["db/", "core/"]),
     only("simulators-use-core", "^simulators/", ["simulators/", "core/"]),
-    only("acts-use-db-and-core", "^acts/", ["acts/", "db/", "core/"]),
+    only("acts-use-db-core-simulators", "^acts/", ["acts/", "db/", "core/", "simulators/"]),
     only("app-uses-acts-db-core-simulators", "^app/", ["app/", "acts/", "db/", "core/", "simulators/"]),
     {
       // A transaction that can change something is opened by acts alone; who signs in is nobody yet (db/sessions.ts).

@@ -74,6 +74,7 @@ const update = (procedures: readonly KnownProcedure[], releases = catalogue, to 
     route: result.value,
     procedures,
     gather: ["lead K-07"],
+    guards: { sums: new Map([["1.5", "a".repeat(64)]]) },
   });
 };
 const notes = (plan: ReturnType<typeof update>, name: string) =>

@@ -60,14 +60,29 @@ export const procedureFor = (
 /** What is taken in hand for a run: lead, adapters, computer, tool, in words. */
 export type Gathered = readonly string[];
 
-export type UpdateFacts = Moment & {
-  readonly route: Route;
+/** What the gates are held against. */
+export type Guards = {
+  /** The least charge before flashing, in percent; absent: the usual. */
+  readonly floor?: number;
+  /** The hardware it has, in words; absent: nobody has noted it, or its model has but one. */
+  readonly hardware?: string;
+  /** The chain in words, and whether it is known to fail. */
+  readonly chain?: { readonly what: string; readonly bad: boolean };
+  /** The sum of each release's file, by the release's id, where somebody has noted it. */
+  readonly sums: ReadonlyMap<string, string>;
+};
+
+export type WorkFacts = Moment & {
   readonly procedures: readonly KnownProcedure[];
   readonly gather: Gathered;
+  readonly guards: Guards;
 };
+export type UpdateFacts = WorkFacts & { readonly route: Route };
 
 const stage = (name: StageName, title: string, steps: readonly RunStep[]): Stage[] =>
   steps.length > 0 ? [{ name, title, steps }] : [];
+
+type Machine = Extract<RunStep, { kind: "machine" }>;
 
 /** A procedure's steps, its minutes spread over them; where none is written, one open step for what is done. */
 function written(procedure: KnownProcedure | undefined, wanted: string): RunStep[] {
@@ -75,6 +90,62 @@ function written(procedure: KnownProcedure | undefined, wanted: string): RunStep
   const minutes = procedure.minutes / procedure.steps.length;
   return procedure.steps.map((step): RunStep => ({ kind: "do", step, minutes }));
 }
+
+/** The same around machine work: it takes the place of the step that calls for a tool; where there is none, it comes last. */
+function around(procedure: KnownProcedure | undefined, machine: Machine): RunStep[] {
+  if (!procedure) return [machine];
+  const at = procedure.steps.findIndex((step) => step.kind === "tool");
+  const tool = procedure.steps[at];
+  const done: Machine =
+    tool?.kind === "tool"
+      ? { ...machine, tool: tool.act === undefined ? tool.name : `${tool.name}: ${tool.act}` }
+      : machine;
+  const others = procedure.steps.length - (at < 0 ? 0 : 1);
+  const minutes = Math.max(0, procedure.minutes - machine.minutes) / Math.max(1, others);
+  const steps = procedure.steps.map((step): RunStep => ({ kind: "do", step, minutes }));
+  return at < 0 ? [...steps, done] : [...steps.slice(0, at), done, ...steps.slice(at + 1)];
+}
+
+const POWER = { kind: "gate", gate: "power", minutes: 1 } as const;
+const powerGate = ({ floor }: Guards): RunStep => (floor === undefined ? POWER : { ...POWER, floor });
+const chainGate = ({ chain }: Guards): RunStep => ({
+  kind: "gate",
+  gate: "chain",
+  ...(chain && { what: chain.what.slice(0, 200), bad: chain.bad }),
+  minutes: 1,
+});
+const hardwareGate = ({ hardware }: Guards): RunStep => ({
+  kind: "gate",
+  gate: "hardware",
+  ...(hardware !== undefined && { what: hardware.slice(0, 200) }),
+  minutes: 1,
+});
+
+/** What is in it is read out, kept, and looked at. */
+const backingUp = (procedures: readonly KnownProcedure[], moment: Moment): Stage[] =>
+  stage("back-up", "Back up", [
+    ...around(procedureFor("back-up", procedures, moment), {
+      kind: "machine",
+      work: "read",
+      erases: false,
+      minutes: 2,
+    }),
+    { kind: "gate", gate: "backup", minutes: 1 },
+  ]);
+
+/** A file is written into it that was read from it. */
+const writingBack = (procedures: readonly KnownProcedure[], moment: Moment, sha256?: string): Stage[] =>
+  stage(
+    "restore",
+    "Write back what was in it",
+    around(procedureFor("restore", procedures, moment), {
+      kind: "machine",
+      work: "write",
+      erases: true,
+      ...(sha256 !== undefined && { sha256 }),
+      minutes: 2,
+    }),
+  );
 
 const gathering = (gather: Gathered): RunStep[] =>
   gather.map((what) => ({ kind: "gather", what, minutes: 1 }));
@@ -103,37 +174,68 @@ export function composeRead(
   };
 }
 
+/** What is in it is read out and kept. */
+export const composeBackup = ({ procedures, gather, guards, ...moment }: WorkFacts): RunPlan => ({
+  purpose: "backup",
+  stages: [
+    ...stage("gather", "What is needed", gathering(gather)),
+    ...stage("gates", "Before it begins", [chainGate(guards)]),
+    ...backingUp(procedures, moment),
+    ...stage("put-away", "Put away", puttingAway(gather)),
+  ],
+});
+
+/** A file that was read from this very radio is written into it; what is in it now is kept first. `sha256`: of that file. */
+export const composeRestore = (
+  { procedures, gather, guards, ...moment }: WorkFacts,
+  sha256: string,
+): RunPlan => ({
+  purpose: "restore",
+  stages: [
+    ...stage("gather", "What is needed", gathering(gather)),
+    ...stage("gates", "Before it begins", [powerGate(guards), chainGate(guards)]),
+    ...backingUp(procedures, moment),
+    ...writingBack(procedures, moment, sha256),
+    ...stage("put-away", "Put away", puttingAway(gather)),
+  ],
+});
+
+/** The most that a route erases on its way. */
+const losesOn = ({ steps }: Route): Erases =>
+  steps.reduce<Erases>(
+    (most, { conditions: { erases } }) => (ERASES.indexOf(erases) > ERASES.indexOf(most) ? erases : most),
+    "nothing",
+  );
+
 /**
  * All installs of a way, each with the procedures that hold for the firmware it meets at that point; a backup first and a restore after it
  * where anything on the way erases.
  */
 export function composeUpdate(facts: UpdateFacts): RunPlan {
-  const { route, procedures, catalogue, unit } = facts;
-  const loses: Erases = route.steps.reduce<Erases>(
-    (most, { conditions: { erases } }) => (ERASES.indexOf(erases) > ERASES.indexOf(most) ? erases : most),
-    "nothing",
-  );
-  const isErased = loses !== "nothing";
+  const { route, procedures, catalogue, unit, guards } = facts;
+  const isErased = losesOn(route) !== "nothing";
   const state = new Map(facts.state);
   const moment: Moment = { unit, catalogue, state };
   const stages = [
     ...stage("gather", "What is needed", gathering(facts.gather)),
-    ...stage("gates", "Before it begins", [
-      { kind: "gate", gate: "power", minutes: 1 },
-      { kind: "gate", gate: "hardware", minutes: 1 },
-      { kind: "gate", gate: "chain", minutes: 1 },
-    ]),
-    ...(isErased
-      ? stage("back-up", "Back up", [
-          ...written(procedureFor("back-up", procedures, moment), "read out what is in it"),
-          { kind: "gate", gate: "backup", minutes: 1 },
-        ])
-      : []),
+    ...stage("gates", "Before it begins", [powerGate(guards), hardwareGate(guards), chainGate(guards)]),
+    ...(isErased ? backingUp(procedures, moment) : []),
   ];
   for (const { component, release, conditions } of route.steps) {
     const prepared = catalogue.get(component);
     const version = prepared?.byId.get(release)?.version ?? "the release";
-    const title = `${prepared?.component.name ?? ""} ${version}`.trim();
+    const name = prepared?.component.name ?? "";
+    const title = `${name} ${version}`.trim();
+    const sha256 = guards.sums.get(release);
+    const flash: Machine = {
+      kind: "machine",
+      work: "flash",
+      erases: conditions.erases !== "nothing",
+      component: name,
+      version,
+      ...(sha256 !== undefined && { sha256 }),
+      minutes: conditions.minutes,
+    };
     stages.push(
       ...stage(
         "enter",
@@ -141,16 +243,8 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
         written(procedureFor("update-mode", procedures, moment), "bring it into update mode"),
       ),
       ...stage("flash", `Flash ${title}`, [
-        { kind: "gate", gate: "file", minutes: 1 },
-        ...(procedureFor("flash", procedures, moment)?.steps ?? []).map(
-          (step): RunStep => ({ kind: "do", step, minutes: 1 }),
-        ),
-        {
-          kind: "machine",
-          work: "flash",
-          erases: conditions.erases !== "nothing",
-          minutes: conditions.minutes,
-        },
+        { kind: "gate", gate: "file", what: title, ...(sha256 !== undefined && { sha256 }), minutes: 1 },
+        ...around(procedureFor("flash", procedures, moment), flash),
       ]),
     );
     const installed = prepared?.reader.release(release);
@@ -158,7 +252,7 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
     stages.push(
       ...stage("read-back", `Does it show ${version}?`, [
         ...written(procedureFor("read-version", procedures, moment), "read its version"),
-        { kind: "read-back", component: prepared?.component.name ?? "", version, minutes: 1 },
+        { kind: "read-back", component: name, version, minutes: 1 },
       ]),
     );
   }
@@ -166,13 +260,7 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
     purpose: "update",
     stages: [
       ...stages,
-      ...(isErased
-        ? stage(
-            "restore",
-            "Write back what was erased",
-            written(procedureFor("restore", procedures, moment), "write the backup back"),
-          )
-        : []),
+      ...(isErased ? writingBack(procedures, moment) : []),
       ...stage("put-away", "Put away", puttingAway(facts.gather)),
     ],
   };

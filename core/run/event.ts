@@ -8,6 +8,7 @@ export type Gate = (typeof GATES)[number];
 /** Gates that nobody may pass by: a wrong file or the wrong hardware destroys a radio. */
 export const FIRM_GATES: readonly Gate[] = ["file", "hardware"];
 
+const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 const text = z.string().trim().min(1).max(500);
 export const happening = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("started") }),
@@ -18,15 +19,26 @@ export const happening = z.discriminatedUnion("kind", [
   /** What was odd is no more: why it was, and what helped. */
   z.object({ kind: z.literal("cured"), cause: text, cure: text }),
   z.object({ kind: z.literal("went-back"), to: z.number().int().min(0).max(2000) }),
+  /** A gate holds: what was looked at. Whether that is enough, the gate itself says. */
+  z.object({
+    kind: z.literal("held"),
+    gate: z.enum(GATES),
+    /** Of the battery, in percent. */
+    charge: z.number().min(0).max(100).optional(),
+    /** It runs from a supply. */
+    supply: z.boolean().optional(),
+    /** Of the file that was looked at. */
+    sha256: sha256.optional(),
+  }),
   z.object({ kind: z.literal("overrode"), gate: z.enum(GATES), reason: text }),
-  /** How far machine work is, from 0 to 1. */
+  /** How far machine work is, from 0 to 1; with 0 it begins. */
   z.object({ kind: z.literal("progress"), part: z.number().min(0).max(1) }),
   z.object({ kind: z.literal("machine-failed"), symptom: text }),
   /** What a component, by its name, was seen to run. */
   z.object({ kind: z.literal("reading"), component: z.string().min(1).max(80), raw: text.max(200) }),
   z.object({
     kind: z.literal("file-kept"),
-    sha256: z.string().regex(/^[0-9a-f]{64}$/),
+    sha256,
     role: z.enum(["backup", "restore"]),
   }),
   z.object({ kind: z.literal("paused") }),

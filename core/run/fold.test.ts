@@ -41,6 +41,8 @@ const ran = (...what: What[]): Run =>
     what.map((one, i) => event(i + 1, one)),
   );
 const seen: What = { kind: "seen" };
+const power: What = { kind: "held", gate: "power", charge: 71 };
+const file: What = { kind: "held", gate: "file" };
 const started: What = { kind: "started" };
 
 describe("a run", () => {
@@ -51,7 +53,7 @@ describe("a run", () => {
       phase: "going",
       unfit: [{ why: "not-done" }],
     });
-    const all = ran(started, seen, seen, seen, seen, seen, seen, { kind: "finished" });
+    const all = ran(started, seen, power, file, seen, seen, seen, { kind: "finished" });
     expect(all).toMatchObject({ phase: "finished", place: 6, unfit: [] });
     expect(nextStep(all)).toBeUndefined();
   });
@@ -77,12 +79,31 @@ describe("a run", () => {
   });
 
   it("goes back, but past nothing that has changed the radio for good", () => {
-    expect(ran(started, seen, seen, { kind: "went-back", to: 0 })).toMatchObject({ place: 0, unfit: [] });
+    expect(ran(started, seen, power, { kind: "went-back", to: 0 })).toMatchObject({ place: 0, unfit: [] });
     expect(ran(started, seen, { kind: "went-back", to: 1 }).unfit).toEqual([
       { id: "event-3", why: "not-back" },
     ]);
-    const flashed = ran(started, seen, seen, seen, seen, { kind: "went-back", to: 3 });
+    const flashed = ran(started, seen, power, file, seen, { kind: "went-back", to: 3 });
     expect(flashed).toMatchObject({ place: 4, unfit: [{ why: "final" }] });
+  });
+
+  it("a gate is not passed by saying so, but by what was looked at", () => {
+    expect(ran(started, seen, seen)).toMatchObject({ place: 1, unfit: [{ why: "gate" }] });
+    const low = ran(started, seen, { kind: "held", gate: "power", charge: 49 });
+    expect(low).toMatchObject({ place: 1, unfit: [{ why: "gate-fails" }] });
+    expect(ran(started, seen, { kind: "held", gate: "power", charge: 50 }).place).toBe(2);
+    expect(ran(started, seen, { kind: "held", gate: "power", supply: true }).place).toBe(2);
+    expect(ran(started, seen, { kind: "held", gate: "backup" })).toMatchObject({
+      unfit: [{ why: "wrong-step" }],
+    });
+  });
+
+  it("a machine works from its first sign of progress to its end, or to its failing", () => {
+    const flashing: What[] = [started, seen, power, file, { kind: "progress", part: 0 }];
+    expect(ran(...flashing).machineSince).toBe(minute(5));
+    expect(ran(...flashing, { kind: "progress", part: 0.5 }).machineSince).toBe(minute(5));
+    expect(ran(...flashing, seen).machineSince).toBeUndefined();
+    expect(ran(...flashing, { kind: "machine-failed", symptom: "x" }).machineSince).toBeUndefined();
   });
 
   it("a gate is passed by with a reason where it stands; the file and the hardware never are", () => {
@@ -97,7 +118,7 @@ describe("a run", () => {
   });
 
   it("a machine that fails begins its step anew once it is cured; it is never less far than it was", () => {
-    const flashing: What[] = [started, seen, seen, seen];
+    const flashing: What[] = [started, seen, power, file];
     const at = (part: number): What => ({ kind: "progress", part });
     expect(ran(...flashing, at(0.4), at(0.2)).part).toBe(0.4);
     const failed = ran(...flashing, at(0.4), { kind: "machine-failed", symptom: "loose plug" });
@@ -120,8 +141,8 @@ describe("a run", () => {
       event(2, seen, minute(3)),
       event(3, { kind: "paused" }, minute(5)),
       event(4, { kind: "resumed" }, minute(45)),
-      event(5, seen, minute(46)),
-      event(6, seen, minute(40)),
+      event(5, power, minute(46)),
+      event(6, file, minute(40)),
     ]);
     expect([...run.took].map(([place, ms]) => [place, ms / 60_000])).toEqual([
       [0, 3],
@@ -148,12 +169,24 @@ const anyWhat: fc.Arbitrary<What> = fc.oneof(
   text.map((cause): What => ({ kind: "cured", cause, cure: "c" })),
   fc.nat({ max: 8 }).map((to): What => ({ kind: "went-back", to })),
   fc.constantFrom(...GATES).map((gate): What => ({ kind: "overrode", gate, reason: "r" })),
+  fc
+    .record({
+      gate: fc.constantFrom(...GATES),
+      charge: fc.constantFrom(10, 50, 71),
+      sha256: fc.constantFrom("a".repeat(64), "b".repeat(64)),
+    })
+    .map((held): What => ({ kind: "held", ...held })),
+  fc.constant<What>({ kind: "file-kept", sha256: "c".repeat(64), role: "backup" }),
   fc.double({ min: 0, max: 1, noNaN: true }).map((part): What => ({ kind: "progress", part })),
   text.map((raw): What => ({ kind: "reading", component: "main", raw })),
 );
 const anyStep: fc.Arbitrary<RunStep> = fc.constantFrom<RunStep>(
   { kind: "gather", what: "x", minutes: 1 },
   { kind: "gate", gate: "power", minutes: 1 },
+  { kind: "gate", gate: "power", floor: 60, minutes: 1 },
+  { kind: "gate", gate: "backup", minutes: 1 },
+  { kind: "gate", gate: "file", sha256: "a".repeat(64), minutes: 1 },
+  { kind: "gate", gate: "hardware", bad: true, minutes: 1 },
   { kind: "machine", work: "flash", erases: false, minutes: 1 },
   { kind: "machine", work: "read", erases: false, minutes: 1 },
   { kind: "open", wanted: "how", minutes: 1 },
@@ -172,6 +205,7 @@ function walked(made: RunPlan, events: readonly What[]) {
   let mood: "ready" | "going" | "paused" | "stopped" | "finished" = "ready";
   let trouble: string | null = null;
   let odd = 0;
+  let kept = 0;
   for (const what of events) {
     const here = steps[done.length];
     const goes = mood === "going";
@@ -188,7 +222,20 @@ function walked(made: RunPlan, events: readonly What[]) {
     else if (what.kind === "finished") {
       if (!here) [fits, mood] = [true, "finished"];
     } else if (what.kind === "seen") {
-      if (here && trouble === null) [fits, done] = [true, [...done, here]];
+      if (here && here.kind !== "gate" && trouble === null) [fits, done] = [true, [...done, here]];
+    } else if (what.kind === "held") {
+      if (trouble === null && here?.kind === "gate" && here.gate === what.gate) {
+        const enough = {
+          power: what.supply || (what.charge ?? 0) >= (here.floor === undefined ? 50 : here.floor),
+          backup: kept > 0,
+          file: !here.sha256 || here.sha256 === what.sha256,
+          hardware: !here.bad,
+          chain: !here.bad,
+        };
+        if (enough[what.gate]) [fits, done] = [true, [...done, here]];
+      }
+    } else if (what.kind === "file-kept") {
+      if (here) [fits, kept] = [true, kept + 1];
     } else if (what.kind === "odd") {
       if (here && trouble === null) [fits, trouble] = [true, what.symptom];
     } else if (what.kind === "machine-failed") {

@@ -1,6 +1,6 @@
 // A run as it stands after its events. Total: no order of events makes it throw; what does not fit is kept and marked.
 import { FIRM_GATES, type Gate, type Happening, type RunEvent } from "./event.ts";
-import { isFinal, type PlacedStep, type RunPlan, stepsOf } from "./plan.ts";
+import { isFinal, type PlacedStep, type RunPlan, type RunStep, stepsOf } from "./plan.ts";
 
 export type RunPhase = "ready" | "going" | "paused" | "stopped" | "finished";
 
@@ -17,6 +17,9 @@ export type Unfit =
   | "final"
   | "wrong-step"
   | "firm-gate"
+  /** A gate is not passed by saying so. */
+  | "gate"
+  | "gate-fails"
   | "not-done";
 
 export type Run = {
@@ -30,6 +33,8 @@ export type Run = {
   readonly odd?: string;
   /** How far the machine is in this step. */
   readonly part: number;
+  /** The instant at which the machine has begun this step. */
+  readonly machineSince?: string;
   readonly overridden: readonly Gate[];
   readonly readings: readonly { readonly component: string; readonly raw: string }[];
   readonly files: readonly { readonly sha256: string; readonly role: "backup" | "restore" }[];
@@ -69,7 +74,17 @@ export function applyEvent(run: Run, event: RunEvent): Taken {
   const counted = { ...run, number: run.number + 1 };
   const why = unfit(run, event.what);
   if (why) return { kind: "unfit", why, run: { ...counted, unfit: [...run.unfit, { id: event.id, why }] } };
-  return { kind: "applied", run: moved(timed(counted, event.at), event.what) };
+  const after = moved(timed(counted, event.at), event.what);
+  return { kind: "applied", run: withMachine(after, run, event) };
+}
+
+/** Since when the machine works: from its first sign of progress to the end of its step, or to its failing. */
+function withMachine(run: Run, before: Run, { what, at }: RunEvent): Run {
+  const { machineSince: _, ...without } = run;
+  if (what.kind === "progress") return { ...run, machineSince: before.machineSince ?? at };
+  return run.place !== before.place || what.kind === "machine-failed" || what.kind === "went-back"
+    ? without
+    : run;
 }
 
 /** The run after all events that were kept, in their order. Those out of number are passed over. */
@@ -90,7 +105,13 @@ function unfit(run: Run, event: Happening): Unfit | undefined {
     case "paused":
       return undefined;
     case "seen":
-      return run.odd !== undefined ? "something-odd" : next ? undefined : "no-such-step";
+      if (run.odd !== undefined) return "something-odd";
+      if (next?.step.kind === "gate") return "gate";
+      return next ? undefined : "no-such-step";
+    case "held":
+      if (run.odd !== undefined) return "something-odd";
+      if (next?.step.kind !== "gate" || next.step.gate !== event.gate) return "wrong-step";
+      return gateHolds(run, next.step, event) ? undefined : "gate-fails";
     case "odd":
       return run.odd !== undefined ? "something-odd" : next ? undefined : "no-such-step";
     case "cured":
@@ -110,6 +131,36 @@ function unfit(run: Run, event: Happening): Unfit | undefined {
       return next ? undefined : "no-such-step";
     case "finished":
       return next ? "not-done" : undefined;
+  }
+}
+
+/** Where no floor is given. */
+export const POWER_FLOOR = 50;
+
+/**
+ * Whether a gate holds by what was looked at. Power: at or above the floor, or on a supply. Backup: a sound one of this radio was kept in this
+ * run. File: its sum is that of the release; where nobody has noted that one, there is nothing to compare with and it holds. Hardware and
+ * chain: unless they are known not to.
+ */
+export function gateHolds(
+  run: Pick<Run, "files">,
+  step: Extract<RunStep, { kind: "gate" }>,
+  seen: {
+    readonly charge?: number | undefined;
+    readonly supply?: boolean | undefined;
+    readonly sha256?: string | undefined;
+  },
+): boolean {
+  switch (step.gate) {
+    case "power":
+      return seen.supply === true || (seen.charge ?? -1) >= (step.floor ?? POWER_FLOOR);
+    case "backup":
+      return run.files.some(({ role }) => role === "backup");
+    case "file":
+      return step.sha256 === undefined || seen.sha256 === step.sha256;
+    case "hardware":
+    case "chain":
+      return step.bad !== true;
   }
 }
 
@@ -142,6 +193,7 @@ function moved(run: Run, event: Happening): Run {
     case "finished":
       return { ...run, phase: "finished" };
     case "seen":
+    case "held":
       return { ...run, ...onward };
     case "odd":
     case "machine-failed":

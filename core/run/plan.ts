@@ -29,7 +29,20 @@ const minutes = z.number().min(0).max(1000);
 /** What one step asks for. */
 export const runStepShape = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("gather"), what: words, minutes }),
-  z.object({ kind: z.literal("gate"), gate: z.enum(GATES), minutes }),
+  /** What must hold; the rest is what it is held against, as it was known when the run began. */
+  z.object({
+    kind: z.literal("gate"),
+    gate: z.enum(GATES),
+    /** Of the battery, in percent. */
+    floor: z.number().min(0).max(100).optional(),
+    /** Of the release's file; absent: nobody has noted it, and there is nothing to compare with. */
+    sha256: z.string().optional(),
+    /** The release, or the hardware, or the chain, in words. */
+    what: words.optional(),
+    /** Known to fail, or not to fit: it does not hold, whatever is looked at. */
+    bad: z.boolean().optional(),
+    minutes,
+  }),
   /** A step of a written procedure. */
   z.object({ kind: z.literal("do"), step: stepShape, minutes }),
   /** Nobody has written down how: what is done is noted. */
@@ -38,6 +51,13 @@ export const runStepShape = z.discriminatedUnion("kind", [
     kind: z.literal("machine"),
     work: z.enum(["flash", "read", "write"]),
     erases: z.boolean(),
+    /** What a flash brings in: the component, by its name, and the version. */
+    component: words.optional(),
+    version: words.optional(),
+    /** What is written: the sum of its bytes. */
+    sha256: z.string().optional(),
+    /** The tool it is done with, and what is pressed in it. */
+    tool: words.optional(),
     minutes,
   }),
   /** The version of a component is read and written down; `version`: what it should be. */
