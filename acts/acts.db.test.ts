@@ -3,16 +3,21 @@ import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { ROLES } from "#core/club/acts.ts";
+import { keepPart } from "#db/files.ts";
 import { recompute } from "#db/needs.ts";
 import { type Tx, withClub } from "#db/pool.ts";
+import { addEvent, addRun } from "#db/runs.ts";
+import { putSimulated } from "#db/simulated.ts";
 import { takenBack } from "#db/testing.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
+import { newRadio } from "#simulators/radio/radio.ts";
 import { beginRun } from "./begin-run.ts";
 import { type Act, type Done, perform, performIn, type Who } from "./define.ts";
 import { ALL_ACTS } from "./index.ts";
 import { noteTry } from "./note-try.ts";
 import { recordReading } from "./record-reading.ts";
 import {
+  A_FILE,
   holdings,
   inputs,
   logLength,
@@ -70,6 +75,13 @@ beforeAll(async () => {
     const input = { unit: rows[0]?.unit, for: { component: rows[0]?.component } };
     const begun = await performIn(tx, beginRun, club.who, { input, key: "a run that goes on" });
     if (!begun.ok) throw new Error(begun.problem.kind);
+    // Its bench has been silent, and somebody else has it.
+    await tx.query(
+      "update run set heard_at = now() - interval '1 day', held_by = (select min(id) from person where id <> $1)",
+      [club.who.person],
+    );
+    await beAtMachine(tx);
+    await keepPart(tx, A_FILE.sha256, 0, A_FILE.content);
     await shelved("unit", 6);
     await shelved("person", 5);
     await recompute(tx, { of: "club" });
@@ -77,6 +89,35 @@ beforeAll(async () => {
   world = await withClub(club.who, (tx) => worldOf(tx, club.who, unit));
 });
 afterAll(() => club.close());
+
+/** A simulated radio whose flash is through, with nobody having looked since. */
+async function beAtMachine(tx: Tx): Promise<void> {
+  const { rows } = await tx.query<{ unit: string; component: string }>(
+    `select u.id unit, c.name component from unit u join component c on c.club_id = u.club_id and c.model_id = u.model_id
+     where u.shelved_at is null and u.tag = 'W-05'`,
+  );
+  const { unit = "", component = "" } = rows[0] ?? {};
+  const step = {
+    kind: "machine",
+    work: "flash",
+    erases: false,
+    component,
+    version: "1.14",
+    minutes: 1,
+  } as const;
+  const plan = { purpose: "update", stages: [{ name: "flash", title: "Flash", steps: [step] }] } as const;
+  const run = await addRun(tx, { unit, title: "Flash", plan, by: club.who.person });
+  await addEvent(tx, run, { id: "it is begun", number: 1, what: { kind: "started" } }, club.who.person);
+  await addEvent(
+    tx,
+    run,
+    { id: "it flashes", number: 2, what: { kind: "progress", part: 0 } },
+    club.who.person,
+  );
+  const errand = { kind: "flash", component, version: "1.14", erases: "nothing" } as const;
+  const radio = { ...newRadio(5, { [component]: "1.02" }), work: { errand, begun: 0, lasts: 1 } };
+  await putSimulated(tx, unit, radio);
+}
 
 /** What the other club holds, seen from within the same transaction. */
 async function inTheOther(tx: Tx): Promise<Record<string, string>> {
@@ -216,7 +257,7 @@ describe("is noticed of each act", () => {
 
   // What no need asks about.
   const beside =
-    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run/;
+    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run|fault-radio|file-part|stand-in|take-over|keep-backup/;
   const touching = acts.filter((act) => !beside.test(act.name));
   it.each(touching.map((act) => [act.name, act] as const))(
     "%s: that it leaves needs as they were",

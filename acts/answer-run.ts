@@ -3,19 +3,18 @@ import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { sentEvent } from "#core/run/event.ts";
 import { applyEvent, foldRun, type Unfit } from "#core/run/fold.ts";
-import { addReading } from "#db/readings.ts";
-import { addEvent, endRun, eventsOf, lockRun, runById } from "#db/runs.ts";
-import { loadSituation } from "#db/situation.ts";
-import type { Done } from "./define.ts";
+import { addEvent, eventsOf, hearFrom, lockRun, runById } from "#db/runs.ts";
 import { defineAct } from "./define.ts";
+import { comesTo, type Outcome } from "./run-outcome.ts";
 import { id } from "./shapes.ts";
 
 /** What one sending may hold: as much as a device keeps while nothing answers. */
 const MOST_EVENTS = 50;
 
 /**
- * Takes in events in their order; one that is there already is passed over. Answers at which step the run is, and which events did not fit.
- * Problems: `no-run`; `meanwhile`, with how many events there are, if others were quicker: nothing is taken in then; `no-component`.
+ * Takes in events in their order; one that is there already is passed over. Answers at which step the run is, how many events there are, and
+ * which did not fit. Problems: `no-run`; `meanwhile`, with how many events there are, if others were quicker: nothing is taken in then;
+ * `no-component`; `unclear`, if what was read cannot be a version.
  */
 export const answerRun = defineAct({
   name: "answer-run",
@@ -29,51 +28,33 @@ export const answerRun = defineAct({
     const had = (await eventsOf(tx, [runId])).get(runId) ?? [];
     const known = new Set(had.map((event) => event.id));
     let run = foldRun(row.plan, had);
-    const log: Done<unknown>["log"][number][] = [];
+    const outcome: Outcome = { log: [], touches: [], topics: [`run:${runId}`] };
     const unfit: Unfit[] = [];
-    let isRead = false;
+    const at = new Date().toISOString();
     for (const event of events) {
       if (known.has(event.id)) continue;
       known.add(event.id);
-      const taken = applyEvent(run, { ...event, at: new Date(0).toISOString(), by: who.person });
+      // What only the records can know is not believed because somebody sends it.
+      if (event.what.kind === "file-kept") return bad({ kind: "not-sent" as const });
+      const taken = applyEvent(run, { ...event, at, by: who.person });
       if (taken.kind === "meanwhile") return bad({ kind: "meanwhile" as const, number: taken.number });
+      const before = run;
       run = taken.run;
       await addEvent(tx, runId, event, who.person);
       if (taken.kind === "unfit") {
         unfit.push(taken.why);
         continue;
       }
-      const { what } = event;
-      if (what.kind === "reading") {
-        const situation = await loadSituation(tx, row.unit_id, who.today);
-        const part = [...(situation?.catalogue.values() ?? [])].find(
-          ({ component }) => component.name === what.component,
-        );
-        if (!part) return bad({ kind: "no-component" as const });
-        const { component, raw } = { component: part.component.id, raw: what.raw };
-        await addReading(tx, {
-          ...{ unit: row.unit_id, component, raw, source: "screen", by: who.person },
-          ...{ note: undefined, on: undefined },
-        });
-        const entry = { kind: "reading" as const, component: what.component, raw, source: "screen" };
-        log.push({ entry, unit: row.unit_id });
-        isRead = true;
-      }
-      if (what.kind === "finished" || what.kind === "stopped") {
-        await endRun(tx, runId);
-        const why = what.kind === "stopped" ? { why: what.reason } : {};
-        log.push({ entry: { kind: "run-ended" as const, what: row.title, ...why }, unit: row.unit_id });
-      }
+      const came = await comesTo(tx, { row, before, run, event, who }, outcome);
+      if (!came.ok) return came;
+      run = came.value;
+      // What follows from it by itself makes the rest something that was sent in ignorance of it.
+      if (run.number !== taken.run.number) break;
     }
+    await hearFrom(tx, runId);
     return good({
-      answer: { place: run.place, phase: run.phase, unfit },
-      log,
-      topics: [`run:${runId}`],
-      ...(isRead && {
-        touches: [
-          { scope: { of: "units" as const, ids: [row.unit_id] }, why: `${row.tag} read at the bench` },
-        ],
-      }),
+      answer: { place: run.place, phase: run.phase, number: run.number, odd: run.odd, unfit },
+      ...outcome,
     });
   },
 });

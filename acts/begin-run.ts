@@ -1,51 +1,61 @@
-// A radio is taken to the bench: to go through a procedure, or to read what it runs.
+// A radio is taken to the bench, with what it takes: to be updated, backed up, written to, read, or gone through a procedure with.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { stateOfUnit } from "#core/route/way.ts";
-import { composeProcedure, composeRead, holdsFor, needsGates } from "#core/run/compose.ts";
-import { knownProcedure, proceduresOf } from "#db/dossier.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { addRun } from "#db/runs.ts";
-import { loadSituation } from "#db/situation.ts";
+import { addRun, releaseThing, takeThings, thingsTaken } from "#db/runs.ts";
 import { defineAct } from "./define.ts";
+import { planFor } from "./run-plan.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
 
+const chain = z.string().max(500).optional();
+
 /**
- * `for`: a procedure of its dossier, or a component whose version is to be read. Problems: those of a unit; `busy`, if another run has the
- * radio; `no-procedure` and `no-component`; `other-radio`, if the procedure is a draft or for other firmware or
- * hardware; `needs-gates`, if it flashes, erases or unlocks.
+ * `for`: a procedure of its dossier; a component whose version is to be read; all firmware it needs today; a backup; or one of its own
+ * backups, to be written back. `takeOver`: what another bench holds is taken from it, if that has been silent for the club's time.
+ * Problems: those of a unit and of `planFor`; `busy`, if another run has the radio; `out`, if it is with somebody; `taken`, with what
+ * another bench holds and works with.
  */
 export const beginRun = defineAct({
   name: "begin-run",
   input: z.object({
     unit: id,
-    for: z.union([z.object({ procedure: id }), z.object({ component: id })]),
+    for: z.union([
+      z.object({ procedure: id }),
+      z.object({ component: id }),
+      z.object({ update: z.object({ chain, keep: z.boolean().optional() }) }),
+      z.object({ backup: z.object({ chain }) }),
+      z.object({ restore: z.object({ backup: id, chain }) }),
+    ]),
+    takeOver: z.boolean().optional(),
   }),
   may: "work-at-bench",
-  run: async (tx, { unit, for: asked }, who) => {
+  run: async (tx, { unit, for: errand, takeOver }, who) => {
     const here = await unitHere(tx, unit);
     if (!here.ok) return here;
-    const situation = await loadSituation(tx, unit, who.today);
-    if (!situation) return bad({ kind: "no-unit" as const });
-    const { catalogue } = situation;
-    const moment = { unit: situation.unit, catalogue, state: stateOfUnit(situation.unit, catalogue) };
-    const procedures = (await proceduresOf(tx, here.value.model_id)).map(knownProcedure);
-    const procedure = "procedure" in asked ? procedures.find((p) => p.id === asked.procedure) : undefined;
-    if ("procedure" in asked) {
-      if (!procedure) return bad({ kind: "no-procedure" as const });
-      if (!holdsFor(procedure, moment)) return bad({ kind: "other-radio" as const });
-      if (needsGates(procedure)) return bad({ kind: "needs-gates" as const });
-    } else if (!catalogue.has(asked.component)) return bad({ kind: "no-component" as const });
-    const plan = procedure
-      ? composeProcedure(procedure)
-      : composeRead({ ...moment, procedures, component: "component" in asked ? asked.component : "" });
-    const title = procedure?.title ?? plan.stages[0]?.title ?? "";
+    const isWork = "update" in errand || "backup" in errand || "restore" in errand;
+    if (isWork && here.value.holder !== null && here.value.holder_id !== who.person)
+      return bad({ kind: "out" as const, with: here.value.holder });
+    const planned = await planFor(tx, unit, errand, who.today);
+    if (!planned.ok) return planned;
+    const { plan, title, things } = planned.value;
+    const wanted = new Set(things.filter((t) => t.kind !== "tool").map((t) => `${t.kind} ${t.id}`));
+    const held = (await thingsTaken(tx)).filter((t) => wanted.has(`${t.kind} ${t.id}`));
+    const stuck = held.find((thing) => !(takeOver && thing.silent));
+    if (stuck) return bad({ kind: "taken" as const, what: stuck.name, by: stuck.by, silent: stuck.silent });
+    for (const thing of held) await releaseThing(tx, thing);
     try {
       const run = await addRun(tx, { unit, title, plan, by: who.person });
-      return good({ answer: { run }, log: [{ entry: { kind: "run-begun" as const, what: title }, unit }] });
+      await takeThings(tx, run, things);
+      return good({
+        answer: { run },
+        log: [{ entry: { kind: "run-begun" as const, what: title }, unit }],
+        topics: ["run", ...held.map((thing) => `run:${thing.run_id}`)],
+      });
     } catch (error) {
       if (isDuplicate(error, "run_one_at_a_time")) return bad({ kind: "busy" as const });
+      if (isDuplicate(error, "run_thing_once"))
+        return bad({ kind: "taken" as const, what: "what it needs", by: "another bench", silent: false });
       throw error;
     }
   },

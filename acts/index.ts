@@ -16,9 +16,12 @@ import { changeUnit } from "./change-unit.ts";
 import { confirmFact } from "./confirm-fact.ts";
 import { confirmNumbering } from "./confirm-numbering.ts";
 import { endSessions } from "./end-sessions.ts";
+import { faultRadio } from "./fault-radio.ts";
 import { fillUsbIds } from "./fill-usb-ids.ts";
 import { holdUnits } from "./hold-units.ts";
 import { importUnits } from "./import-units.ts";
+import { keepBackup } from "./keep-backup.ts";
+import { keepFilePart } from "./keep-file-part.ts";
 import { lendUnit } from "./lend-unit.ts";
 import { liftHold } from "./lift-hold.ts";
 import { makeLink } from "./make-link.ts";
@@ -36,9 +39,12 @@ import { shelveProcedure } from "./shelve-procedure.ts";
 import { shelveQuirk } from "./shelve-quirk.ts";
 import { shelveThing } from "./shelve-thing.ts";
 import { shelveUnit } from "./shelve-unit.ts";
+import { standInRadio } from "./stand-in-radio.ts";
 import { strikeReading } from "./strike-reading.ts";
 import { strikeTry } from "./strike-try.ts";
 import { takeBackUnit } from "./take-back-unit.ts";
+import { takeOverRun } from "./take-over-run.ts";
+import { workMachine } from "./work-machine.ts";
 import { writeIdentity } from "./write-identity.ts";
 import { writeModel } from "./write-model.ts";
 import { writeProcedure } from "./write-procedure.ts";
@@ -49,6 +55,12 @@ import { writeThing } from "./write-thing.ts";
 export const ALL_ACTS = [
   answerRun,
   beginRun,
+  faultRadio,
+  keepBackup,
+  keepFilePart,
+  standInRadio,
+  takeOverRun,
+  workMachine,
   bringClubBack,
   rememberSheet,
   importUnits,

@@ -13,3 +13,6 @@ export const why = z
   .trim()
   .min(1, "Say why, so that others know.")
   .max(MOST_WHY, `At most ${MOST_WHY} signs.`);
+
+/** The sum of a file's bytes. */
+export const sha256 = z.string().regex(/^[0-9a-f]{64}$/, "64 signs, 0 to 9 and a to f.");

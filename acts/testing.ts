@@ -50,14 +50,16 @@ export type World = {
   readonly things: readonly { readonly kind: KindName; readonly thing: string; readonly values: Values }[];
   readonly sessions: readonly string[];
   /** Radios with what each could be taken to the bench for. */
-  readonly errands: readonly { readonly unit: string; readonly for: Readonly<Record<string, string>> }[];
+  readonly errands: readonly { readonly unit: string; readonly for: Readonly<Record<string, unknown>> }[];
   /** Runs that go on, with the name of a component of their radio. */
   readonly runs: readonly { readonly run: string; readonly component: string }[];
+  /** Radios for which a simulated one stands in. */
+  readonly simulated: readonly string[];
   /** A dossier that says something else than ours, and the keys of its facts. */
   readonly dossier: { readonly text: string; readonly keys: readonly string[] };
 };
 
-const A_FILE = {
+export const A_FILE = {
   content: new Uint8Array([1, 2, 3]),
   sha256: createHash("sha256")
     .update(new Uint8Array([1, 2, 3]))
@@ -125,7 +127,10 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
   };
 }
 
-async function worldOfBench(tx: Tx, units: readonly string[]): Promise<Pick<World, "errands" | "runs">> {
+async function worldOfBench(
+  tx: Tx,
+  units: readonly string[],
+): Promise<Pick<World, "errands" | "runs" | "simulated">> {
   const { rows: parts } = await tx.query<{ unit: string; component: string }>(
     `select u.id unit, c.id component from unit u join component c on c.club_id = u.club_id and c.model_id = u.model_id
      where u.id = any($1::bigint[]) order by u.id, c.id`,
@@ -140,10 +145,17 @@ async function worldOfBench(tx: Tx, units: readonly string[]): Promise<Pick<Worl
     `select r.id run, c.name component from run r join unit u on u.club_id = r.club_id and u.id = r.unit_id
      join component c on c.club_id = u.club_id and c.model_id = u.model_id where r.ended_at is null order by r.id, c.id`,
   );
+  const { rows: simulated } = await tx.query<{ id: string }>("select unit_id id from simulated_radio");
   return {
+    simulated: simulated.map(({ id }) => id),
     errands: [
       ...parts.map(({ unit, component }) => ({ unit, for: { component } })),
       ...procedures.map(({ unit, procedure }) => ({ unit, for: { procedure } })),
+      ...units.flatMap((unit) => [
+        { unit, for: { update: {} } },
+        { unit, for: { backup: {} } },
+        { unit, for: { restore: { backup: NOWHERE } } },
+      ]),
       { unit: NOWHERE, for: { component: NOWHERE } },
       { unit: units[0] ?? NOWHERE, for: { procedure: NOWHERE } },
     ],
@@ -435,6 +447,37 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
         source: { kind: "bench", what: "" },
       })),
     "begin-run": fc.constantFrom(...world.errands),
+    "stand-in-radio": fc.record({ unit }),
+    "fault-radio": fc.record({
+      unit: mostly(world.simulated, world.units.slice(-1)),
+      fault: maybe(fc.constantFrom("loose-plug", "no-port")),
+    }),
+    "take-over-run": fc.constantFrom(...world.runs).map(({ run }) => ({ run })),
+    "work-machine": fc.record({
+      // The last one is of a simulated radio.
+      run: mostly(
+        world.runs.slice(-2, -1).map(({ run }) => run),
+        [NOWHERE],
+      ),
+      number: mostly([2], [0]),
+      event: fc.uuid(),
+    }),
+    "keep-file-part": fc.record({
+      sha256: fc.constant(A_FILE.sha256),
+      number: fc.constantFrom(0, 1),
+      content: fc.constant(A_FILE.content),
+    }),
+    "keep-backup": fc.record({
+      unit,
+      sha256: mostly([A_FILE.sha256], ["0".repeat(64)]),
+      size: mostly([A_FILE.content.length], [0, 9]),
+      name: words,
+      confirmed: fc.boolean(),
+      run: mostly(
+        [undefined],
+        world.runs.map(({ run }) => run),
+      ),
+    }),
     "answer-run": fc
       .record({
         of: mostly(world.runs.slice(0, -1), world.runs.slice(-1)),

@@ -35,12 +35,51 @@ export async function keepFile(tx: Tx, sha256: string, content: Uint8Array): Pro
   return rowCount === 1;
 }
 
+/** A small file's bytes, or undefined if it is not kept, or kept in parts. */
 export async function fileContent(tx: Tx, sha256: string): Promise<Buffer | undefined> {
   const { rows } = await ask(
     tx,
-    z.object({ content: z.instanceof(Buffer) }),
+    z.object({ content: z.instanceof(Buffer).nullable() }),
     "select content from file where sha256 = $1",
     [sha256],
   );
+  return rows[0]?.content ?? undefined;
+}
+
+/** Its size if it is kept, in one piece or in parts. */
+export async function fileSize(tx: Tx, sha256: string): Promise<number | undefined> {
+  const { rows } = await ask(tx, z.object({ size: z.string() }), "select size from file where sha256 = $1", [
+    sha256,
+  ]);
+  return rows[0] && Number(rows[0].size);
+}
+
+/** One part of what is kept under a sum, whether it is said to be whole or not. */
+export async function filePart(tx: Tx, sha256: string, number: number): Promise<Buffer | undefined> {
+  const { rows } = await ask(
+    tx,
+    z.object({ content: z.instanceof(Buffer) }),
+    "select content from file_part where sha256 = $1 and number = $2",
+    [sha256, number],
+  );
   return rows[0]?.content;
+}
+
+/** The largest part in which a large file is kept. */
+export const PART = 1_048_576;
+
+/** Keeps one part of a large file; its sum is known before, and held against it by whoever keeps it. */
+export const keepPart = (tx: Tx, sha256: string, number: number, content: Uint8Array) =>
+  tx.query(
+    "insert into file_part (club_id, sha256, number, content) values (current_club(), $1, $2, $3) on conflict do nothing",
+    [sha256, number, Buffer.from(content)],
+  );
+
+/** Says that a large file is whole, and how large. False if it was there. */
+export async function keepWhole(tx: Tx, sha256: string, size: number): Promise<boolean> {
+  const { rowCount } = await tx.query(
+    "insert into file (club_id, sha256, size, content) values (current_club(), $1, $2, null) on conflict do nothing",
+    [sha256, size],
+  );
+  return rowCount === 1;
 }

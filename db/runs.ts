@@ -12,14 +12,19 @@ const runRow = z.object({
   title: z.string(),
   plan: planShape,
   begun_by: z.string(),
+  held_by: z.string(),
+  held_by_id: z.string(),
+  heard_at: z.date(),
   begun_at: z.date(),
   ended_at: z.date().nullable(),
 });
 export type RunRow = z.output<typeof runRow>;
 
-const RUN = `select r.id, r.unit_id, u.tag, r.title, r.plan, p.name begun_by, r.begun_at, r.ended_at
+const RUN = `select r.id, r.unit_id, u.tag, r.title, r.plan, p.name begun_by, h.name held_by, r.held_by held_by_id,
+    r.heard_at, r.begun_at, r.ended_at
   from run r join unit u on u.club_id = r.club_id and u.id = r.unit_id
-  join person p on p.club_id = r.club_id and p.id = r.begun_by`;
+  join person p on p.club_id = r.club_id and p.id = r.begun_by
+  join person h on h.club_id = r.club_id and h.id = r.held_by`;
 
 export async function addRun(
   tx: Tx,
@@ -28,7 +33,7 @@ export async function addRun(
   const { rows } = await ask(
     tx,
     idRow,
-    "insert into run (club_id, unit_id, title, plan, begun_by) values (current_club(), $1, $2, $3, $4) returning id",
+    "insert into run (club_id, unit_id, title, plan, begun_by, held_by) values (current_club(), $1, $2, $3, $4, $4) returning id",
     [run.unit, run.title, JSON.stringify(run.plan), run.by],
   );
   return rows[0]?.id ?? "";
@@ -82,4 +87,90 @@ export const addEvent = (tx: Tx, run: string, event: SentEvent, by: string) =>
     [run, event.number, event.id, by, JSON.stringify(event.what)],
   );
 
-export const endRun = (tx: Tx, id: string) => tx.query("update run set ended_at = now() where id = $1", [id]);
+/** The run is over: what it held is free again. */
+export async function endRun(tx: Tx, id: string): Promise<void> {
+  await tx.query("update run set ended_at = now() where id = $1", [id]);
+  await tx.query("update run_thing set released_at = now() where run_id = $1 and released_at is null", [id]);
+}
+
+/** A sign of life from its bench. */
+export const hearFrom = (tx: Tx, id: string) =>
+  tx.query("update run set heard_at = now() where id = $1", [id]);
+
+/** From now on somebody else has it. */
+export const holdRun = (tx: Tx, id: string, by: string) =>
+  tx.query("update run set held_by = $2, heard_at = now() where id = $1", [id, by]);
+
+export const THING_KINDS = ["lead", "computer", "adapter", "tool"] as const;
+export type Thing = {
+  readonly kind: (typeof THING_KINDS)[number];
+  readonly id: string;
+  readonly name: string;
+};
+
+/** Takes what a run works with. Throws what `isDuplicate(error, "run_thing_once")` knows if another has it. */
+export async function takeThings(tx: Tx, run: string, things: readonly Thing[]): Promise<void> {
+  await tx.query(
+    `insert into run_thing (club_id, run_id, kind, thing_id, name)
+     select current_club(), $1, * from unnest($2::text[], $3::bigint[], $4::text[])`,
+    [run, things.map((t) => t.kind), things.map((t) => t.id), things.map((t) => t.name)],
+  );
+}
+
+const takenRow = z.object({
+  run_id: z.string(),
+  tag: z.string(),
+  kind: z.enum(THING_KINDS),
+  id: z.string(),
+  name: z.string(),
+  by: z.string(),
+  /** Its bench has said nothing for as long as the club has set. */
+  silent: z.boolean(),
+});
+export type Taken = z.output<typeof takenRow>;
+
+/** What runs hold now, or what one has worked with. */
+export async function thingsTaken(tx: Tx, run?: string): Promise<Taken[]> {
+  const { rows } = await ask(
+    tx,
+    takenRow,
+    `select t.run_id, u.tag, t.kind, t.thing_id id, t.name, p.name "by",
+       r.heard_at < now() - make_interval(mins => c.bench_silence) silent
+     from run_thing t join run r on r.club_id = t.club_id and r.id = t.run_id
+     join unit u on u.club_id = r.club_id and u.id = r.unit_id
+     join person p on p.club_id = r.club_id and p.id = r.held_by join club c on c.id = r.club_id
+     where ${run === undefined ? "t.released_at is null" : "t.run_id = $1"} order by t.run_id, t.kind, t.name`,
+    run === undefined ? [] : [run],
+  );
+  return rows;
+}
+
+/** A thing is taken from the run that holds it. */
+export const releaseThing = (tx: Tx, { run_id, kind, id }: Pick<Taken, "run_id" | "kind" | "id">) =>
+  tx.query(
+    "update run_thing set released_at = now() where run_id = $1 and kind = $2 and thing_id = $3 and released_at is null",
+    [run_id, kind, id],
+  );
+
+/** Whether the bench of a run has been silent for so long that others may take over. */
+export async function isSilent(tx: Tx, id: string): Promise<boolean> {
+  const { rows } = await ask(
+    tx,
+    z.object({ silent: z.boolean() }),
+    `select r.heard_at < now() - make_interval(mins => c.bench_silence) silent
+     from run r join club c on c.id = r.club_id where r.id = $1`,
+    [id],
+  );
+  return rows[0]?.silent === true;
+}
+
+/** The runs of a unit that are over, the last one first; so many of them. */
+export async function runsOfUnit(tx: Tx, unit: string, most: number): Promise<RunRow[]> {
+  const { rows } = await ask(
+    tx,
+    runRow,
+    `${RUN} where r.unit_id = $1 order by r.begun_at desc, r.id desc limit $2`,
+    [unit, most],
+  );
+  return rows;
+}

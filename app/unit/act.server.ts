@@ -1,16 +1,17 @@
 import { redirect } from "react-router";
-import { beginRun } from "#acts/begin-run.ts";
 import { holdUnits } from "#acts/hold-units.ts";
 import { lendUnit } from "#acts/lend-unit.ts";
 import { liftHold } from "#acts/lift-hold.ts";
 import { noteHardware } from "#acts/note-hardware.ts";
 import { recordReading } from "#acts/record-reading.ts";
+import { standInRadio } from "#acts/stand-in-radio.ts";
 import { strikeReading } from "#acts/strike-reading.ts";
 import { takeBackUnit } from "#acts/take-back-unit.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { type FormProblem, firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { beginByForm } from "../shared/begin-run.server.ts";
 import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
 import { noteTry } from "../shared/note-try.server.ts";
 import { answer, textsOf } from "../shared/say-away.server.ts";
@@ -194,30 +195,22 @@ const tried: ByForm = async (_tx, who, { row }, form) => {
   return answer(ok ? 200 : 400, { ok, intent: "tried", says });
 };
 
-/** Takes the radio to the bench for one of its procedures; the run's own page comes next. */
+/** Takes the radio to the bench; the run's own page comes next. */
 const bench: ByForm = async (_tx, who, { row }, form) => {
-  const asked = { unit: row.id, for: { procedure: form.get("procedure") } };
-  const done = await performForm(beginRun, who, form, asked);
-  if (done.ok) throw redirect(`/bench/${done.value.answer.run}`);
-  const { problem } = done;
-  const refused = (status: number, says: string) => answer(status, { ok: false, intent: "bench", says });
-  switch (problem.kind) {
-    case "busy":
-      return refused(409, `${row.tag} is at the bench already: go on there, or stop it first.`);
-    case "no-procedure":
-    case "no-component":
-      return refused(404, "That procedure is not in its dossier any more.");
-    case "needs-gates":
-      return refused(409, "What flashes, erases or unlocks is not gone through by itself.");
-    case "other-radio":
-      return refused(409, "That procedure is a draft, or not for what this radio is and runs.");
-    default: {
-      const { status, says } = sayRefused(problem);
-      return refused(status, says);
-    }
-  }
+  const begun = await beginByForm(who, row, form);
+  if (begun.ok) throw redirect(`/bench/${begun.run}`);
+  return answer(begun.status, { ok: false, intent: "bench", says: begun.says });
+};
+
+const standIn: ByForm = async (_tx, who, { row }, form) => {
+  const done = await performForm(standInRadio, who, form, { unit: row.id });
+  const intent = "stand-in";
+  if (done.ok)
+    return answer(200, { ok: true, intent, says: "From now on a simulated radio stands in for it." });
+  const { status, says } = sayRefused(done.problem);
+  return answer(status, { ok: false, intent, says });
 };
 
 const ACTS: ReadonlyMap<string, ByForm> = new Map(
-  Object.entries({ reading, strike, lend, back, hold, lift, hardware, tried, bench }),
+  Object.entries({ reading, strike, lend, back, hold, lift, hardware, tried, bench, "stand-in": standIn }),
 );

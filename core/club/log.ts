@@ -78,6 +78,8 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("run-begun"), what: text }),
   /** `why`: it was stopped before its end. */
   z.object({ kind: z.literal("run-ended"), what: text, why: text.optional() }),
+  z.object({ kind: z.literal("run-taken-over"), what: text, from: text }),
+  z.object({ kind: z.literal("backup-kept"), what: text, size: z.number() }),
   z.object({ kind: z.literal("note"), text }),
 ]);
 

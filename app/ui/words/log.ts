@@ -114,6 +114,10 @@ export function sayEntry(
       return entry.why === undefined
         ? `finished at the bench: ${entry.what}`
         : `stopped at the bench: ${entry.what}; ${clip(entry.why)}`;
+    case "run-taken-over":
+      return `taken over at the bench from ${entry.from}: ${entry.what}`;
+    case "backup-kept":
+      return `backup kept: ${clip(entry.what)}`;
     case "note":
       return entry.text;
   }

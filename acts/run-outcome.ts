@@ -1,0 +1,234 @@
+// What an event of a run comes to beyond the run: readings, the log, tries, what a simulated radio does.
+import { driverVerdict } from "#core/kit/driver.ts";
+import { bad, good, type Result } from "#core/quantities/result.ts";
+import { CAUSES } from "#core/run/causes.ts";
+import type { SentEvent } from "#core/run/event.ts";
+import { applyEvent, nextStep, type Run } from "#core/run/fold.ts";
+import { placeReading } from "#core/unit/placing.ts";
+import { previewReading } from "#core/unit/preview.ts";
+import { addAttempt, loadKit } from "#db/kit.ts";
+import type { Tx } from "#db/pool.ts";
+import { addReading } from "#db/readings.ts";
+import { addEvent, endRun, type RunRow, thingsTaken } from "#db/runs.ts";
+import { putSimulated } from "#db/simulated.ts";
+import { loadSituation } from "#db/situation.ts";
+
+import { atomsOf } from "#simulators/radio/atoms.ts";
+import { type Deed, perform } from "#simulators/radio/radio.ts";
+import { FAULTS, mended } from "#simulators/radio/work.ts";
+import type { Done, Who } from "./define.ts";
+import { kindOf, simulatedRadio } from "./simulated.ts";
+
+/** What it comes to, gathered over the events of one sending. */
+export type Outcome = {
+  readonly log: Done<unknown>["log"][number][];
+  readonly touches: NonNullable<Done<unknown>["touches"]>[number][];
+  readonly topics: string[];
+};
+
+export type Happened = {
+  readonly row: RunRow;
+  readonly before: Run;
+  readonly run: Run;
+  readonly event: SentEvent;
+  readonly who: Who;
+};
+export type OutcomeProblem = { readonly kind: "no-component" } | { readonly kind: "unclear" };
+
+/** Does what the event comes to; the run after it, which what was read may have made odd. */
+export async function comesTo(
+  tx: Tx,
+  happened: Happened,
+  outcome: Outcome,
+): Promise<Result<Run, OutcomeProblem>> {
+  const { row, before, run, event } = happened;
+  const { what } = event;
+  switch (what.kind) {
+    case "reading":
+      return takeReading(tx, happened, what, outcome);
+    case "seen": {
+      await doneToRadio(tx, happened);
+      const done = nextStep(before)?.step;
+      if (done?.kind === "machine") await machineDone(tx, happened, done, outcome);
+      return good(run);
+    }
+    case "machine-failed":
+      await noteAttempt(tx, happened, false, what.symptom, outcome);
+      return good(run);
+    case "cured":
+      await mendRadio(tx, row.unit_id, what.cause);
+      return good(run);
+    case "finished":
+    case "stopped": {
+      await endRun(tx, row.id);
+      const why = what.kind === "stopped" ? { why: what.reason } : {};
+      outcome.log.push({ entry: { kind: "run-ended" as const, what: row.title, ...why }, unit: row.unit_id });
+      outcome.topics.push("run");
+      return good(run);
+    }
+    default:
+      return good(run);
+  }
+}
+
+/** The reading is in. Where it is not what should be there now, that is odd until somebody says why. */
+async function takeReading(
+  tx: Tx,
+  { row, run, event, who, before }: Happened,
+  what: Extract<SentEvent["what"], { kind: "reading" }>,
+  outcome: Outcome,
+): Promise<Result<Run, OutcomeProblem>> {
+  const situation = await loadSituation(tx, row.unit_id, who.today);
+  const part = [...(situation?.catalogue.values() ?? [])].find(
+    ({ component }) => component.name === what.component,
+  );
+  if (!situation || !part) return bad({ kind: "no-component" });
+  const { name } = part.component;
+  // As it is read everywhere: "main 1.14" and "1.14" are the same.
+  const isNamed = what.raw.toLowerCase().startsWith(`${name.toLowerCase()} `);
+  const preview = previewReading(situation, isNamed ? what.raw : `${name} ${what.raw}`);
+  if (!preview.ok) return bad({ kind: "unclear" });
+  const { component, raw } = preview.value;
+  await addReading(tx, {
+    ...{ unit: row.unit_id, component, raw, source: "screen", by: who.person },
+    ...{ note: undefined, on: undefined },
+  });
+  outcome.log.push({
+    entry: { kind: "reading" as const, component: name, raw, source: "screen" },
+    unit: row.unit_id,
+  });
+  outcome.touches.push({
+    scope: { of: "units" as const, ids: [row.unit_id] },
+    why: `${row.tag} read at the bench`,
+  });
+  const step = nextStep(before)?.step;
+  const should = step?.kind === "read-back" && step.component === name ? step.version : undefined;
+  if (should === undefined || samePlace(part, raw, should)) return good(run);
+  const odd = { kind: "odd" as const, symptom: `It shows ${raw}, and should show ${should} now.` };
+  return good(await follow(tx, row, run, event, odd, who));
+}
+
+const samePlace = (part: Parameters<typeof placeReading>[0], raw: string, should: string): boolean => {
+  const [a, b] = [placeReading(part, raw), placeReading(part, should)];
+  return a.ok && b.ok
+    ? (a.value.release ?? a.value.cleaned) === (b.value.release ?? b.value.cleaned)
+    : raw === should;
+};
+
+/** An event that follows from another by itself. */
+async function follow(
+  tx: Tx,
+  row: RunRow,
+  run: Run,
+  after: SentEvent,
+  what: SentEvent["what"],
+  who: Who,
+): Promise<Run> {
+  const event = { id: `${after.id.slice(0, 56)} then`, number: run.number + 1, what };
+  await addEvent(tx, row.id, event, who.person);
+  const taken = applyEvent(run, { ...event, at: new Date().toISOString(), by: who.person });
+  return taken.kind === "meanwhile" ? run : taken.run;
+}
+
+/** A flash that went through writes a reading of its own: it says what was put in, until somebody has looked. */
+async function machineDone(
+  tx: Tx,
+  happened: Happened,
+  step: {
+    readonly work: string;
+    readonly component?: string | undefined;
+    readonly version?: string | undefined;
+  },
+  outcome: Outcome,
+): Promise<void> {
+  const { row, who } = happened;
+  await noteAttempt(tx, happened, true, "", outcome);
+  if (step.work !== "flash" || step.component === undefined || step.version === undefined) return;
+  const situation = await loadSituation(tx, row.unit_id, who.today);
+  const part = [...(situation?.catalogue.values() ?? [])].find((p) => p.component.name === step.component);
+  if (!part) return;
+  await addReading(tx, {
+    ...{
+      unit: row.unit_id,
+      component: part.component.id,
+      raw: step.version,
+      source: "flash",
+      by: who.person,
+    },
+    ...{ note: undefined, on: undefined },
+  });
+  const entry = { kind: "reading" as const, component: step.component, raw: step.version, source: "flash" };
+  outcome.log.push({ entry, unit: row.unit_id });
+  outcome.touches.push({
+    scope: { of: "units" as const, ids: [row.unit_id] },
+    why: `${row.tag} flashed at the bench`,
+  });
+}
+
+/** How the chain did. A simulated radio tells nothing about a lead. */
+async function noteAttempt(
+  tx: Tx,
+  { row, before, who }: Happened,
+  worked: boolean,
+  symptom: string,
+  outcome: Outcome,
+): Promise<void> {
+  const step = nextStep(before)?.step;
+  if (step?.kind !== "machine" || (await simulatedRadio(tx, row.unit_id))) return;
+  const things = await thingsTaken(tx, row.id);
+  const { prepared } = await loadKit(tx);
+  const { kit } = prepared;
+  const of = (kind: string) => things.filter((thing) => thing.kind === kind).map((thing) => thing.id);
+  // Of a run that goes by several leads or computers nobody knows which it was.
+  const [computers, leads, tools] = [of("computer"), of("lead"), of("tool")];
+  if (computers.length !== 1 || leads.length > 1 || tools.length > 1) return;
+  const computer = kit.computers.find(({ id }) => id === computers[0]);
+  const lead = kit.leads.find(({ id }) => id === leads[0]);
+  if (!computer) return;
+  const chip = lead?.chip;
+  await addAttempt(tx, {
+    unit: row.unit_id,
+    operation: step.work,
+    lead: leads[0] ?? null,
+    computer: computer.id,
+    tool: tools[0] ?? null,
+    chip,
+    driver: (chip && driverVerdict(chip, computer, kit.rules))?.driver ?? null,
+    system: computer.system,
+    systemVersion: computer.version,
+    worked,
+    settled: false,
+    symptom: symptom.slice(0, 300),
+    by: who.person,
+  });
+  const what = things.map(({ name }) => name).join(", ");
+  outcome.log.push({
+    entry: { kind: "tried" as const, what, worked, symptom: symptom.slice(0, 300) },
+    unit: row.unit_id,
+  });
+  outcome.touches.push({ scope: { of: "club" as const }, why: `a try with ${what}` });
+}
+
+/** What was seen was done: a simulated radio does it. */
+async function doneToRadio(tx: Tx, { row, before, who }: Happened): Promise<void> {
+  const step = nextStep(before)?.step;
+  if (step?.kind !== "do") return;
+  const radio = await simulatedRadio(tx, row.unit_id, true);
+  const situation = radio && (await loadSituation(tx, row.unit_id, who.today));
+  if (!radio || !situation) return;
+  const kind = await kindOf(tx, situation, row.tag, radio);
+  let after = radio;
+  for (const atom of atomsOf([step.step])) {
+    if (atom.kind === "tool") continue;
+    const deed: Deed = atom.kind === "hold" ? { ...atom, seconds: atom.seconds ?? 1 } : atom;
+    after = perform(kind, after, deed).radio;
+  }
+  if (after !== radio) await putSimulated(tx, row.unit_id, after);
+}
+
+/** What helped helps a simulated radio too, if that was what it had. */
+async function mendRadio(tx: Tx, unit: string, cause: string): Promise<void> {
+  const radio = await simulatedRadio(tx, unit, true);
+  const fault = FAULTS.find((kind) => CAUSES.some((c) => c.id === kind && c.cause === cause));
+  if (radio && fault) await putSimulated(tx, unit, mended(radio, fault));
+}

@@ -1,0 +1,69 @@
+// Takes a radio to the bench from a form, wherever that stands: its page, Due, the wall, the bench.
+import { beginRun } from "#acts/begin-run.ts";
+import type { SignedIn } from "../context.ts";
+import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+
+export type Begun =
+  | { readonly ok: true; readonly run: string }
+  | { readonly ok: false; readonly status: number; readonly says: string };
+
+/** The form's `for` is procedure, update, backup or restore; `procedure` and `backup` name which, `chain` another chain than the best. */
+export async function beginByForm(
+  who: SignedIn,
+  unit: { readonly id: string; readonly tag: string },
+  form: FormData,
+): Promise<Begun> {
+  const chain = told(form, "chain");
+  const keep = form.get("keep") === "on";
+  const errands: Readonly<Record<string, unknown>> = {
+    update: { update: { chain, keep } },
+    backup: { backup: { chain } },
+    restore: { restore: { backup: form.get("backup"), chain } },
+    read: { component: form.get("component") },
+  };
+  const errand = errands[String(form.get("for") ?? "")] ?? { procedure: form.get("procedure") };
+  const done = await performForm(beginRun, who, form, {
+    unit: unit.id,
+    for: errand,
+    takeOver: form.get("takeOver") === "yes",
+  });
+  if (done.ok) return { ok: true, run: done.value.answer.run };
+  const { problem } = done;
+  const refused = (status: number, says: string): Begun => ({ ok: false, status, says });
+  switch (problem.kind) {
+    case "no-key":
+      return refused(400, NOT_WHOLE);
+    case "input":
+      return refused(400, firstIssue(problem, NOT_WHOLE));
+    case "no-unit":
+      return refused(404, "That radio is not in the cabinet.");
+    case "shelved":
+      return refused(409, `${unit.tag} is shelved; recover it first.`);
+    case "busy":
+      return refused(409, `${unit.tag} is at the bench already: go on there, or stop it first.`);
+    case "out":
+      return refused(409, `${unit.tag} is with ${problem.with}: fetch it first.`);
+    case "taken":
+      return refused(
+        409,
+        problem.silent
+          ? `${problem.what} is held by the bench of ${problem.by}, which has been silent: take it over, or choose another.`
+          : `${problem.what} is in use at the bench of ${problem.by}: wait, or choose another.`,
+      );
+    case "no-procedure":
+    case "no-component":
+      return refused(404, "That is not in its dossier any more.");
+    case "needs-gates":
+      return refused(409, "What flashes, erases or unlocks is not gone through by itself.");
+    case "other-radio":
+      return refused(409, "That procedure is a draft, or not for what this radio is and runs.");
+    case "nothing-due":
+      return refused(409, `${unit.tag} needs no firmware today.`);
+    case "no-way":
+      return refused(409, `Nothing leads ${unit.tag} to what it needs; its page says what stops it.`);
+    case "hardware-unknown":
+      return refused(409, `What ${unit.tag} needs fits some hardware only: note first which it has.`);
+    case "no-backup":
+      return refused(404, `That is no backup of ${unit.tag}.`);
+  }
+}
