@@ -1,5 +1,6 @@
 // What happens in a run at the bench, as it happens.
 import { z } from "zod";
+import { may } from "#core/club/acts.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { sentEvent } from "#core/run/event.ts";
 import { applyEvent, foldRun, type Unfit } from "#core/run/fold.ts";
@@ -12,16 +13,22 @@ import { id } from "./shapes.ts";
 const MOST_EVENTS = 50;
 
 /**
- * Takes in events in their order; one that is there already is passed over. Answers at which step the run is, how many events there are, and
+ * Takes in events in their order; one that is there already is passed over. `takeOver`: what another bench holds is taken from it when the run
+ * starts, if that has been silent for the club's time. Answers at which step the run is, how many events there are, and
  * which did not fit. Problems: `no-run`; `meanwhile`, with how many events there are, if others were quicker: nothing is taken in then;
- * `no-component`; `unclear`, if what was read cannot be a version.
+ * `no-component`; `unclear`, if what was read
+ * cannot be a version; `taken`, with what another bench holds; `not-yours`, if the gate may not be passed by with this role; `not-sent`, of what nobody may send.
  */
 export const answerRun = defineAct({
   name: "answer-run",
-  input: z.object({ run: id, events: z.array(sentEvent).min(1).max(MOST_EVENTS) }),
+  input: z.object({
+    run: id,
+    events: z.array(sentEvent).min(1).max(MOST_EVENTS),
+    takeOver: z.boolean().optional(),
+  }),
   may: "work-at-bench",
   untold: "each step stands in the run itself; what it comes to is told",
-  run: async (tx, { run: runId, events }, who) => {
+  run: async (tx, { run: runId, events, takeOver }, who) => {
     await lockRun(tx, runId);
     const row = await runById(tx, runId);
     if (!row) return bad({ kind: "no-run" as const });
@@ -36,6 +43,9 @@ export const answerRun = defineAct({
       known.add(event.id);
       // What only the records can know is not believed because somebody sends it.
       if (event.what.kind === "file-kept") return bad({ kind: "not-sent" as const });
+      // What would be lost without a backup is not for everybody to risk.
+      if (event.what.kind === "overrode" && event.what.gate === "backup" && !may(who.role, "pass-backup"))
+        return bad({ kind: "not-yours" as const });
       const taken = applyEvent(run, { ...event, at, by: who.person });
       if (taken.kind === "meanwhile") return bad({ kind: "meanwhile" as const, number: taken.number });
       const before = run;
@@ -45,7 +55,7 @@ export const answerRun = defineAct({
         unfit.push(taken.why);
         continue;
       }
-      const came = await comesTo(tx, { row, before, run, event, who }, outcome);
+      const came = await comesTo(tx, { row, before, run, event, who, takeOver }, outcome);
       if (!came.ok) return came;
       run = came.value;
       // What follows from it by itself makes the rest something that was sent in ignorance of it.

@@ -9,7 +9,7 @@ import { previewReading } from "#core/unit/preview.ts";
 import { addAttempt, loadKit } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import { addReading } from "#db/readings.ts";
-import { addEvent, endRun, type RunRow, thingsTaken } from "#db/runs.ts";
+import { addEvent, endRun, type RunRow, releaseThing, takeThings, thingsTaken } from "#db/runs.ts";
 import { putSimulated } from "#db/simulated.ts";
 import { loadSituation } from "#db/situation.ts";
 
@@ -32,8 +32,12 @@ export type Happened = {
   readonly run: Run;
   readonly event: SentEvent;
   readonly who: Who;
+  readonly takeOver?: boolean | undefined;
 };
-export type OutcomeProblem = { readonly kind: "no-component" } | { readonly kind: "unclear" };
+export type OutcomeProblem =
+  | { readonly kind: "no-component" }
+  | { readonly kind: "unclear" }
+  | { readonly kind: "taken"; readonly what: string; readonly by: string; readonly silent: boolean };
 
 /** Does what the event comes to; the run after it, which what was read may have made odd. */
 export async function comesTo(
@@ -44,6 +48,8 @@ export async function comesTo(
   const { row, before, run, event } = happened;
   const { what } = event;
   switch (what.kind) {
+    case "started":
+      return takeKit(tx, happened, outcome);
     case "reading":
       return takeReading(tx, happened, what, outcome);
     case "seen": {
@@ -69,6 +75,25 @@ export async function comesTo(
     default:
       return good(run);
   }
+}
+
+/** What the run works with is its own from now on; what a silent bench holds is taken from it, if that is asked for. */
+async function takeKit(
+  tx: Tx,
+  { row, run, takeOver }: Happened,
+  outcome: Outcome,
+): Promise<Result<Run, OutcomeProblem>> {
+  const own = await thingsTaken(tx, row.id);
+  const wanted = new Set(own.filter((t) => t.kind !== "tool").map((t) => `${t.kind} ${t.id}`));
+  const held = (await thingsTaken(tx)).filter(
+    (thing) => thing.run_id !== row.id && wanted.has(`${thing.kind} ${thing.id}`),
+  );
+  const stuck = held.find((thing) => !(takeOver && thing.silent));
+  if (stuck) return bad({ kind: "taken", what: stuck.name, by: stuck.by, silent: stuck.silent });
+  for (const thing of held) await releaseThing(tx, thing);
+  await takeThings(tx, row.id);
+  outcome.topics.push("run", ...held.map((thing) => `run:${thing.run_id}`));
+  return good(run);
 }
 
 /** The reading is in. Where it is not what should be there now, that is odd until somebody says why. */

@@ -108,14 +108,18 @@ export type Thing = {
   readonly name: string;
 };
 
-/** Takes what a run works with. Throws what `isDuplicate(error, "run_thing_once")` knows if another has it. */
-export async function takeThings(tx: Tx, run: string, things: readonly Thing[]): Promise<void> {
+/** Notes what a run is to work with. */
+export async function addThings(tx: Tx, run: string, things: readonly Thing[]): Promise<void> {
   await tx.query(
     `insert into run_thing (club_id, run_id, kind, thing_id, name)
      select current_club(), $1, * from unnest($2::text[], $3::bigint[], $4::text[])`,
     [run, things.map((t) => t.kind), things.map((t) => t.id), things.map((t) => t.name)],
   );
 }
+
+/** Takes what a run works with, from now on. Throws what `isDuplicate(error, "run_thing_once")` knows if another has it. */
+export const takeThings = (tx: Tx, run: string) =>
+  tx.query("update run_thing set taken_at = now(), released_at = null where run_id = $1", [run]);
 
 const takenRow = z.object({
   run_id: z.string(),
@@ -139,7 +143,7 @@ export async function thingsTaken(tx: Tx, run?: string): Promise<Taken[]> {
      from run_thing t join run r on r.club_id = t.club_id and r.id = t.run_id
      join unit u on u.club_id = r.club_id and u.id = r.unit_id
      join person p on p.club_id = r.club_id and p.id = r.held_by join club c on c.id = r.club_id
-     where ${run === undefined ? "t.released_at is null" : "t.run_id = $1"} order by t.run_id, t.kind, t.name`,
+     where ${run === undefined ? "t.taken_at is not null and t.released_at is null" : "t.run_id = $1"} order by t.run_id, t.kind, t.name`,
     run === undefined ? [] : [run],
   );
   return rows;

@@ -3,6 +3,8 @@
 import { foldAddress } from "#core/club/address.ts";
 import type { LogEntry } from "#core/club/log.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import type { Happening } from "#core/run/event.ts";
+import type { RunPlan } from "#core/run/plan.ts";
 import type { Policy } from "#core/unit/policy.ts";
 import type { ReadingSource } from "#core/unit/unit.ts";
 import type { Numbering } from "#core/version/version.ts";
@@ -108,4 +110,35 @@ export async function seedLog(tx: Tx, past: readonly Past[]): Promise<void> {
       [at, by, kind, unit ?? null, model ?? null, detail],
     );
   }
+}
+
+/** A run of the past, with all that happened in it. */
+export async function seedRun(
+  tx: Tx,
+  run: {
+    readonly unit: string;
+    readonly title: string;
+    readonly plan: RunPlan;
+    readonly by: string;
+    readonly begunAt: string;
+    /** Absent: it goes on, or was left. */
+    readonly endedAt: string | undefined;
+    readonly events: readonly { readonly what: Happening; readonly at: string }[];
+  },
+): Promise<void> {
+  const { rows } = await ask(
+    tx,
+    idRow,
+    `insert into run (club_id, unit_id, title, plan, begun_by, held_by, begun_at, ended_at, heard_at)
+     values (current_club(), $1, $2, $3, $4, $4, $5, $6, $7) returning id`,
+    [
+      ...[run.unit, run.title, JSON.stringify(run.plan), run.by, run.begunAt, run.endedAt ?? null],
+      run.events.at(-1)?.at ?? run.begunAt,
+    ],
+  );
+  for (const [i, { what, at }] of run.events.entries())
+    await tx.query(
+      `insert into run_event (club_id, run_id, number, id, at, person_id, what) values (current_club(), $1, $2, $3, $4, $5, $6)`,
+      [rows[0]?.id, i + 1, `demo event ${i + 1}`, at, run.by, JSON.stringify(what)],
+    );
 }

@@ -19,6 +19,7 @@ import { addRelease, withdrawRelease } from "#db/releases.ts";
 import * as seed from "#db/seed.ts";
 import { addUnit, setHold } from "#db/units.ts";
 import { firmwareImage, imageName } from "#simulators/firmware.ts";
+import { layBench } from "./bench.ts";
 import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
 import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
 import { STORY } from "./data/story.ts";
@@ -92,6 +93,7 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
       ...(tag && units.get(tag) && { unit: units.get(tag) }),
     });
   }
+  await layBench(tx, { units, people, evening }, today);
   await seed.seedLog(tx, past);
   await holdOne(tx, units, today);
   await recompute(tx, { of: "club" });

@@ -18,6 +18,8 @@ const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number }[] =
   { path: /^\/models\/bring-in$/, bytes: 5 * MB },
   { path: /^\/kit\/which-lead$/, bytes: 3 * MB },
   { path: /^\/club\/document$/, bytes: 66 * MB },
+  { path: /^\/bench\/\d+$/, bytes: 66 * MB },
+  { path: /^\/codeplugs$/, bytes: 66 * MB },
   { path: /^\/models\/\d+\/releases\/(\d+|new)$/, bytes: 66 * MB },
 ];
 

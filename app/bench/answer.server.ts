@@ -1,45 +1,146 @@
 // What is pressed on a run's page, as events of the run.
+import { createHash } from "node:crypto";
 import { answerRun } from "#acts/answer-run.ts";
-import type { SentEvent } from "#core/run/event.ts";
+import { faultRadio } from "#acts/fault-radio.ts";
+import { keepBackup } from "#acts/keep-backup.ts";
+import { takeOverRun } from "#acts/take-over-run.ts";
+import { workMachine } from "#acts/work-machine.ts";
+import { GATES, type SentEvent } from "#core/run/event.ts";
 import type { Unfit } from "#core/run/fold.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { sayDoubt, sumAndKeep } from "../shared/keep-file.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 
 type What = SentEvent["what"];
+type About = { readonly run: string; readonly unit: string; readonly tag: string };
 
 /** The form has `number`, how many events its page knew of; `place` and `last` of the step that it was drawn for; and its own fields. */
-export async function answerByForm(who: SignedIn, run: string, form: FormData) {
+export async function answerByForm(who: SignedIn, about: About, form: FormData) {
   const intent = String(form.get("intent") ?? "");
   const number = Number(form.get("number"));
-  const key = String(form.get(KEY) ?? "").slice(0, 56);
-  const events = happeningsOf(intent, form).map((what, i) => ({
-    id: `${key} ${i}`,
-    number: number + i + 1,
-    what,
-  }));
+  const key = String(form.get(KEY) ?? "").slice(0, 50);
+  const { run } = about;
   const refused = (status: number, says: string): ReturnType<typeof answer> =>
     answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
-  if (events.length === 0) return refused(400, "This page does not know that answer.");
-  const done = await performForm(answerRun, who, form, { run, events });
-  if (done.ok) {
-    const [odd] = done.value.answer.unfit;
-    return odd ? refused(409, sayUnfit(odd)) : answer(200, { ok: true, intent, says: "" });
+  const fine = (says = "") => answer(200, { ok: true, intent, says });
+  if (intent === "backup") return keepByForm(who, about, form, refused, fine);
+  if (intent === "machine") {
+    const done = await performForm(workMachine, who, form, { run, number, event: key });
+    return done.ok ? fine() : refused(...sayProblem(done.problem));
   }
-  const { problem } = done;
+  if (intent === "take-over") {
+    const done = await performForm(takeOverRun, who, form, { run });
+    if (done.ok) return fine(`Taken over from ${done.value.answer.from}.`);
+    return refused(...sayProblem(done.problem));
+  }
+  if (intent === "fault") {
+    const fault = String(form.get("fault") ?? "");
+    const input = { unit: about.unit, ...(fault !== "" && { fault, at: 0.4 }) };
+    const done = await performForm(faultRadio, who, form, input);
+    return done.ok ? fine() : refused(...sayProblem(done.problem));
+  }
+  const whats = intent === "file" ? await fileLookedAt(form) : happeningsOf(intent, form);
+  if (typeof whats === "string") return refused(400, whats);
+  if (whats.length === 0) return refused(400, "This page does not know that answer.");
+  const events = whats.map((what, i) => ({ id: `${key} ${i}`, number: number + i + 1, what }));
+  const done = await performForm(answerRun, who, form, {
+    run,
+    events,
+    takeOver: form.get("takeOver") === "on",
+  });
+  if (!done.ok) return refused(...sayProblem(done.problem));
+  const [odd] = done.value.answer.unfit;
+  return odd ? refused(409, sayUnfit(odd)) : fine();
+}
+
+type Problem = {
+  readonly kind: string;
+  readonly what?: string;
+  readonly by?: string;
+  readonly silent?: boolean;
+};
+function sayProblem(problem: Problem): [status: number, says: string] {
   switch (problem.kind) {
     case "no-run":
-      return refused(404, "That run is not here.");
+      return [404, "That run is not here."];
     case "meanwhile":
-      return refused(409, "Somebody else was quicker. This is where the run is now.");
+      return [409, "Somebody else was quicker. This is where the run is now."];
     case "no-component":
-      return refused(409, "The radio has no such part any more.");
+      return [409, "The radio has no such part any more."];
+    case "taken":
+      return [
+        409,
+        problem.silent
+          ? `${problem.what} is held by the bench of ${problem.by}, which has been silent: tick that you take it over, or wait.`
+          : `${problem.what} is in use at the bench of ${problem.by}: wait until it is free.`,
+      ];
+    case "unclear":
+      return [400, "That cannot be a version: type what the radio shows."];
+    case "not-yours":
+      return [403, "Only a keeper goes on without a backup."];
+    case "real":
+      return [409, "No simulated radio stands in for this one: do it by hand, and say what was seen."];
+    case "no-machine":
+      return [409, "There is nothing for the machine to do at this step."];
+    case "not-silent":
+      return [409, "Its bench is heard of: ask whoever has it."];
+    case "over":
+      return [409, "This run is over."];
     case "no-key":
-      return refused(400, NOT_WHOLE);
+      return [400, NOT_WHOLE];
     case "input":
-      return refused(400, firstIssue(problem, "Say it in a few words: 500 signs at most."));
+      return [
+        400,
+        firstIssue(problem as Parameters<typeof firstIssue>[0], "Say it in a few words: 500 signs at most."),
+      ];
+    default:
+      return [409, "That cannot be done here now."];
   }
+}
+
+/** A file that was chosen is held against the release; it is not kept. */
+async function fileLookedAt(form: FormData): Promise<What[] | string> {
+  if (form.get("stored") === "yes") {
+    const sha256 = String(form.get("sha256") ?? "");
+    return [{ kind: "held", gate: "file", sha256 }];
+  }
+  const file = form.get("file");
+  if (!(file instanceof File) || file.name === "") return "Choose the file that is to be written.";
+  const sha256 = createHash("sha256")
+    .update(new Uint8Array(await file.arrayBuffer()))
+    .digest("hex");
+  return [{ kind: "held", gate: "file", sha256 }];
+}
+
+async function keepByForm(
+  who: SignedIn,
+  { run, unit, tag }: About,
+  form: FormData,
+  refused: (status: number, says: string) => ReturnType<typeof answer>,
+  fine: (says?: string) => ReturnType<typeof answer>,
+) {
+  const file = form.get("file");
+  if (!(file instanceof File) || file.name === "")
+    return refused(400, "Choose the file that was read out of it.");
+  const kept = await sumAndKeep(who, form, file);
+  const done = await performForm(keepBackup, who, form, {
+    ...{
+      unit,
+      run,
+      confirmed: form.get("confirmed") === "on",
+      event: String(form.get(KEY) ?? "").slice(0, 56),
+    },
+    ...{ sha256: kept.sha256, size: file.size, name: file.name.slice(0, 200) },
+  });
+  if (done.ok) return fine(`Kept: ${file.name}.`);
+  const { problem } = done;
+  if (problem.kind === "doubts")
+    return refused(409, problem.doubts.map((doubt) => sayDoubt(doubt, tag)).join(" "));
+  if (problem.kind === "not-wanted")
+    return refused(409, "No file is asked for at this step; nothing was kept.");
+  return refused(...sayProblem(problem));
 }
 
 function happeningsOf(intent: string, form: FormData): What[] {
@@ -47,13 +148,28 @@ function happeningsOf(intent: string, form: FormData): What[] {
   const isLast = form.get("last") === "yes";
   // With the last step a run is finished: nobody has to say so besides.
   const onward: What[] = isLast ? [{ kind: "seen" }, { kind: "finished" }] : [{ kind: "seen" }];
+  const gate = GATES.find((one) => one === text("gate"));
   switch (intent) {
     case "begin":
       return [{ kind: "started" }];
     case "seen":
       return onward;
+    case "finish":
+      return [{ kind: "finished" }];
+    case "hold": {
+      if (!gate) return [];
+      const charge =
+        text("charge") === "" ? undefined : Number(text("charge").replace("%", "").replace(",", "."));
+      const supply = form.get("supply") === "on";
+      return [
+        { kind: "held", gate, ...(charge !== undefined && { charge }), ...(supply && { supply }) },
+        ...(isLast ? [{ kind: "finished" as const }] : []),
+      ];
+    }
+    case "override":
+      return gate ? [{ kind: "overrode", gate, reason: text("reason") }] : [];
     case "odd":
-      return [{ kind: "odd", symptom: text("symptom") }];
+      return [{ kind: "odd", symptom: text("symptom") || text("quirk") }];
     case "cured":
       return [{ kind: "cured", cause: text("cause"), cure: text("cure") }];
     case "back":
@@ -81,6 +197,11 @@ function sayUnfit(why: Unfit): string {
       return "Nothing is odd here any more.";
     case "final":
       return "What was done since cannot be undone by going back.";
+    case "gate":
+    case "gate-fails":
+      return "That does not hold: nothing is flashed or erased before it does.";
+    case "firm-gate":
+      return "This one cannot be passed by: a wrong file or the wrong hardware destroys a radio.";
     default:
       return "That does not fit what the run is doing now.";
   }

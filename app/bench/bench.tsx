@@ -7,9 +7,9 @@ import { useClub } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
+import { sayRunStep } from "../ui/words/run.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/bench";
-import { sayRunStep } from "./steps.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Bench · Mossy Cabinet" }];
 

@@ -22,11 +22,7 @@ export async function beginByForm(
     read: { component: form.get("component") },
   };
   const errand = errands[String(form.get("for") ?? "")] ?? { procedure: form.get("procedure") };
-  const done = await performForm(beginRun, who, form, {
-    unit: unit.id,
-    for: errand,
-    takeOver: form.get("takeOver") === "yes",
-  });
+  const done = await performForm(beginRun, who, form, { unit: unit.id, for: errand });
   if (done.ok) return { ok: true, run: done.value.answer.run };
   const { problem } = done;
   const refused = (status: number, says: string): Begun => ({ ok: false, status, says });
@@ -43,13 +39,6 @@ export async function beginByForm(
       return refused(409, `${unit.tag} is at the bench already: go on there, or stop it first.`);
     case "out":
       return refused(409, `${unit.tag} is with ${problem.with}: fetch it first.`);
-    case "taken":
-      return refused(
-        409,
-        problem.silent
-          ? `${problem.what} is held by the bench of ${problem.by}, which has been silent: take it over, or choose another.`
-          : `${problem.what} is in use at the bench of ${problem.by}: wait, or choose another.`,
-      );
     case "no-procedure":
     case "no-component":
       return refused(404, "That is not in its dossier any more.");

@@ -27,8 +27,10 @@ import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/unit";
 import { actOnUnit } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
+import { Bench, BenchRuns } from "./bench.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
+import { shownRuns } from "./load-runs.server.ts";
 import { SerialSays, serialSays } from "./serial.tsx";
 import { capital, NeedList, Standings } from "./verdicts.tsx";
 
@@ -66,6 +68,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       ...(situation
         ? await shownTooling(tx, who, row.tag, situation, ways?.way)
         : { tooling: [], kitKnown: true }),
+      runs: await shownRuns(tx, row.id),
       howTo: situation && (await howToOf(tx, who, situation.unit, catalogue)),
       unit: row,
       former: await formerTags(tx, row.id),
@@ -151,12 +154,16 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
               </section>
             ))}
           {loaderData.howTo && <HowTo model={unit.model_id} {...loaderData.howTo} />}
+          <BenchRuns runs={loaderData.runs} />
           <Readings
             readings={loaderData.readings}
             refused={said && !said.ok && said.intent === "strike" ? said.kept : undefined}
           />
         </div>
         <div className="flex flex-col gap-5">
+          {unit.shelved_at === null && (
+            <Bench runs={loaderData.runs} due={loaderData.ways?.way?.result.ok === true} />
+          )}
           <Acts unit={unit} people={loaderData.people} said={said} />
           <History log={loaderData.log} custody={loaderData.custody} unit={unit.id} />
         </div>

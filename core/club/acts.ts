@@ -18,6 +18,7 @@ export const ACTS = [
   "edit-club",
   "recover-shelved",
   "work-at-bench",
+  "pass-backup",
 ] as const;
 export type Act = (typeof ACTS)[number];
 

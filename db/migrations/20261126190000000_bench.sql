@@ -41,18 +41,20 @@ create table simulated_radio (
   foreign key (club_id, unit_id) references unit (club_id, id)
 );
 
--- Leads, computers and adapters that a run has taken, which are not given twice, and the tool it works with. Released when the run ends, or when another takes it over.
+-- Leads, computers and adapters that a run works with, and its tool. Taken when it begins, so that radios can be lined up for one lead, and
+-- not given twice; released when it ends, or when another takes them over.
 create table run_thing (
   club_id bigint not null,
   run_id bigint not null,
   kind text not null check (kind in ('lead', 'computer', 'adapter', 'tool')),
   thing_id bigint not null,
   name text not null check (length(name) <= 200),
+  taken_at timestamptz,
   released_at timestamptz,
   primary key (club_id, run_id, kind, thing_id),
   foreign key (club_id, run_id) references run (club_id, id)
 );
-create unique index run_thing_once on run_thing (club_id, kind, thing_id) where released_at is null and kind <> 'tool';
+create unique index run_thing_once on run_thing (club_id, kind, thing_id) where taken_at is not null and released_at is null and kind <> 'tool';
 
 -- Who has the run now, and the last sign of life from its bench.
 alter table run add column held_by bigint;
@@ -75,5 +77,5 @@ begin
   end loop;
 end $$;
 grant update (state) on simulated_radio to mossy_app;
-grant update (released_at) on run_thing to mossy_app;
+grant update (taken_at, released_at) on run_thing to mossy_app;
 grant update (held_by, heard_at) on run to mossy_app;

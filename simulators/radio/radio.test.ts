@@ -155,7 +155,10 @@ const flash = { kind: "flash", component: "main", version: "1.14", erases: "sett
 describe("machine work", () => {
   it("is as far as the clock says, and brings in the version when it is through", () => {
     const begun = beginWork(wicket.kind, inUpdateMode(), flash, NOW, 1000);
-    expect(workAt(begun, NOW + 400)).toEqual({ part: 0.4, state: "working", until: NOW + 1000 });
+    expect(workAt(begun, NOW + 400)).toEqual({
+      ...{ part: 0.4, state: "working", until: NOW + 1000 },
+      ...{ left: 600, lasts: 1000, end: 1 },
+    });
     expect(settle(begun, NOW + 999)).toBe(begun);
     expect(workAt(begun, NOW - 50)?.part).toBe(0);
     const after = settle(begun, NOW + 1000);

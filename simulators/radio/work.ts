@@ -66,6 +66,10 @@ export type Standing = {
   readonly fault?: FaultKind;
   /** The instant at which it is done, or has stopped. */
   readonly until: number;
+  /** Milliseconds until then, that the whole of it takes; and how far it gets. */
+  readonly left: number;
+  readonly lasts: number;
+  readonly end: number;
 };
 
 /** How far the work is at an instant; nothing if there is none. A clock that went back shows its beginning. */
@@ -75,10 +79,11 @@ export function workAt(radio: Radio, now: number): Standing | undefined {
   const whole = lasts <= 0 ? 1 : Math.min(1, Math.max(0, (now - begun) / lasts));
   const end = stops?.at ?? 1;
   const until = begun + lasts * end;
-  if (whole < end) return { part: whole, state: "working", until };
+  const time = { until, left: Math.max(0, until - now), lasts, end };
+  if (whole < end) return { part: whole, state: "working", ...time };
   return stops
-    ? { part: end, state: "stopped", fault: stops.fault, until }
-    : { part: 1, state: "done", until };
+    ? { part: end, state: "stopped", fault: stops.fault, ...time }
+    : { part: 1, state: "done", ...time };
 }
 
 /** The radio after its work is done or has stopped; as it is while it goes on. */

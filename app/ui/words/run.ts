@@ -1,7 +1,7 @@
 // A step of a run in words, for its headline and for the list of all of them.
 import type { Gate } from "#core/run/event.ts";
 import type { RunStep } from "#core/run/plan.ts";
-import { saySigns, sayStep, signsOf } from "../ui/words/step.ts";
+import { saySigns, sayStep, signsOf } from "./step.ts";
 
 const GATE_WORD: Record<Gate, string> = {
   power: "Charged to half or more, or on a supply",
@@ -22,7 +22,9 @@ export function sayRunStep(step: RunStep): string {
     case "open":
       return `Nobody has written down how to ${step.wanted}`;
     case "machine":
-      return { flash: "Flash it", read: "Read it out", write: "Write it" }[step.work];
+      return step.work === "flash"
+        ? `Flash ${[step.component, step.version].filter(Boolean).join(" ") || "it"}`
+        : { read: "Read out what is in it", write: "Write it back" }[step.work];
     case "read-back":
       return `What does ${step.component} show?`;
     case "put-away":
@@ -45,3 +47,10 @@ export function sayClock(ms: number): string {
 /** How long a step usually takes. */
 export const sayUsual = (minutes: number): string =>
   minutes < 1 ? "usually under a minute" : `usually ${Math.round(minutes)} min`;
+
+/** "about 7 minutes", "about 1 h 20 min". */
+export function sayMinutes(minutes: number): string {
+  const whole = Math.max(1, Math.round(minutes));
+  if (whole < 60) return whole === 1 ? "a minute" : `${whole} minutes`;
+  return `${Math.floor(whole / 60)} h ${whole % 60} min`;
+}

@@ -1,0 +1,221 @@
+// The answers to a step. They stay within the thumb's reach on a phone; each is a form that works without scripts.
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
+import { useClub } from "../ui/club.ts";
+import { AnswerKeys } from "./answer-keys.tsx";
+import { GateAnswer } from "./gate.tsx";
+import type { Shown } from "./load-run.server.ts";
+import { OddAnswer } from "./odd.tsx";
+
+export type Kept = Readonly<Record<string, string>> | undefined;
+
+export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kept }) {
+  const known = (
+    <>
+      <input type="hidden" name="number" value={run.number} />
+      <input type="hidden" name="place" value={run.place} />
+      <input type="hidden" name="last" value={run.place === run.steps.length - 1 ? "yes" : "no"} />
+    </>
+  );
+  // Drawn anew with each step, so that what was typed for the one before is not in it.
+  return (
+    <div
+      key={run.number}
+      className="mt-auto flex flex-col gap-3 py-2 max-md:sticky max-md:bottom-14 max-md:bg-base-200"
+    >
+      <AnswerKeys />
+      <Main run={run} known={known} kept={kept} />
+      <div className="flex flex-wrap items-start gap-3">
+        {run.phase === "going" && run.odd === undefined && run.next && (
+          <SomethingElse run={run} known={known} kept={kept} />
+        )}
+        {run.phase === "going" && run.place > 0 && run.odd === undefined && (
+          <One intent="back" label="Back one" known={known} hint="b" />
+        )}
+        {run.phase === "going" && <One intent="pause" label="Pause" known={known} hint="p" />}
+        <TakeOver run={run} />
+        <details open={kept?.intent === "stop"} className="md:ml-auto">
+          <summary className="link cursor-pointer list-none text-sm" data-key="s">
+            Stop here
+          </summary>
+          <ActForm intent="stop" className="sheet mt-2 flex items-end gap-3 p-3">
+            {known}
+            <Labelled name="reason" label="Why" most={500} value={kept?.reason} box="w-64" />
+            <button type="submit" className="btn btn-outline btn-error btn-sm">
+              Stop
+            </button>
+          </ActForm>
+        </details>
+      </div>
+      {run.radio && run.phase === "going" && <Faults run={run} />}
+    </div>
+  );
+}
+
+/** The answer that the step is waiting for. */
+function Main({
+  run,
+  known,
+  kept,
+}: {
+  readonly run: Shown;
+  readonly known: React.ReactNode;
+  readonly kept: Kept;
+}) {
+  if (run.phase === "ready") return <Begin run={run} known={known} />;
+  if (run.phase === "paused") return <One intent="resume" label="Go on" known={known} primary />;
+  if (run.odd !== undefined) return <OddAnswer run={run} known={known} kept={kept} />;
+  const step = run.next;
+  if (!step) return <One intent="finish" label="It is done" known={known} primary />;
+  if (step.kind === "gate") return <GateAnswer run={run} step={step} known={known} kept={kept} />;
+  if (step.kind === "machine" && run.radio)
+    return (
+      <One
+        intent="machine"
+        label={run.work ? "How far is it?" : "Start it on the simulated radio"}
+        known={known}
+        primary
+      />
+    );
+  if (step.kind === "read-back")
+    return (
+      <ActForm intent="reading" className="flex max-w-xl items-end gap-3">
+        {known}
+        <input type="hidden" name="component" value={step.component} />
+        <Labelled
+          name="typed"
+          label={`What ${step.component} shows`}
+          mono
+          autoFocus
+          value={kept?.typed}
+          box="grow"
+        />
+        <button type="submit" className="btn btn-primary">
+          Record
+        </button>
+      </ActForm>
+    );
+  return (
+    <One
+      intent="seen"
+      label={step.kind === "machine" ? "It went through" : "Seen it"}
+      known={known}
+      primary
+    />
+  );
+}
+
+/** What another bench holds is said before it is tried. */
+function Begin({ run, known }: { readonly run: Shown; readonly known: React.ReactNode }) {
+  return (
+    <ActForm intent="begin" className="flex flex-wrap items-center gap-4">
+      {known}
+      {/* biome-ignore lint/a11y/noAutofocus: Enter begins */}
+      <button type="submit" autoFocus className="btn btn-primary btn-lg max-md:w-full">
+        Begin
+      </button>
+      {run.inUse.map((thing) => (
+        <span key={thing.name} className="doubt px-3 py-1">
+          {thing.name} is in use at the bench of {thing.by}, on {thing.tag}
+          {thing.silent && ", which has been silent"}.
+        </span>
+      ))}
+      {run.inUse.length > 0 && run.inUse.every((thing) => thing.silent) && (
+        <Labelled name="takeOver" label="Take it over" type="checkbox" value={undefined} />
+      )}
+    </ActForm>
+  );
+}
+
+function SomethingElse(props: { readonly run: Shown; readonly known: React.ReactNode; readonly kept: Kept }) {
+  return (
+    <details open={props.kept?.intent === "odd"}>
+      <summary className="btn btn-outline btn-primary btn-sm" data-key="o">
+        Something else
+      </summary>
+      <ActForm intent="odd" className="sheet mt-2 flex items-end gap-3 p-3">
+        {props.known}
+        <Labelled
+          name="symptom"
+          label="What is there instead"
+          most={500}
+          value={props.kept?.symptom}
+          box="w-64"
+        />
+        <button type="submit" className="btn btn-primary btn-sm">
+          Note it
+        </button>
+      </ActForm>
+    </details>
+  );
+}
+
+/** Whoever's bench is silent may be relieved of the run, by name. */
+function TakeOver({ run }: { readonly run: Shown }) {
+  const { person } = useClub();
+  if (!run.silent || run.byId === person) return null;
+  return (
+    <ActForm intent="take-over">
+      <button type="submit" className="btn btn-outline btn-primary btn-sm">
+        Take it over from {run.by}
+      </button>
+    </ActForm>
+  );
+}
+
+const FAULT_WORD = {
+  "loose-plug": "a plug that slips at 40 %",
+  "no-port": "no port",
+  "port-fault": "a port with a fault sign",
+  "no-answer": "no answer",
+  "wrong-model": "the wrong model in the tool",
+  "battery-low": "a battery that gives out",
+} as const;
+
+function Faults({ run }: { readonly run: Shown }) {
+  const now = run.radio?.faults[0]?.kind ?? "";
+  return (
+    <details className="text-sm text-quiet">
+      <summary className="cursor-pointer">What is wrong with the simulated radio</summary>
+      <ActForm intent="fault" className="mt-2 flex items-end gap-3">
+        <Labelled
+          name="fault"
+          label="Set"
+          small
+          value={now}
+          options={[["", "nothing"], ...Object.entries(FAULT_WORD)]}
+          box="w-64"
+        />
+        <button type="submit" className="btn btn-outline btn-primary btn-sm">
+          Set it
+        </button>
+      </ActForm>
+    </details>
+  );
+}
+
+export function One(props: {
+  readonly intent: string;
+  readonly label: string;
+  readonly known: React.ReactNode;
+  readonly primary?: boolean;
+  readonly hint?: string;
+}) {
+  return (
+    <ActForm intent={props.intent}>
+      {props.known}
+      <button
+        type="submit"
+        // The step's own answer is the next thing: Enter gives it.
+        // biome-ignore lint/a11y/noAutofocus: see above
+        autoFocus={props.primary}
+        data-key={props.hint}
+        className={
+          props.primary ? "btn btn-primary btn-lg max-md:w-full" : "btn btn-outline btn-primary btn-sm"
+        }
+      >
+        {props.label}
+      </button>
+    </ActForm>
+  );
+}

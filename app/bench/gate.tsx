@@ -1,0 +1,132 @@
+// What must hold before anything is flashed or erased: how it is shown to hold, and, where that is allowed, passed by with a reason.
+import { FIRM_GATES } from "#core/run/event.ts";
+import { POWER_FLOOR } from "#core/run/fold.ts";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
+import { useMay } from "../ui/club.ts";
+import type { Kept } from "./answers.tsx";
+import type { Shown } from "./load-run.server.ts";
+
+type Props = {
+  readonly run: Shown;
+  readonly step: Extract<NonNullable<Shown["next"]>, { kind: "gate" }>;
+  readonly known: React.ReactNode;
+  readonly kept: Kept;
+};
+
+export function GateAnswer(props: Props) {
+  const { step } = props;
+  const mayPassBackup = useMay("pass-backup");
+  const isFirm = FIRM_GATES.includes(step.gate);
+  const mayPass = !isFirm && (step.gate !== "backup" || mayPassBackup);
+  return (
+    <div className="flex flex-col gap-3">
+      <Look {...props} />
+      {mayPass && (
+        <details open={props.kept?.intent === "override"}>
+          <summary className="link w-fit cursor-pointer text-sm">Go on without it</summary>
+          <ActForm intent="override" className="sheet mt-2 flex w-fit items-end gap-3 p-3">
+            {props.known}
+            <input type="hidden" name="gate" value={step.gate} />
+            <Labelled name="reason" label="Why" most={500} value={props.kept?.reason} box="w-64" />
+            <button type="submit" className="btn btn-outline btn-error btn-sm">
+              Go on without it
+            </button>
+          </ActForm>
+        </details>
+      )}
+    </div>
+  );
+}
+
+function Look({ run, step, known, kept }: Props) {
+  const gate = <input type="hidden" name="gate" value={step.gate} />;
+  switch (step.gate) {
+    case "power":
+      return (
+        <ActForm intent="hold" className="flex flex-wrap items-end gap-4">
+          {known}
+          {gate}
+          <Labelled
+            name="charge"
+            label={`Charge in percent, ${step.floor ?? POWER_FLOOR} at least`}
+            inputMode="numeric"
+            autoFocus
+            value={kept?.charge ?? (run.radio ? String(run.radio.charge) : undefined)}
+            box="w-72"
+          />
+          <Labelled name="supply" label="It runs from a supply" type="checkbox" value={kept?.supply} />
+          <Go label="That is what it has" />
+        </ActForm>
+      );
+    case "backup":
+      return run.gate?.holds ? (
+        <ActForm intent="hold">
+          {known}
+          {gate}
+          <Go label="It is kept" />
+        </ActForm>
+      ) : (
+        <FileForm intent="backup" known={known} label="The file that was read out of it" button="Keep it">
+          {kept?.intent === "backup" && (
+            <Labelled name="confirmed" label="It is right all the same" type="checkbox" value={undefined} />
+          )}
+        </FileForm>
+      );
+    case "file":
+      return (
+        <div className="flex flex-wrap items-end gap-4">
+          {run.gate?.stored && step.sha256 !== undefined && (
+            <ActForm intent="file">
+              {known}
+              <input type="hidden" name="stored" value="yes" />
+              <input type="hidden" name="sha256" value={step.sha256} />
+              <Go label="Take the club's own copy" />
+            </ActForm>
+          )}
+          {step.sha256 === undefined && (
+            <p className="doubt px-3 py-1">
+              Nobody has noted the sum of this release's file: there is nothing to compare with.
+            </p>
+          )}
+          <FileForm intent="file" known={known} label="The file that is to be written" button="Look at it" />
+        </div>
+      );
+    case "hardware":
+    case "chain":
+      return step.bad ? (
+        <p className="hatch w-fit border-l-4 border-rust p-3 font-semibold text-rust">
+          {step.what ?? "It"} is known to fail.
+        </p>
+      ) : (
+        <ActForm intent="hold">
+          {known}
+          {gate}
+          <Go label="It is so" />
+        </ActForm>
+      );
+  }
+}
+
+function FileForm(props: {
+  readonly intent: string;
+  readonly known: React.ReactNode;
+  readonly label: string;
+  readonly button: string;
+  readonly children?: React.ReactNode;
+}) {
+  return (
+    <ActForm intent={props.intent} encType="multipart/form-data" className="flex flex-wrap items-end gap-4">
+      {props.known}
+      <Labelled name="file" label={props.label} type="file" value={undefined} box="w-80" />
+      {props.children}
+      <Go label={props.button} />
+    </ActForm>
+  );
+}
+
+const Go = ({ label }: { readonly label: string }) => (
+  <button type="submit" className="btn btn-primary btn-lg max-md:w-full">
+    {label}
+  </button>
+);

@@ -1,0 +1,48 @@
+// A file that came with a form: its sum, and its bytes kept in parts.
+import { createHash } from "node:crypto";
+import { keepFilePart } from "#acts/keep-file-part.ts";
+import { type BackupDoubt, MOST_BYTES } from "#core/run/backup-check.ts";
+import { PART } from "#db/files.ts";
+import type { SignedIn } from "../context.ts";
+import { KEY } from "../forms/form-key.tsx";
+import { performForm } from "../forms/perform.server.ts";
+import { sayBytes } from "../ui/words/bytes.ts";
+
+/** The sum of a file; its parts are kept unless it is too large to be kept at all. They are a file once an act says what of. */
+export async function sumAndKeep(
+  who: SignedIn,
+  form: FormData,
+  file: File,
+): Promise<{ readonly sha256: string }> {
+  const hash = createHash("sha256");
+  const parts: Blob[] = [];
+  for (let at = 0; at < file.size; at += PART) parts.push(file.slice(at, at + PART));
+  for (const part of parts) hash.update(new Uint8Array(await part.arrayBuffer()));
+  const sha256 = hash.digest("hex");
+  if (file.size > MOST_BYTES) return { sha256 };
+  const key = String(form.get(KEY) ?? "");
+  for (const [number, part] of parts.entries()) {
+    const own = new FormData();
+    own.set(KEY, `${key.slice(0, 80)}-part-${number}`);
+    await performForm(keepFilePart, who, own, {
+      sha256,
+      number,
+      content: new Uint8Array(await part.arrayBuffer()),
+    });
+  }
+  return { sha256 };
+}
+
+/** What speaks against a file as a backup, in a sentence. */
+export function sayDoubt(doubt: BackupDoubt, tag: string): string {
+  switch (doubt.kind) {
+    case "empty":
+      return "The file is empty: nothing was read out. Read it out again.";
+    case "huge":
+      return `The file has ${sayBytes(doubt.size)}; no backup has more than ${sayBytes(doubt.most)}.`;
+    case "size":
+      return `The file has ${sayBytes(doubt.size)}; backups of this model have about ${sayBytes(doubt.usual)}. Tick that it is right all the same, or read it out again.`;
+    case "same-as":
+      return `These are the very bytes of ${doubt.tags.join(", ")}: is it the file of ${tag}? Tick that it is, or read it out again.`;
+  }
+}
