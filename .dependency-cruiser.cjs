@@ -27,7 +27,7 @@ const roomsInOrder = (of, rooms) =>
   }));
 
 /** The areas of the application; what two of them need lies in `app/ui`, `app/forms` or `app/shared`. Who somebody is, all may ask. */
-const AREAS = "cabinet|club|due|frame|import|kit|log|models|unit";
+const AREAS = "bench|cabinet|club|codeplugs|due|frame|import|kit|log|models|unit";
 
 const only = (name, from, allowed) => ({
   name,

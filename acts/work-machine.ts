@@ -73,7 +73,7 @@ export const workMachine = defineAct({
         { kind: "machine-failed", symptom },
       ]);
     } else {
-      const kept = step.work === "read" ? await keepRead(tx, row, after, who) : [];
+      const kept = step.work === "read" ? await keepRead(tx, row, after, who, outcome) : [];
       await append(tx, happened, [...kept, { kind: "seen" }]);
     }
     return good({ answer: { part: 1, until: null }, ...outcome });
@@ -94,14 +94,23 @@ function errandOf(step: Extract<RunStep, { kind: "machine" }>, run: Run): Errand
 }
 
 /** What was read out of it is kept as a backup. */
-async function keepRead(tx: Tx, row: RunRow, radio: Radio, who: Who): Promise<SentEvent["what"][]> {
+async function keepRead(
+  tx: Tx,
+  row: RunRow,
+  radio: Radio,
+  who: Who,
+  outcome: Outcome,
+): Promise<SentEvent["what"][]> {
   const bytes = ownBytes(radio, row.tag);
   const own = createHash("sha256").update(bytes).digest("hex");
   const written = radio.content.kind === "file" ? radio.content.sha256 : undefined;
-  const sha256 = written !== undefined && (await fileSize(tx, written)) !== undefined ? written : own;
+  const had = written === undefined ? undefined : await fileSize(tx, written);
+  const sha256 = written !== undefined && had !== undefined ? written : own;
+  const size = had ?? bytes.length;
   if (sha256 === own) await keepFile(tx, own, bytes);
   const name = `${row.tag} ${who.today}.plug`.slice(0, 200);
   await addBackup(tx, { unit: row.unit_id, sha256, name, run: row.id, by: who.person });
+  outcome.log.push({ entry: { kind: "backup-kept" as const, what: name, size }, unit: row.unit_id });
   return [{ kind: "file-kept", sha256, role: "backup" }];
 }
 

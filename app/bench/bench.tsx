@@ -1,15 +1,22 @@
-// The bench: what is being worked on now, by whom, at which step.
+// The bench: who works on what, at which step, what is stuck, what waits for whom; and a radio taken to it.
+import { useActionData } from "react-router";
 import { foldRun, nextStep } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
-import { eventsOf, openRuns } from "#db/runs.ts";
-import { readInClub } from "../context.ts";
-import { useClub } from "../ui/club.ts";
+import { eventsOf, isSilent, openRuns, thingsTaken } from "#db/runs.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
+import { offlineSaid } from "../forms/offline.ts";
+import { orSayAway } from "../shared/say-away.server.ts";
+import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayRunStep } from "../ui/words/run.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/bench";
+import { startByForm } from "./start.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Bench · Mossy Cabinet" }];
 
@@ -22,63 +29,162 @@ export async function loader({ context }: Route.LoaderArgs) {
       tx,
       rows.map((row) => row.id),
     );
-    return {
-      runs: rows.map((row) => {
-        const run = foldRun(row.plan, events.get(row.id) ?? []);
-        const next = nextStep(run);
-        return {
-          id: row.id,
-          tag: row.tag,
-          title: row.title,
-          by: row.begun_by,
-          begunAt: row.begun_at.toISOString(),
-          phase: run.phase,
-          place: run.place,
-          of: stepsOf(row.plan).length,
-          step: next && sayRunStep(next.step),
-          odd: run.odd,
-        };
-      }),
-    };
+    const taken = (await thingsTaken(tx)).filter(({ kind }) => kind !== "tool");
+    const runs = [];
+    for (const row of rows) {
+      const run = foldRun(row.plan, events.get(row.id) ?? []);
+      const next = nextStep(run);
+      const wanted =
+        run.phase === "ready"
+          ? new Set((await thingsTaken(tx, row.id)).map(({ kind, id }) => `${kind} ${id}`))
+          : new Set<string>();
+      runs.push({
+        id: row.id,
+        tag: row.tag,
+        title: row.title,
+        by: row.held_by,
+        begunAt: row.begun_at.toISOString(),
+        heardAt: row.heard_at.toISOString(),
+        silent: run.phase !== "ready" && (await isSilent(tx, row.id)),
+        phase: run.phase,
+        place: run.place,
+        of: stepsOf(row.plan).length,
+        step: next && sayRunStep(next.step),
+        odd: run.odd,
+        holds: taken.filter((thing) => thing.run_id === row.id).map(({ name }) => name),
+        waits: taken
+          .filter((thing) => thing.run_id !== row.id && wanted.has(`${thing.kind} ${thing.id}`))
+          .map(({ name, by, tag }) => ({ name, by, tag })),
+      });
+    }
+    return { runs };
   });
 }
 
+export async function action({ context, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "work-at-bench");
+  const form = await request.formData();
+  return orSayAway(form, () => readInClub(context, (tx, who) => startByForm(tx, who, form)));
+}
+
+export const clientAction = offlineSaid;
+
+type Shown = Route.ComponentProps["loaderData"]["runs"][number];
+
+const GROUPS: readonly { readonly title: string; readonly has: (run: Shown) => boolean }[] = [
+  { title: "Stuck", has: (run) => run.odd !== undefined || run.silent },
+  { title: "Under way", has: (run) => run.phase !== "ready" && run.odd === undefined && !run.silent },
+  { title: "Lined up", has: (run) => run.phase === "ready" },
+];
+
 export default function Bench({ loaderData: { runs } }: Route.ComponentProps) {
-  const { locale, timeZone } = useClub();
+  const said = useActionData<typeof action>();
+  const mayWork = useMay("work-at-bench");
+  const kept = said?.ok === false ? said.kept : undefined;
   return (
     <Page
       title="Bench"
       says={
-        runs.length === 0 ? "nothing is being worked on" : `${counted(runs.length, "radio")} being worked on`
+        runs.length === 0 ? "nothing is being worked on" : `${counted(runs.length, "radio")} at the bench`
       }
     >
+      {said && said.says !== "" && <Said answer={said} />}
+      {mayWork && (
+        <ActForm intent="start" className="sheet mb-5 flex flex-wrap items-end gap-3 p-3">
+          <Labelled
+            name="tag"
+            label="Take a radio to the bench"
+            mono
+            placeholder="W-03"
+            most={40}
+            value={kept?.tag}
+            box="w-44"
+          />
+          <Labelled
+            name="for"
+            label="for"
+            value={kept?.for ?? "update"}
+            options={[
+              ["update", "the firmware it needs"],
+              ["backup", "a backup"],
+            ]}
+            box="w-56"
+          />
+          <button type="submit" className="btn btn-primary">
+            Take it
+          </button>
+        </ActForm>
+      )}
       {runs.length === 0 && (
         <p className="doubt max-w-xl p-5 text-lg">
-          Take a radio through one of its procedures from its own page, under <em>How to</em>: step by step,
-          with what to hold and what should be seen.
+          Nothing is at the bench. A radio's own page takes it through a procedure, and Due lines several up.
         </p>
       )}
-      <ul className="sheet divide-y divide-line empty:hidden">
+      <div className="flex flex-col gap-6">
+        {GROUPS.map(({ title, has }) => (
+          <Group key={title} title={title} runs={runs.filter(has)} />
+        ))}
+      </div>
+    </Page>
+  );
+}
+
+function Group({ title, runs }: { readonly title: string; readonly runs: readonly Shown[] }) {
+  const { locale, timeZone } = useClub();
+  if (runs.length === 0) return null;
+  return (
+    <section>
+      <h2 className="mb-1.5">
+        {title}{" "}
+        <span className="font-sans text-sm font-normal text-quiet">{counted(runs.length, "radio")}</span>
+      </h2>
+      <ul className="sheet divide-y divide-line">
         {runs.map((run) => (
-          <li key={run.id} className="grid gap-x-4 px-4 py-3 md:grid-cols-[6rem_minmax(0,1fr)_12rem]">
+          <li
+            key={run.id}
+            className="grid gap-x-4 px-4 py-3 md:grid-cols-[5rem_minmax(0,1fr)_minmax(0,14rem)_12rem]"
+          >
             <Go to={`/bench/${run.id}`} className="link tag">
               {run.tag}
             </Go>
             <span>
               <strong>{run.title}</strong>
-              <span className="block text-sm text-quiet">
-                {run.phase === "ready" ? "not begun" : `step ${Math.min(run.place + 1, run.of)} of ${run.of}`}
-                {run.step && `: ${run.step}`}
-                {run.phase === "paused" && "; paused"}
-              </span>
+              {run.phase !== "ready" && (
+                <span className="mt-1 flex items-center gap-2 text-sm text-quiet">
+                  <progress
+                    className="progress progress-primary h-1.5 w-24"
+                    value={run.place}
+                    max={run.of}
+                    aria-label={`${run.place} of ${run.of} steps done`}
+                  />
+                  <span>
+                    step {Math.min(run.place + 1, run.of)} of {run.of}
+                    {run.step && `: ${run.step}`}
+                    {run.phase === "paused" && "; paused"}
+                  </span>
+                </span>
+              )}
               {run.odd !== undefined && <span className="block font-semibold text-rust">{run.odd}</span>}
             </span>
             <span className="text-sm text-quiet">
+              {run.holds.length > 0 && `has ${run.holds.join(", ")}`}
+              {run.waits.map(({ name, by, tag }) => (
+                <span key={name} className="block">
+                  waits for {name}: {by} has it, on {tag}
+                </span>
+              ))}
+            </span>
+            <span className="text-sm text-quiet">
               {run.by}, {sayInstant(run.begunAt, locale, timeZone)}
+              {run.silent && (
+                <span className="block font-semibold text-rust">
+                  silent since {sayInstant(run.heardAt, locale, timeZone)}
+                </span>
+              )}
             </span>
           </li>
         ))}
       </ul>
-    </Page>
+    </section>
   );
 }

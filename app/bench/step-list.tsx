@@ -6,7 +6,7 @@ import type { Shown } from "./load-run.server.ts";
 export function StepList({ run }: { readonly run: Shown }) {
   const took = new Map(run.took);
   return (
-    <aside className="border-line bg-base-200 px-4 py-3 md:border-r md:py-4">
+    <aside className="border-line bg-base-200 px-4 py-3 md:sticky md:top-0 md:h-dvh md:overflow-y-auto md:border-r md:py-4">
       <p>
         <Go to={`/units/${encodeURIComponent(run.tag)}`} className="tag text-xl">
           {run.tag}
@@ -17,32 +17,49 @@ export function StepList({ run }: { readonly run: Shown }) {
         {run.title}, {run.by} at the bench{run.radio && "; a simulated radio"}
       </p>
       <ol className="mt-3 hidden text-sm md:block">
-        {run.steps.map(({ step, stage }, i) => (
-          <li
-            // Steps have no ids of their own, and never change their order.
-            // biome-ignore lint/suspicious/noArrayIndexKey: see above
-            key={i}
-            aria-current={i === run.place ? "step" : undefined}
-          >
-            {run.stages.length > 1 && run.steps[i - 1]?.stage !== stage && (
-              <span className="mt-2 block pl-3 text-xs font-semibold text-quiet">{run.stages[stage]}</span>
-            )}
-            <span
-              className={`grid grid-cols-[1.5rem_minmax(0,1fr)] py-1 ${i === run.place ? "border-l-4 border-primary bg-base-100 pl-2 font-semibold" : "pl-3"} ${i < run.place ? "text-quiet" : ""}`}
+        {run.stages.map((title, stage) => {
+          const own = run.steps.flatMap((one, place) => (one.stage === stage ? [{ ...one, place }] : []));
+          const isDone = own.every(({ place }) => place < run.place);
+          const isHere = own.some(({ place }) => place === run.place);
+          const ms = own.reduce((sum, { place }) => sum + (took.get(place) ?? 0), 0);
+          return (
+            <li
+              // Stages have no ids of their own, and never change their order.
+              // biome-ignore lint/suspicious/noArrayIndexKey: see above
+              key={stage}
+              className="py-1"
             >
-              <span aria-hidden="true">{i < run.place ? "✓" : i === run.place ? "●" : "○"}</span>
-              <span>
-                {sayRunStep(step)}
-                {i < run.place && took.has(i) && (
-                  <span className="block text-xs">
-                    <span className="sr-only">done in </span>
-                    {sayClock(took.get(i) ?? 0)}
-                  </span>
-                )}
+              <span
+                className={`grid grid-cols-[1.5rem_minmax(0,1fr)] pl-3 ${isHere ? "font-semibold" : ""} ${isDone ? "text-quiet" : ""}`}
+              >
+                <span aria-hidden="true">{isDone ? "✓" : isHere ? "●" : "○"}</span>
+                <span>
+                  {title}
+                  {isDone && ms > 0 && (
+                    <span className="block text-xs">
+                      <span className="sr-only">done in </span>
+                      {sayClock(ms)}
+                    </span>
+                  )}
+                </span>
               </span>
-            </span>
-          </li>
-        ))}
+              {isHere && (
+                <ol className="mt-1">
+                  {own.map(({ step, place }) => (
+                    <li
+                      key={place}
+                      aria-current={place === run.place ? "step" : undefined}
+                      className={`py-1 ${place === run.place ? "border-l-4 border-primary bg-base-100 pl-8 font-semibold" : "pl-9"} ${place < run.place ? "text-quiet" : ""}`}
+                    >
+                      <span className="sr-only">{place < run.place ? "done: " : ""}</span>
+                      {sayRunStep(step)}
+                    </li>
+                  ))}
+                </ol>
+              )}
+            </li>
+          );
+        })}
       </ol>
     </aside>
   );

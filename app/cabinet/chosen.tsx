@@ -1,5 +1,6 @@
 // The drawer that was pulled open: the radio in short, and the field for what it shows.
 import { Link } from "react-router";
+import { ActForm } from "../forms/act-form.tsx";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { STANDING_WORD } from "../ui/words/standing.ts";
@@ -8,6 +9,7 @@ import type { ChosenDrawer } from "./load.server.ts";
 export function Chosen(props: ChosenDrawer) {
   const { drawer, components, others } = props;
   const { person } = useClub();
+  const mayWork = useMay("work-at-bench");
   const mayRecord = useMay("record-reading", { holdsUnit: props.holderId === person });
   return (
     <section className="mb-4 border-b-2 border-brass pb-3" aria-label={`Radio ${drawer.tag}`}>
@@ -25,6 +27,14 @@ export function Chosen(props: ChosenDrawer) {
         <div className="mt-2">
           <ReadingField tag={drawer.tag} components={components} compact />
         </div>
+      )}
+      {mayWork && drawer.needs !== undefined && (
+        <ActForm intent="start" action="/bench" className="mb-2">
+          <input type="hidden" name="tag" value={drawer.tag} />
+          <button type="submit" name="for" value="update" className="btn btn-outline btn-primary btn-sm">
+            Update it at the bench
+          </button>
+        </ActForm>
       )}
       <Link className="link text-sm" to={`/units/${encodeURIComponent(drawer.tag)}`}>
         Open its page

@@ -85,6 +85,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const { groups } = loaderData;
   const shown = groups.filter((g) => g.rows.length > 0);
   const mayHold = useMay("hold-unit");
+  const mayWork = useMay("work-at-bench");
   const units = new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((r) => r.unit)))
     .size;
   return (
@@ -123,7 +124,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
           );
         })}
       </div>
-      {mayHold && shown.length > 0 && <HoldPicked answer={actionData} />}
+      {mayHold && shown.length > 0 && <HoldPicked answer={actionData} mayWork={mayWork} />}
     </Page>
   );
 }

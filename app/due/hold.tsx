@@ -1,11 +1,12 @@
-// The form that puts all picked radios on hold. It comes to the foot of the screen as soon as one is picked, and answers there.
+// The form that lines all picked radios up at the bench, or puts them on hold. It comes to the foot of the screen as soon as one is picked, and answers there.
 
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import type { HoldAnswer } from "./hold-answer.ts";
 
 /** The picks among the rows belong to this form by its id. */
-export function HoldPicked({ answer }: { readonly answer: HoldAnswer | undefined }) {
+export function HoldPicked(props: { readonly answer: HoldAnswer | undefined; readonly mayWork: boolean }) {
+  const { answer } = props;
   const kept = answer?.ok === false ? answer.kept : undefined;
   return (
     <ActForm
@@ -16,6 +17,17 @@ export function HoldPicked({ answer }: { readonly answer: HoldAnswer | undefined
       className="sheet mt-6 flex flex-wrap items-center gap-x-3 gap-y-2 p-3 text-sm"
     >
       <p className="font-semibold">The picked radios:</p>
+      {props.mayWork && (
+        <button
+          type="submit"
+          formAction="/bench"
+          name="intent"
+          value="line-up"
+          className="btn btn-outline btn-primary btn-sm"
+        >
+          Line them up
+        </button>
+      )}
       <Labelled
         name="until"
         label="leave alone until"

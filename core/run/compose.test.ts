@@ -8,8 +8,10 @@ import { stateOfUnit, wayOf } from "../route/way.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import {
+  composeBackup,
   composeProcedure,
   composeRead,
+  composeRestore,
   composeUpdate,
   holdsFor,
   type KnownProcedure,
@@ -108,13 +110,14 @@ describe("an update over a stepping stone", () => {
 
   it("says of each flash what it erases, and checks the file before each; the version is read after each", () => {
     const steps = stepsOf(update([])).map(({ step }) => step);
-    expect(steps.filter((s) => s.kind === "machine").map((s) => [s.erases, s.minutes])).toEqual([
+    const flashes = steps.filter((s) => s.kind === "machine" && s.work === "flash");
+    expect(flashes.map((s) => s.kind === "machine" && [s.erases, s.minutes])).toEqual([
       [true, 7],
       [false, 5],
     ]);
     expect(steps.filter((s) => s.kind === "read-back").map((s) => s.version)).toEqual(["1.5", "2.0"]);
     for (const [i, step] of steps.entries())
-      if (step.kind === "machine")
+      if (step.kind === "machine" && step.work === "flash")
         expect(steps.slice(0, i).findLast((s) => s.kind === "gate")?.gate).toBe("file");
   });
 
@@ -122,7 +125,7 @@ describe("an update over a stepping stone", () => {
     const steps = stepsOf(update([])).map(({ step }) => step);
     const backup = steps.findIndex((s) => s.kind === "gate" && s.gate === "backup");
     expect(backup).toBeGreaterThan(0);
-    expect(backup).toBeLessThan(steps.findIndex((s) => s.kind === "machine"));
+    expect(backup).toBeLessThan(steps.findIndex((s) => s.kind === "machine" && s.work === "flash"));
     const harmless = update([], catalogueWith(release("1.1")), "1.1");
     expect(harmless.stages.map((s) => s.name)).toEqual([
       "gather",
@@ -133,6 +136,74 @@ describe("an update over a stepping stone", () => {
       "put-away",
     ]);
     expect(stepsOf(harmless).some(({ step }) => step.kind === "gate" && step.gate === "backup")).toBe(false);
+  });
+});
+
+describe("machine work", () => {
+  const machines = (plan: ReturnType<typeof update>) =>
+    stepsOf(plan).flatMap(({ step }) => (step.kind === "machine" ? [step] : []));
+  it("takes the place of the step that calls for a tool, and names it", () => {
+    const flash = procedure("by lead", "flash", {
+      steps: [
+        { kind: "connect", what: "the lead" },
+        { kind: "tool", name: "Hedgewriter", act: "write" },
+        { kind: "wait", seconds: 5 },
+      ],
+    });
+    const plan = update([flash], catalogueWith(release("1.1", { minutes: 3 })), "1.1");
+    const stage = plan.stages.find(({ name }) => name === "flash");
+    expect(stage?.steps.map((s) => (s.kind === "do" ? s.step.kind : s.kind))).toEqual([
+      ...["gate", "connect", "machine", "wait"],
+    ]);
+    expect(machines(plan)).toMatchObject([
+      { work: "flash", component: "main", version: "1.1", tool: "Hedgewriter: write", erases: false },
+    ]);
+  });
+
+  it("writes what the release's file is known by into the gate before it", () => {
+    const gates = stepsOf(update([])).flatMap(({ step }) => (step.kind === "gate" ? [step] : []));
+    expect(gates.filter(({ gate }) => gate === "file").map(({ sha256 }) => sha256)).toEqual([
+      "a".repeat(64),
+      undefined,
+    ]);
+  });
+
+  it("reads first, and only then writes, wherever anything is written", () => {
+    const facts = { unit, catalogue, state, procedures: [], gather: [], guards: { sums: new Map() } };
+    expect(machines(composeBackup(facts)).map(({ work }) => work)).toEqual(["read"]);
+    const back = composeRestore(facts, "b".repeat(64));
+    expect(machines(back).map(({ work, sha256 }) => [work, sha256])).toEqual([
+      ["read", undefined],
+      ["write", "b".repeat(64)],
+    ]);
+    const places = stepsOf(back);
+    const kept = places.find(({ step }) => step.kind === "gate" && step.gate === "backup")?.place ?? 99;
+    expect(kept).toBeLessThan(
+      places.find(({ step }) => step.kind === "machine" && step.work === "write")?.place ?? 0,
+    );
+  });
+
+  it("what is known to fail stands in its gate, and the floor of the charge too", () => {
+    const guards = { sums: new Map(), floor: 70, chain: { what: "K-04", bad: true } };
+    const plan = composeRestore(
+      { unit, catalogue, state, procedures: [], gather: [], guards },
+      "b".repeat(64),
+    );
+    const gates = stepsOf(plan).flatMap(({ step }) => (step.kind === "gate" ? [step] : []));
+    expect(gates).toMatchObject([
+      { gate: "power", floor: 70 },
+      { gate: "chain", bad: true, what: "K-04" },
+      { gate: "backup" },
+    ]);
+  });
+
+  it("is not told twice in a row to turn it on", () => {
+    const on = { kind: "turn", to: "on" } as const;
+    const flash = procedure("f", "flash", { steps: [{ kind: "tool", name: "H" }, on] });
+    const read = procedure("r", "read-version", { steps: [on, { kind: "press", keys: ["*"] }] });
+    const plan = update([flash, read], catalogueWith(release("1.1")), "1.1");
+    const turns = stepsOf(plan).filter(({ step }) => step.kind === "do" && step.step.kind === "turn");
+    expect(turns).toHaveLength(1);
   });
 });
 

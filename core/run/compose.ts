@@ -1,6 +1,7 @@
 // Makes the plan of a run from what is known when it begins. A new kind of work adds a composer here and nothing else.
 import type { Effect, Purpose } from "../dossier/procedure.ts";
 import type { Step } from "../dossier/step.ts";
+import { listed } from "../quantities/list.ts";
 import type { Catalogue } from "../release/catalogue.ts";
 import { ERASES, type Erases } from "../release/conditions.ts";
 import type { Route, State } from "../route/route.ts";
@@ -147,10 +148,28 @@ const writingBack = (procedures: readonly KnownProcedure[], moment: Moment, sha2
     }),
   );
 
+/** All of it in one step: nobody walks to the shelf three times. */
+const inWords = (gather: Gathered): string => listed(gather, 20).slice(0, 200);
 const gathering = (gather: Gathered): RunStep[] =>
-  gather.map((what) => ({ kind: "gather", what, minutes: 1 }));
+  gather.length === 0 ? [] : [{ kind: "gather", what: inWords(gather), minutes: gather.length }];
 const puttingAway = (gather: Gathered): RunStep[] =>
-  gather.map((what) => ({ kind: "put-away", what, minutes: 1 }));
+  gather.length === 0 ? [] : [{ kind: "put-away", what: inWords(gather), minutes: 1 }];
+
+/** What was turned on, or off, in the step before is not turned so again. */
+function withoutTwice(stages: readonly Stage[]): Stage[] {
+  let last: RunStep | undefined;
+  return stages.flatMap(({ steps, ...rest }) => {
+    const left = steps.filter((step) => {
+      const isTwice = isTurn(step) && isTurn(last) && step.step.to === last.step.to;
+      last = step;
+      return !isTwice;
+    });
+    return left.length > 0 ? [{ ...rest, steps: left }] : [];
+  });
+}
+type Turning = { readonly step: Extract<Step, { kind: "turn" }> };
+const isTurn = (step: RunStep | undefined): step is RunStep & Turning =>
+  step?.kind === "do" && step.step.kind === "turn";
 
 /** Any one procedure of a dossier, as it is written. */
 export const composeProcedure = (procedure: KnownProcedure): RunPlan => ({
@@ -258,10 +277,10 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
   }
   return {
     purpose: "update",
-    stages: [
+    stages: withoutTwice([
       ...stages,
       ...(isErased ? writingBack(procedures, moment) : []),
       ...stage("put-away", "Put away", puttingAway(facts.gather)),
-    ],
+    ]),
   };
 }

@@ -1,0 +1,52 @@
+// Radios taken to the bench from a form of another page: one by its tag, or several lined up.
+import { redirect } from "react-router";
+import type { Tx } from "#db/pool.ts";
+import { unitById, unitByTag } from "#db/units.ts";
+import type { SignedIn } from "../context.ts";
+import { beginByForm } from "../shared/begin-run.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
+import { counted } from "../ui/words/count.ts";
+
+/** So many radios are lined up at once: more than an evening holds. */
+const MOST = 50;
+
+export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
+  const intent = String(form.get("intent") ?? "");
+  const refused = (status: number, says: string) =>
+    answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
+  if (intent === "line-up") return lineUp(tx, who, form, refused);
+  if (intent !== "start") return refused(400, "This page does not know that act.");
+  const tag = String(form.get("tag") ?? "").trim();
+  const unit = tag === "" ? undefined : await unitByTag(tx, tag.slice(0, 80));
+  if (!unit)
+    return refused(
+      404,
+      tag === "" ? "Which radio? Type its tag." : `No radio has the tag ${tag.slice(0, 40)}.`,
+    );
+  const begun = await beginByForm(who, unit, form);
+  if (begun.ok) throw redirect(`/bench/${begun.run}`);
+  return refused(begun.status, begun.says);
+}
+
+/** Each is taken for the firmware it needs; what cannot be is said, and the others are lined up all the same. */
+async function lineUp(
+  tx: Tx,
+  who: SignedIn,
+  form: FormData,
+  refused: (status: number, says: string) => ReturnType<typeof answer>,
+) {
+  const ids = [...new Set(form.getAll("unit").map(String))].filter((id) => /^\d{1,18}$/.test(id));
+  if (ids.length === 0) return refused(400, "Pick the radios in Due first.");
+  if (ids.length > MOST) return refused(400, `At most ${MOST} radios are lined up at once.`);
+  form.set("for", "update");
+  let taken = 0;
+  const not: string[] = [];
+  for (const id of ids) {
+    const unit = await unitById(tx, id);
+    const begun = unit && (await beginByForm(who, unit, form));
+    if (begun?.ok) taken++;
+    else not.push(begun ? begun.says : "One of them is not in the cabinet.");
+  }
+  const says = [taken > 0 && `${counted(taken, "radio")} lined up.`, ...not].filter(Boolean).join(" ");
+  return answer(taken > 0 ? 200 : 409, { ok: taken > 0, intent: "line-up", says });
+}
