@@ -9,7 +9,13 @@ export default defineConfig({
         test: {
           name: "core",
           testTimeout: 120_000,
-          include: ["core/**/*.test.ts", "acts/**/*.test.ts", "app/**/*.test.ts", "demo/**/*.test.ts", "simulators/**/*.test.ts"],
+          include: [
+            "core/**/*.test.ts",
+            "acts/**/*.test.ts",
+            "app/**/*.test.ts",
+            "demo/**/*.test.ts",
+            "simulators/**/*.test.ts",
+          ],
           exclude: ["**/*.db.test.ts"],
         },
       },

@@ -138,7 +138,8 @@ function printSeen(): void {
   if (!fs.existsSync(folder)) return;
   for (const name of fs.readdirSync(folder)) {
     const file = path.join(folder, name, "error-context.md");
-    if (fs.existsSync(file)) console.log(`\n${fs.readFileSync(file, "utf8").slice(0, 8000)}`);
+    const [, page] = fs.existsSync(file) ? fs.readFileSync(file, "utf8").split("# Page snapshot") : [];
+    if (page) console.log(`\n${name}:${page.slice(0, 8000)}`);
   }
 }
 

@@ -6,8 +6,7 @@ import { AnswerKeys } from "./answer-keys.tsx";
 import { GateAnswer } from "./gate.tsx";
 import type { Shown } from "./load-run.server.ts";
 import { OddAnswer } from "./odd.tsx";
-
-export type Kept = Readonly<Record<string, string>> | undefined;
+import { type Kept, One } from "./one.tsx";
 
 export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kept }) {
   const known = (
@@ -20,8 +19,8 @@ export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kep
   // Drawn anew with each step, so that what was typed for the one before is not in it.
   return (
     <div
-      key={run.number}
-      className="mt-auto flex flex-col gap-3 py-2 max-md:sticky max-md:bottom-14 max-md:bg-base-200"
+      key={`${run.place} ${run.phase} ${run.odd ?? ""}`}
+      className={`mt-auto flex flex-col gap-3 py-2 ${run.odd === undefined && run.next?.kind !== "gate" ? "max-md:sticky max-md:bottom-14 max-md:bg-base-200" : ""}`}
     >
       <AnswerKeys />
       <Main run={run} known={known} kept={kept} />
@@ -191,31 +190,5 @@ function Faults({ run }: { readonly run: Shown }) {
         </button>
       </ActForm>
     </details>
-  );
-}
-
-export function One(props: {
-  readonly intent: string;
-  readonly label: string;
-  readonly known: React.ReactNode;
-  readonly primary?: boolean;
-  readonly hint?: string;
-}) {
-  return (
-    <ActForm intent={props.intent}>
-      {props.known}
-      <button
-        type="submit"
-        // The step's own answer is the next thing: Enter gives it.
-        // biome-ignore lint/a11y/noAutofocus: see above
-        autoFocus={props.primary}
-        data-key={props.hint}
-        className={
-          props.primary ? "btn btn-primary btn-lg max-md:w-full" : "btn btn-outline btn-primary btn-sm"
-        }
-      >
-        {props.label}
-      </button>
-    </ActForm>
   );
 }

@@ -24,7 +24,8 @@ export const handle = { follows: ["run", "log"] };
 
 export async function loader({ context }: Route.LoaderArgs) {
   return readInClub(context, async (tx) => {
-    const rows = await openRuns(tx);
+    // What was lined up first comes first.
+    const rows = (await openRuns(tx)).reverse();
     const events = await eventsOf(
       tx,
       rows.map((row) => row.id),

@@ -11,6 +11,10 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ["arrows", "Move between drawers on the wall and between rows of a list"],
   ["Enter", "Open the drawer or row; in a reading field: record it"],
   ["x", "In Due: pick or unpick the row"],
+  [
+    "Enter, o, b, p, s, a",
+    "At the bench: the step's answer, something else, back one, pause, stop here, read aloud",
+  ],
   ["Esc", "Close what is open"],
 ];
 

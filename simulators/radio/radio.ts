@@ -1,46 +1,11 @@
 // A made-up radio that behaves as its dossier says: keys, lamp, screen and sound, menus, the version where it shows. It stands in for a
 // real one, so that the bench can be tried without risk. State is plain data and nothing is by chance but what its seed says.
-import type { PartReading } from "#core/dossier/identity.ts";
 import type { Purpose } from "#core/dossier/procedure.ts";
 import type { Signs } from "#core/dossier/step.ts";
 import { type Atom, atomsOf, type KnownWay } from "./atoms.ts";
-import type { Fault, Work } from "./work.ts";
+import type { Radio, RadioKind } from "./state.ts";
 
-/** What all radios of a model have in common, with the procedures that hold for what this one runs. */
-export type RadioKind = {
-  readonly name: string;
-  readonly ways: readonly KnownWay[];
-  /** How each component, by name, shows its version. */
-  readonly reading: Readonly<Record<string, PartReading>>;
-};
-
-/** Where it is once it is turned on. `dead`: a flash stopped half way; nothing but update mode wakes it. */
-export type Place = "normal" | "update" | "service" | "dead";
-
-/** What is programmed into it: as it was when it came, nothing, or the bytes of a file. */
-export type Content =
-  | { readonly kind: "own" }
-  | { readonly kind: "blank" }
-  | { readonly kind: "file"; readonly sha256: string };
-
-export type Radio = {
-  readonly seed: number;
-  readonly on: boolean;
-  readonly place: Place;
-  /** What each component, by name, runs. */
-  readonly runs: Readonly<Record<string, string>>;
-  /** Of the battery, in percent. */
-  readonly charge: number;
-  readonly content: Content;
-  readonly wide: boolean;
-  /** How many deeds of each procedure, by id, have been done one after the other. */
-  readonly followed: Readonly<Record<string, number>>;
-  readonly signs: Signs;
-  readonly faults: readonly Fault[];
-  readonly work?: Work;
-  /** It was flashed and has not been turned on since. */
-  readonly fresh: boolean;
-};
+export type { Radio, RadioKind } from "./state.ts";
 
 /** What a hand can do to it. */
 export type Deed =

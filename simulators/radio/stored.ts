@@ -2,8 +2,7 @@
 import { z } from "zod";
 import { signsShape } from "#core/dossier/step.ts";
 import { ERASES } from "#core/release/conditions.ts";
-import type { Radio } from "./radio.ts";
-import { FAULTS } from "./work.ts";
+import { FAULTS, type Radio } from "./state.ts";
 
 const content = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("own") }),

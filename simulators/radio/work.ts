@@ -1,19 +1,8 @@
 // What a computer does to a simulated radio: read it out, write into it, flash it. How far it is follows from when it began, so that
 // nothing is lost when whoever watches is not there.
-import type { Erases } from "#core/release/conditions.ts";
-import type { Content, Radio, RadioKind } from "./radio.ts";
+import type { Errand, FaultKind, Radio, RadioKind, Work } from "./state.ts";
 
-/** What can be wrong between computer and radio. `at`: how far it gets, from 0 to 1. */
-export const FAULTS = [
-  "no-port",
-  "port-fault",
-  "no-answer",
-  "loose-plug",
-  "wrong-model",
-  "battery-low",
-] as const;
-export type FaultKind = (typeof FAULTS)[number];
-export type Fault = { readonly kind: FaultKind; readonly at?: number };
+export { type Errand, FAULTS } from "./state.ts";
 
 export const SYMPTOM: Record<FaultKind, string> = {
   "no-port": "No port appears when the lead is plugged in.",
@@ -22,19 +11,6 @@ export const SYMPTOM: Record<FaultKind, string> = {
   "loose-plug": "It stopped half way.",
   "wrong-model": "The tool says that it is another model.",
   "battery-low": "The radio went off while it was written.",
-};
-
-export type Errand =
-  | { readonly kind: "read" }
-  | { readonly kind: "write"; readonly content: Content }
-  | { readonly kind: "flash"; readonly component: string; readonly version: string; readonly erases: Erases };
-
-export type Work = {
-  readonly errand: Errand;
-  /** Instants in milliseconds. */
-  readonly begun: number;
-  readonly lasts: number;
-  readonly stops?: { readonly at: number; readonly fault: FaultKind };
 };
 
 /** Lets a computer begin. `lasts`: milliseconds that the whole of it takes. */

@@ -1,0 +1,236 @@
+// A radio is updated at the bench, from Due to the read-back reading, on a simulated radio: through its gates, over a stepping stone, with a
+// plug that slips; the server goes away in the middle; backups are kept and written back.
+import { expect, type Page, test } from "@playwright/test";
+import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+});
+test.afterAll(() => served.stop());
+
+const heading = (page: Page) => page.getByRole("heading", { level: 1 });
+const press = (page: Page, name: string) => page.getByRole("button", { name, exact: true }).first().click();
+/** How many events the page knows of. */
+const number = async (page: Page) =>
+  Number(
+    await page
+      .locator("input[name=number]")
+      .first()
+      .inputValue({ timeout: 1000 })
+      .catch(() => "-1"),
+  );
+/** Answers a step and waits for the next. */
+async function answer(page: Page, name: string) {
+  const before = await number(page);
+  await press(page, name);
+  await expect.poll(() => number(page)).not.toBe(before);
+}
+/** Answers steps as they come until the heading is one of these. */
+async function until(page: Page, wanted: RegExp, most = 60) {
+  for (let i = 0; i < most; i++) {
+    const title = await heading(page).innerText();
+    if (wanted.test(title)) return title;
+    for (const name of [
+      "That is what it has",
+      "It is so",
+      "It is kept",
+      "Take the club's own copy",
+      "Seen it",
+    ]) {
+      if ((await page.getByRole("button", { name, exact: true }).count()) === 0) continue;
+      await answer(page, name);
+      break;
+    }
+  }
+  throw new Error(`never came to ${wanted}: ${await heading(page).innerText()}`);
+}
+/** Lets the machine work until it is through. */
+async function work(page: Page) {
+  const title = await heading(page).innerText();
+  await press(page, "Start it on the simulated radio");
+  await expect(page.getByRole("progressbar", { name: "How far it is" })).toBeVisible();
+  await expect(heading(page)).not.toHaveText(title, { timeout: 30_000 });
+}
+async function read(page: Page, version: string) {
+  const field = page.getByLabel(/^What main shows/);
+  await field.fill(version);
+  const before = await number(page);
+  await press(page, "Record");
+  await expect.poll(() => number(page)).not.toBe(before);
+}
+
+test("from Due to the last reading: gates, a stepping stone, a plug that slips, what was erased written back", async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await signIn(page, served.address, "juno");
+  await openAwake(page, `${served.address}/due`);
+  await page.getByLabel("Pick W-03").first().check();
+  await press(page, "Line them up");
+  await expect(page.getByText("1 radio lined up.")).toBeVisible();
+  await page.getByRole("link", { name: "W-03", exact: true }).first().click();
+
+  // In one look, before anything is done.
+  await expect(heading(page)).toHaveText("Update main to 1.14");
+  const look = page.locator("dl");
+  await expect(look).toContainText("lead K-07");
+  await expect(look).toContainText("main 1.10 and main 1.14, one after the other");
+  await expect(look).toContainText("backed up before and written back after");
+  await expectAccessible(page);
+  await press(page, "Begin");
+  await answer(page, "Seen it");
+
+  // Too little charge does not pass, whatever is pressed.
+  await page.getByLabel(/^Charge in percent/).fill("49");
+  await press(page, "That is what it has");
+  await expect(page.getByText("That does not hold")).toBeVisible();
+  await page.getByLabel(/^Charge in percent/).fill("80");
+  await until(page, /^Read out/);
+  await work(page);
+  await until(page, /^The file is/);
+
+  // Another file than the release names is refused, and there is no way past.
+  await expect(page.getByText("Go on without it")).toHaveCount(0);
+  await page.getByLabel("The file that is to be written").setInputFiles({
+    name: "wicket-main-1.10.img",
+    mimeType: "application/octet-stream",
+    buffer: Buffer.from("no"),
+  });
+  await press(page, "Look at it");
+  await expect(page.getByText("That does not hold")).toBeVisible();
+  await expect(heading(page)).toHaveText(/^The file is/);
+
+  await until(page, /^Flash main 1\.10/);
+  await page.getByText("What is wrong with the simulated radio").click();
+  await page.getByLabel("Set", { exact: true }).selectOption("loose-plug");
+  await press(page, "Set it");
+  await press(page, "Start it on the simulated radio");
+  await expect(page.getByRole("alert")).toHaveText("It stopped half way.", { timeout: 30_000 });
+  await expect(page.getByRole("heading", { name: "When it stopped half way" })).toBeVisible();
+  await expectAccessible(page);
+  await press(page, "It was this: The plug is not pressed home");
+  // It is dead until it is in update mode again: the same step says so, and it goes back there.
+  await press(page, "Start it on the simulated radio");
+  await expect(page.getByRole("alert")).toHaveText("The radio does not answer.");
+  await page.getByRole("button", { name: /^It was this: The radio is off/ }).click();
+  while (!/^Turn it off/.test(await heading(page).innerText())) await answer(page, "Back one");
+  await until(page, /^Flash main 1\.10/);
+  await work(page);
+  await until(page, /^What does main show/);
+
+  // It shows something else than it should: that is looked into before anything else is flashed.
+  await read(page, "1.08");
+  await expect(page.getByRole("alert")).toHaveText("It shows 1.08, and should show 1.10 now.");
+  await page.getByText("It was something else").click();
+  await page.getByLabel("Why it was").fill("read from the old note");
+  await page.getByLabel("What helped").fill("read it again");
+  await press(page, "It is well again");
+  await read(page, "1.10");
+  await until(page, /^Flash main 1\.14/);
+  await work(page);
+  await until(page, /^What does main show/);
+  await read(page, "main 1.14");
+  await until(page, /^Write it back/);
+  await work(page);
+  await until(page, /^Done/);
+
+  await page.goto(`${served.address}/units/W-03`);
+  await expect(heading(page)).toHaveText("Current");
+  await expect(page.locator("#readings").getByRole("row").filter({ hasText: "from a flash" })).toHaveCount(3);
+  await page.getByText("Update main to 1.14").last().click();
+  await expect(page.getByText("something odd 3 times").first()).toBeVisible();
+  await page.goto(`${served.address}/codeplugs?unit=W-03`);
+  await expect(page.getByRole("row")).toHaveCount(2);
+});
+
+test("a backup is taken without scripts, and passed by only by a keeper", async ({ browser }) => {
+  const page = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/W-01`);
+  await press(page, "Back it up");
+  await expect(heading(page)).toHaveText("Back it up");
+  await press(page, "Begin");
+  for (const name of ["Seen it", "It is so", "Seen it"]) await press(page, name);
+  await press(page, "Start it on the simulated radio");
+  // Two minutes of a real radio are two seconds of this one.
+  await expect(async () => {
+    await press(page, "How far is it?");
+    await expect(heading(page)).toHaveText(/^Choose the file/);
+  }).toPass();
+  for (const name of ["Seen it", "Seen it"]) await press(page, name);
+  await expect(heading(page)).toHaveText("A sound backup of this radio is kept");
+  await expect(page.getByText("Go on without it")).toHaveCount(0);
+  await press(page, "It is kept");
+  await press(page, "Seen it");
+  await expect(heading(page)).toHaveText("Done");
+  await page.context().close();
+});
+
+test("a file of nothing, one that is another radio's, and one nobody asked for are not taken for a backup", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/codeplugs`);
+  const keep = async (tag: string, name: string, content: Buffer) => {
+    if (!(await page.getByLabel("Read out of").isVisible())) await page.getByText("Keep a file").click();
+    await page.getByLabel("Read out of").fill(tag);
+    await page
+      .getByLabel("The file, 64 MB at most")
+      .setInputFiles({ name, mimeType: "application/octet-stream", buffer: content });
+  };
+  await keep("H-02", "none.plug", Buffer.alloc(0));
+  await press(page, "Keep it");
+  await expect(page.getByText("The file is empty")).toBeVisible();
+  const bytes = Buffer.alloc(3_000_000, 7);
+  await keep("H-02", "h2.plug", bytes);
+  await press(page, "Keep it");
+  await expect(page.getByText("Kept: h2.plug, of H-02.")).toBeVisible();
+  await keep("H-05", "h5.plug", bytes);
+  await press(page, "Keep it");
+  await expect(page.getByText("These are the very bytes of H-02")).toBeVisible();
+  await keep("H-05", "h5.plug", bytes);
+  await page.getByLabel("It is right all the same").check();
+  await press(page, "Keep it");
+  await expect(page.getByText("Kept: h5.plug, of H-05.")).toBeVisible();
+  await expect(page.getByRole("row").filter({ hasText: "h5.plug" })).toContainText(
+    "same bytes as one of H-02",
+  );
+  await expectAccessible(page);
+  // What comes back is what was kept.
+  const link = page
+    .getByRole("row")
+    .filter({ hasText: "h2.plug" })
+    .getByRole("link", { name: "Take the file" });
+  const got = await page.request.get(`${served.address}${await link.getAttribute("href")}`);
+  expect(Buffer.compare(await got.body(), bytes)).toBe(0);
+
+  // Whoever may not is not led to it.
+  await page.getByRole("button", { name: "Write it back into H-02: h2.plug" }).click();
+  await expect(heading(page)).toHaveText("Write a backup back");
+});
+
+test("one lead is not given twice; a bench that was silent is relieved of it, by name", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/bench`);
+  const take = async (tag: string) => {
+    await page.goto(`${served.address}/bench`);
+    await page.getByLabel("Take a radio to the bench").fill(tag);
+    await page.getByLabel("for", { exact: true }).selectOption("backup");
+    await press(page, "Take it");
+    await expect(heading(page)).toHaveText("Back it up");
+  };
+  await take("W-04");
+  await press(page, "Begin");
+  await expect(page.getByText(/^Step 1 of/)).toBeVisible();
+  await take("W-05");
+  await expect(page.getByText(/is in use at the bench of Juno Reedholm, on W-04/).first()).toBeVisible();
+  await press(page, "Begin");
+  await expect(page.getByRole("status").filter({ hasText: "in use at the bench of" })).toBeVisible();
+  await expect(page.getByLabel("Take it over")).toHaveCount(0);
+  await page.goto(`${served.address}/bench`);
+  await expect(page.getByRole("listitem").filter({ hasText: "W-05" })).toContainText("waits for");
+});
