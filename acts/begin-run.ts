@@ -2,8 +2,11 @@
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { isDuplicate } from "#db/errors.ts";
+import type { Tx } from "#db/pool.ts";
+import { benchRules, practiceOf } from "#db/practice.ts";
 import { addRun, addThings } from "#db/runs.ts";
-import { defineAct } from "./define.ts";
+import { simulatedState } from "#db/simulated.ts";
+import { defineAct, type Who } from "./define.ts";
 import { planFor } from "./run-plan.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
@@ -13,7 +16,8 @@ const chain = z.string().max(500).optional();
 /**
  * `for`: a procedure of its dossier; a component whose version is to be read; all firmware it needs today; a backup; or one of its own
  * backups, to be written back. What it works with is taken only when the run starts, so that several radios can be lined up for one lead.
- * Problems: those of a unit and of `planFor`; `busy`, if another run has the radio; `out`, if it is with somebody.
+ * Problems: those of a unit and of `planFor`; `busy`, if another run has the radio; `out`, if it is with somebody; `practise`, if the
+ * club asks for more clean tries of what erases than the person has.
  */
 export const beginRun = defineAct({
   name: "begin-run",
@@ -36,7 +40,10 @@ export const beginRun = defineAct({
       return bad({ kind: "out" as const, with: here.value.holder });
     const planned = await planFor(tx, unit, errand, who.today);
     if (!planned.ok) return planned;
-    const { plan, title, things } = planned.value;
+    const { plan, title, things, erasing } = planned.value;
+    const unpractised =
+      (await simulatedState(tx, unit)) === undefined ? await lacksPractice(tx, who, erasing) : undefined;
+    if (unpractised) return bad({ kind: "practise" as const, ...unpractised });
     try {
       const run = await addRun(tx, { unit, title, plan, by: who.person });
       await addThings(tx, run, things);
@@ -51,3 +58,16 @@ export const beginRun = defineAct({
     }
   },
 });
+
+/** The first procedure of which the club asks for more clean tries than the person has. */
+async function lacksPractice(
+  tx: Tx,
+  { person }: Who,
+  erasing: readonly { readonly id: string; readonly title: string }[],
+): Promise<{ readonly what: string; readonly has: number; readonly asks: number } | undefined> {
+  const { clean: asks } = await benchRules(tx);
+  if (asks === 0 || erasing.length === 0) return undefined;
+  const tallies = new Map((await practiceOf(tx, person)).map((tally) => [tally.procedure_id, tally.clean]));
+  const lacking = erasing.find(({ id: one }) => (tallies.get(one) ?? 0) < asks);
+  return lacking && { what: lacking.title, has: tallies.get(lacking.id) ?? 0, asks };
+}

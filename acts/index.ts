@@ -27,11 +27,13 @@ import { liftHold } from "./lift-hold.ts";
 import { makeLink } from "./make-link.ts";
 import { nameUsbId } from "./name-usb-id.ts";
 import { noteHardware } from "./note-hardware.ts";
+import { notePractice } from "./note-practice.ts";
 import { noteTry } from "./note-try.ts";
 import { recordReading } from "./record-reading.ts";
 import { recoverPerson } from "./recover-person.ts";
 import { recoverUnit } from "./recover-unit.ts";
 import { rememberSheet } from "./remember-sheet.ts";
+import { setBenchRules } from "./set-bench-rules.ts";
 import { setCurrency } from "./set-currency.ts";
 import { setTheme } from "./set-theme.ts";
 import { shelvePerson } from "./shelve-person.ts";
@@ -58,6 +60,8 @@ export const ALL_ACTS = [
   faultRadio,
   keepBackup,
   keepFilePart,
+  notePractice,
+  setBenchRules,
   standInRadio,
   takeOverRun,
   workMachine,

@@ -1,4 +1,6 @@
 // What a run is to do, made from what is known of a radio when it is taken to the bench.
+
+import type { Purpose } from "#core/dossier/procedure.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
 import { chainsOfUnit, toolingOfRoute } from "#core/kit/tooling.ts";
 import { needsOf } from "#core/needs/unit.ts";
@@ -13,7 +15,9 @@ import {
   composeUpdate,
   holdsFor,
   type KnownProcedure,
+  type Moment,
   needsGates,
+  procedureFor,
   type WorkFacts,
 } from "#core/run/compose.ts";
 import type { RunPlan } from "#core/run/plan.ts";
@@ -56,6 +60,8 @@ export type Planned = {
   readonly title: string;
   /** What it works with, from the chains it goes by. */
   readonly things: readonly Thing[];
+  /** The procedures in it that erase. */
+  readonly erasing: readonly Pick<KnownProcedure, "id" | "title">[];
 };
 
 /** The plan for an errand, with what it works with. */
@@ -80,6 +86,7 @@ export async function planFor(
     plan: restored ? composeRestore(work.facts, restored.sha256) : composeBackup(work.facts),
     title: restored ? "Write a backup back" : "Back it up",
     things: work.things,
+    erasing: restored ? erasingIn(known, ["restore"], momentOf(situation)) : [],
   });
 }
 
@@ -98,7 +105,7 @@ function procedurePlan(
   if (!procedure) return bad({ kind: "no-procedure" });
   if (!holdsFor(procedure, momentOf(situation))) return bad({ kind: "other-radio" });
   if (needsGates(procedure)) return bad({ kind: "needs-gates" });
-  return good({ plan: composeProcedure(procedure), title: procedure.title, things: [] });
+  return good({ plan: composeProcedure(procedure), title: procedure.title, things: [], erasing: [] });
 }
 
 function readPlan(
@@ -108,7 +115,7 @@ function readPlan(
 ): Result<Planned, PlanProblem> {
   if (!situation.catalogue.has(component)) return bad({ kind: "no-component" });
   const plan = composeRead({ ...momentOf(situation), procedures, component });
-  return good({ plan, title: plan.stages[0]?.title ?? "", things: [] });
+  return good({ plan, title: plan.stages[0]?.title ?? "", things: [], erasing: [] });
 }
 
 async function updatePlan(
@@ -136,8 +143,17 @@ async function updatePlan(
     plan: composeUpdate({ ...work.facts, route: result.value }),
     title: `Update ${prepared?.component.name ?? ""} to ${version}`.replace(/ +/g, " ").slice(0, 200),
     things: work.things,
+    erasing:
+      result.value.erases === "nothing" ? [] : erasingIn(known, ["flash", "restore"], momentOf(situation)),
   });
 }
+
+/** Of the procedures that are taken, those that erase. */
+const erasingIn = (known: readonly KnownProcedure[], purposes: readonly Purpose[], moment: Moment) =>
+  purposes.flatMap((purpose) => {
+    const procedure = procedureFor(purpose, known, moment);
+    return procedure?.effect === "erase" ? [{ id: procedure.id, title: procedure.title }] : [];
+  });
 
 /** The chain that was asked for, if it still holds; else the best known. */
 const chosen = ({ chains }: Chains, key: string | undefined): Chain | undefined =>

@@ -462,6 +462,10 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
       number: mostly([2], [0]),
       event: fc.uuid(),
     }),
+    "note-practice": procedure.chain((of) =>
+      fc.record({ clean: fc.boolean(), ms: fc.constantFrom(10, -1) }).map((one) => ({ ...of, ...one })),
+    ),
+    "set-bench-rules": fc.record({ silence: mostly([10, 20, 30], [1]), clean: fc.constantFrom(0, 2) }),
     "keep-file-part": fc.record({
       sha256: fc.constant(A_FILE.sha256),
       number: fc.constantFrom(0, 1),

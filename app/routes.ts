@@ -14,6 +14,7 @@ export default [
     route("units/:tag/edit", "./unit/edit.tsx"),
     route("due", "./due/due.tsx"),
     route("bench", "./bench/bench.tsx"),
+    route("bench/practice", "./bench/practice.tsx"),
     route("bench/:run", "./bench/run.tsx"),
     route("kit", "./kit/kit.tsx"),
     route("kit/own", "./kit/own.tsx"),

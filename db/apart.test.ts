@@ -5,15 +5,19 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { plain } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { claimAct } from "./acts-done.ts";
+import { addBackup } from "./backups.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
+import { keepPart } from "./files.ts";
 import { appendLog } from "./log.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
+import { addTry } from "./practice.ts";
 import { addRelease } from "./releases.ts";
-import { addEvent, addRun } from "./runs.ts";
+import { addEvent, addRun, addThings } from "./runs.ts";
 import * as seed from "./seed.ts";
 import { makeLink } from "./sessions.ts";
 import { rememberSheet } from "./sheets.ts";
+import { putSimulated } from "./simulated.ts";
 import {
   PLAIN_RELEASE,
   PLAIN_UNIT,
@@ -79,7 +83,7 @@ beforeAll(async () => {
       source,
     });
     await addConfirmation(tx, { model, kind: "quirk", subject: quirk, firmware: "1.0", by: one.person });
-    await putProcedure(tx, model, undefined, {
+    const procedure = await putProcedure(tx, model, undefined, {
       purpose: "flash",
       title: "P",
       effect: "harmless",
@@ -102,6 +106,11 @@ beforeAll(async () => {
       plan: { purpose: "procedure", stages: [] },
       by: one.person,
     });
+    await addThings(tx, run, [{ kind: "lead", id: "1", name: "K" }]);
+    await putSimulated(tx, unit, { some: "state" });
+    await keepPart(tx, "a".repeat(64), 0, new Uint8Array([1]));
+    await addBackup(tx, { unit, sha256: "a".repeat(64), name: "b", run, by: one.person });
+    await addTry(tx, { person: one.person, procedure, clean: true, ms: 1 });
     await addEvent(tx, run, { id: "an event", number: 1, what: { kind: "started" } }, one.person);
     await claimAct(tx, "for-the-test", "0".repeat(64));
     await rememberSheet(tx, [["tag", "tag"]], ["-"]);

@@ -7,13 +7,13 @@ import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 /** Not in it: sessions and links (they open doors), needs and work (they are worked out anew), what was done by which form, files (by themselves). */
-const LEFT_OUT = ["club", "session", "one_time_link", "need", "work", "act_done", "file"];
+const LEFT_OUT = ["club", "session", "one_time_link", "need", "work", "act_done", "file", "file_part"];
 /** Columns that stay behind: secrets, and what the database numbers by itself. */
 const COLUMNS_LEFT = ["club_id", "password_hash", "catalogue_stamp", "kit_stamp"];
 /** All files together go with it up to so many bytes. */
 const MOST_FILE_BYTES = 40_000_000;
 
-type Table = { readonly name: string; readonly columns: readonly string[] };
+type Table = { readonly name: string; readonly columns: readonly string[]; readonly numbered: boolean };
 const reference = z.object({ table: z.string(), column: z.string(), to: z.string() });
 type Reference = Readonly<z.output<typeof reference>>;
 
@@ -21,8 +21,8 @@ type Reference = Readonly<z.output<typeof reference>>;
 async function tablesInOrder(tx: Tx): Promise<{ tables: Table[]; references: Reference[] }> {
   const found = await ask(
     tx,
-    z.object({ name: z.string(), columns: z.array(z.string()) }),
-    `select c.relname "name", array(select a.attname::text from pg_attribute a where a.attrelid = c.oid and a.attnum > 0
+    z.object({ name: z.string(), numbered: z.boolean(), columns: z.array(z.string()) }),
+    `select c.relname "name", exists (select from pg_attribute n where n.attrelid = c.oid and n.attname = 'id' and n.attidentity <> '') numbered, array(select a.attname::text from pg_attribute a where a.attrelid = c.oid and a.attnum > 0
        and not a.attisdropped and a.attgenerated = '' order by a.attnum) columns
      from pg_class c join pg_policy p on p.polrelid = c.oid and p.polname = 'own_club'
      where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and c.relname <> all($1::text[]) order by 1`,
@@ -46,7 +46,7 @@ async function tablesInOrder(tx: Tx): Promise<{ tables: Table[]; references: Ref
       throw new Error(`tables refer to each other in a circle: ${[...left.keys()].join(", ")}`);
     for (const table of ready) {
       left.delete(table.name);
-      tables.push({ name: table.name, columns: table.columns.filter((c) => !COLUMNS_LEFT.includes(c)) });
+      tables.push({ ...table, columns: table.columns.filter((c) => !COLUMNS_LEFT.includes(c)) });
     }
   }
   return { tables, references: refers.rows };
@@ -92,7 +92,8 @@ async function filesOf(tx: Tx): Promise<ClubDocument["files"]> {
   const { rows } = await ask(
     tx,
     z.object({ sha256: z.string(), size: z.string(), content: z.string().nullable() }),
-    `select sha256, size, case when sum(size) over () <= $1 then replace(encode(content, 'base64'), E'\\n', '') end "content"
+    `select sha256, size, case when sum(size) over () <= $1 then replace(encode(coalesce(content,
+         (select string_agg(p.content, '' order by p.number) from file_part p where p.sha256 = file.sha256)), 'base64'), E'\\n', '') end "content"
      from file order by sha256`,
     [MOST_FILE_BYTES],
   );
@@ -129,11 +130,15 @@ export async function bringClubBack(tx: Tx, document: ClubDocument): Promise<Bro
          select current_club(), $1, $2, b from decode($3, 'base64') b where encode(sha256(b), 'hex') = $1`,
         [sha256, size, content],
       );
+  const arrived = new Set(document.files.flatMap((f) => (f.content === undefined ? [] : [f.sha256])));
   const people = await bringPeople(tx, document.tables.person ?? []);
   let rows = 0;
   for (const table of tables) {
     if (table.name === "person") continue;
-    const own = document.tables[table.name] ?? [];
+    // A backup whose file was too large for the document is none.
+    const own = (document.tables[table.name] ?? []).filter(
+      (row) => table.name !== "backup" || arrived.has(String(row.sha256)),
+    );
     const persons = references
       .filter((r) => r.table === table.name && r.to === "person")
       .map((r) => r.column);
@@ -218,7 +223,7 @@ async function bringRows(tx: Tx, table: Table, rows: readonly Record<string, unk
      ${table.name === "sheet_head" ? "on conflict do nothing" : ""}`,
     [JSON.stringify(rows)],
   );
-  if (table.columns.includes("id"))
+  if (table.numbered)
     await tx.query(`select advance_ids($1, (select max(id) from ${quoted(table.name)}))`, [table.name]);
   return rowCount ?? 0;
 }

@@ -1,7 +1,8 @@
 // The bench: who works on what, at which step, what is stuck, what waits for whom; and a radio taken to it.
-import { useActionData } from "react-router";
+import { Link, useActionData } from "react-router";
 import { foldRun, nextStep } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
+import { benchRules } from "#db/practice.ts";
 import { eventsOf, isSilent, openRuns, thingsTaken } from "#db/runs.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
@@ -58,7 +59,7 @@ export async function loader({ context }: Route.LoaderArgs) {
           .map(({ name, by, tag }) => ({ name, by, tag })),
       });
     }
-    return { runs };
+    return { runs, rules: await benchRules(tx) };
   });
 }
 
@@ -78,9 +79,10 @@ const GROUPS: readonly { readonly title: string; readonly has: (run: Shown) => b
   { title: "Lined up", has: (run) => run.phase === "ready" },
 ];
 
-export default function Bench({ loaderData: { runs } }: Route.ComponentProps) {
+export default function Bench({ loaderData: { runs, rules } }: Route.ComponentProps) {
   const said = useActionData<typeof action>();
   const mayWork = useMay("work-at-bench");
+  const mayRule = useMay("edit-club");
   const kept = said?.ok === false ? said.kept : undefined;
   return (
     <Page
@@ -116,6 +118,11 @@ export default function Bench({ loaderData: { runs } }: Route.ComponentProps) {
           </button>
         </ActForm>
       )}
+      <p className="-mt-2 mb-4 text-sm">
+        <Link to="/bench/practice" className="link">
+          Practise on a simulated radio
+        </Link>
+      </p>
       {runs.length === 0 && (
         <p className="doubt max-w-xl p-5 text-lg">
           Nothing is at the bench. A radio's own page takes it through a procedure, and Due lines several up.
@@ -126,6 +133,9 @@ export default function Bench({ loaderData: { runs } }: Route.ComponentProps) {
           <Group key={title} title={title} runs={runs.filter(has)} />
         ))}
       </div>
+      {mayRule && (
+        <Rules rules={rules} kept={said?.ok === false && said.intent === "rules" ? said.kept : undefined} />
+      )}
     </Page>
   );
 }
@@ -187,5 +197,39 @@ function Group({ title, runs }: { readonly title: string; readonly runs: readonl
         ))}
       </ul>
     </section>
+  );
+}
+
+/** When a bench counts as silent, and what is practised before a real radio is erased. */
+function Rules(props: {
+  readonly rules: Route.ComponentProps["loaderData"]["rules"];
+  readonly kept: Readonly<Record<string, string>> | undefined;
+}) {
+  const { rules, kept } = props;
+  return (
+    <details className="mt-6 text-sm" open={kept !== undefined}>
+      <summary className="cursor-pointer text-quiet">Rules of the bench</summary>
+      <ActForm intent="rules" className="sheet mt-2 flex flex-wrap items-end gap-3 p-3">
+        <Labelled
+          name="silence"
+          label="Silent after so many minutes"
+          type="number"
+          small
+          value={kept?.silence ?? String(rules.silence)}
+          box="w-56"
+        />
+        <Labelled
+          name="clean"
+          label="Clean tries before a real radio is erased"
+          type="number"
+          small
+          value={kept?.clean ?? String(rules.clean)}
+          box="w-72"
+        />
+        <button type="submit" className="btn btn-primary btn-sm">
+          Set
+        </button>
+      </ActForm>
+    </details>
   );
 }

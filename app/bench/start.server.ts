@@ -1,8 +1,10 @@
 // Radios taken to the bench from a form of another page: one by its tag, or several lined up.
 import { redirect } from "react-router";
+import { setBenchRules } from "#acts/set-bench-rules.ts";
 import type { Tx } from "#db/pool.ts";
 import { unitById, unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
+import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 import { counted } from "../ui/words/count.ts";
@@ -15,6 +17,17 @@ export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
   const refused = (status: number, says: string) =>
     answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
   if (intent === "line-up") return lineUp(tx, who, form, refused);
+  if (intent === "rules") {
+    const rules = { silence: Number(form.get("silence") || "0"), clean: Number(form.get("clean") || "0") };
+    const done = await performForm(setBenchRules, who, form, rules);
+    if (done.ok) return answer(200, { ok: true, intent, says: "The rules are set." });
+    return refused(
+      400,
+      done.problem.kind === "no-key"
+        ? NOT_WHOLE
+        : firstIssue(done.problem, "Between 5 and 1440 minutes; 0 to 9 tries."),
+    );
+  }
   if (intent !== "start") return refused(400, "This page does not know that act.");
   const tag = String(form.get("tag") ?? "").trim();
   const unit = tag === "" ? undefined : await unitByTag(tx, tag.slice(0, 80));

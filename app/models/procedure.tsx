@@ -77,6 +77,9 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
       says={`${PURPOSE_WORD[procedure.purpose]}, about ${procedure.minutes} min; ${EFFECT_WORD[procedure.effect]}`}
       acts={
         <>
+          <Link className="link" to={`/bench/practice?model=${model.id}&procedure=${procedure.id}`}>
+            Practise it
+          </Link>
           <Link
             to={`/models/${model.id}/print?only=${procedure.id}`}
             className="btn btn-outline btn-primary btn-sm"

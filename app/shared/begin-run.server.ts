@@ -39,6 +39,11 @@ export async function beginByForm(
       return refused(409, `${unit.tag} is at the bench already: go on there, or stop it first.`);
     case "out":
       return refused(409, `${unit.tag} is with ${problem.with}: fetch it first.`);
+    case "practise":
+      return refused(
+        409,
+        `The club asks for ${problem.asks} clean tries of “${problem.what}” in practice before a real radio is erased; you have ${problem.has}.`,
+      );
     case "no-procedure":
     case "no-component":
       return refused(404, "That is not in its dossier any more.");

@@ -19,6 +19,7 @@ export const ACTS = [
   "recover-shelved",
   "work-at-bench",
   "pass-backup",
+  "practise",
 ] as const;
 export type Act = (typeof ACTS)[number];
 
@@ -33,12 +34,13 @@ const BENCH: readonly Act[] = [
   "confirm-fact",
   "edit-kit",
   "work-at-bench",
+  "practise",
 ];
 
 const ALLOWED: Record<Role, readonly Act[]> = {
   keeper: ACTS,
   bench: BENCH,
-  member: ["look"],
+  member: ["look", "practise"],
 };
 
 /** A member may also record readings of the radio they have at home: `holdsUnit` says whether they do. */

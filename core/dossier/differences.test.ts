@@ -163,12 +163,19 @@ describe("differences", () => {
 });
 
 describe("who may do what", () => {
-  it("a keeper everything, a bench hand nothing that the club's rules hang on, a member only look", () => {
-    const keepersOnly: Act[] = ["edit-model", "edit-release", "import-units", "edit-club", "recover-shelved"];
+  it("a keeper everything, a bench hand nothing that the club's rules hang on, a member only look and practise", () => {
+    const keepersOnly: Act[] = [
+      "edit-model",
+      "edit-release",
+      "import-units",
+      "edit-club",
+      "recover-shelved",
+      "pass-backup",
+    ];
     for (const act of ACTS) {
       expect([act, may("keeper", act)]).toEqual([act, true]);
       expect([act, may("bench", act)]).toEqual([act, !keepersOnly.includes(act)]);
-      expect([act, may("member", act)]).toEqual([act, act === "look"]);
+      expect([act, may("member", act)]).toEqual([act, act === "look" || act === "practise"]);
     }
   });
 
@@ -176,7 +183,7 @@ describe("who may do what", () => {
     for (const act of ACTS) {
       expect([act, may("member", act, { holdsUnit: true })]).toEqual([
         act,
-        act === "look" || act === "record-reading",
+        act === "look" || act === "practise" || act === "record-reading",
       ]);
     }
   });

@@ -65,10 +65,27 @@ alter table run alter column held_by set not null,
 -- After so many minutes of silence what a bench holds may be taken over.
 alter table club add column bench_silence integer not null default 30 check (bench_silence between 5 and 1440);
 
+-- Tries of a procedure on a simulated radio in practice.
+create table practice_try (
+  club_id bigint not null,
+  id bigint generated always as identity,
+  person_id bigint not null,
+  procedure_id bigint not null,
+  clean boolean not null,
+  ms integer not null check (ms between 0 and 86400000),
+  at timestamptz not null default now(),
+  primary key (club_id, id),
+  foreign key (club_id, person_id) references person (club_id, id),
+  foreign key (club_id, procedure_id) references procedure (club_id, id)
+);
+create index practice_of_person on practice_try (club_id, person_id, procedure_id);
+-- So many clean tries before anybody runs what erases on a real radio.
+alter table club add column clean_tries integer not null default 0 check (clean_tries between 0 and 9);
+
 do $$
 declare t text;
 begin
-  foreach t in array array['file_part', 'backup', 'simulated_radio', 'run_thing']
+  foreach t in array array['file_part', 'backup', 'simulated_radio', 'run_thing', 'practice_try']
   loop
     execute format('alter table %I enable row level security', t);
     execute format('alter table %I force row level security', t);
@@ -79,3 +96,4 @@ end $$;
 grant update (state) on simulated_radio to mossy_app;
 grant update (taken_at, released_at) on run_thing to mossy_app;
 grant update (held_by, heard_at) on run to mossy_app;
+grant update (bench_silence, clean_tries) on club to mossy_app;
