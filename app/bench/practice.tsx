@@ -177,12 +177,12 @@ function Try({ of }: { readonly of: Ready }) {
         )}
         {needsHands && <Hands steps={procedure.steps} onDeed={(deed) => send({ kind: "deed", deed })} />}
       </div>
-      <div className="flex flex-col gap-4">
+      <div className="flex flex-col gap-4 max-lg:order-first">
         <header>
           <h2 className="text-2xl">{procedure.title}</h2>
           <p className="text-quiet">
             {state &&
-              `${state.done} of ${counted(state.of, "deed")} done, ${counted(state.wrong, "mistake")}`}
+              `${state.done} of ${counted(state.of, "step")} done, ${counted(state.wrong, "mistake")}`}
             {procedure.tally &&
               `; you have ${counted(procedure.tally.clean, "clean try", "clean tries")} of ${procedure.tally.tries}${procedure.tally.best === null ? "" : `, the best in ${(procedure.tally.best / 1000).toFixed(1)} s`}`}
           </p>

@@ -100,8 +100,8 @@ function standsAt(atoms: readonly Atom[], radio: Radio, at: number): number {
 function follow(atoms: readonly Atom[], at: number, deed: Deed): number {
   const next = atoms[at];
   if (next && matches(next, deed)) return at + 1;
-  // A pause does no harm.
-  if (deed.kind === "wait" && at < atoms.length) return at;
+  // A pause, or a lead that is plugged in, does no harm.
+  if ((deed.kind === "wait" || deed.kind === "connect") && at < atoms.length) return at;
   const [first] = atoms;
   return first && matches(first, deed) ? 1 : 0;
 }
