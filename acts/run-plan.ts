@@ -143,8 +143,11 @@ async function updatePlan(
     plan: composeUpdate({ ...work.facts, route: result.value }),
     title: `Update ${prepared?.component.name ?? ""} to ${version}`.replace(/ +/g, " ").slice(0, 200),
     things: work.things,
-    erasing:
-      result.value.erases === "nothing" ? [] : erasingIn(known, ["flash", "restore"], momentOf(situation)),
+    erasing: erasingIn(
+      known,
+      result.value.erases === "nothing" ? ["flash"] : ["flash", "restore"],
+      momentOf(situation),
+    ),
   });
 }
 

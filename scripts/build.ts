@@ -5,12 +5,13 @@ import fs from "node:fs";
 import path from "node:path";
 import { PlainFailure } from "./plain.ts";
 
-const SOURCES = [
+export const SOURCES = [
   "app",
+  "acts",
   "core",
   "db",
   "server",
-  "standins",
+  "simulators",
   "public",
   "package-lock.json",
   "vite.config.ts",
