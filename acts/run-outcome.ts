@@ -4,8 +4,11 @@ import { bad, good, type Result } from "#core/quantities/result.ts";
 import { CAUSES } from "#core/run/causes.ts";
 import type { SentEvent } from "#core/run/event.ts";
 import { applyEvent, nextStep, type Run } from "#core/run/fold.ts";
+import { stepsOf } from "#core/run/plan.ts";
 import { placeReading } from "#core/unit/placing.ts";
 import { previewReading } from "#core/unit/preview.ts";
+import { newestReading } from "#core/unit/unit.ts";
+import { addConfirmation, proceduresOf } from "#db/dossier.ts";
 import { addAttempt, loadKit } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import { addReading } from "#db/readings.ts";
@@ -67,6 +70,7 @@ export async function comesTo(
     case "finished":
     case "stopped": {
       await endRun(tx, row.id);
+      if (what.kind === "finished") await confirmProcedures(tx, happened, outcome);
       const why = what.kind === "stopped" ? { why: what.reason } : {};
       outcome.log.push({ entry: { kind: "run-ended" as const, what: row.title, ...why }, unit: row.unit_id });
       outcome.topics.push("run");
@@ -188,6 +192,26 @@ async function machineDone(
     scope: { of: "units" as const, ids: [row.unit_id] },
     why: `${row.tag} flashed at the bench`,
   });
+}
+
+/** Procedures that were gone through to their end hold on what the radio runs. A simulated radio confirms nothing: it was made from them. */
+async function confirmProcedures(tx: Tx, { row, run, who }: Happened, outcome: Outcome): Promise<void> {
+  if (await simulatedRadio(tx, row.unit_id)) return;
+  const odd = new Set(run.oddAt);
+  const titles = new Map<string, boolean>();
+  for (const { step, place } of stepsOf(run.plan))
+    if (step.kind === "do" && step.of !== undefined)
+      titles.set(step.of, (titles.get(step.of) ?? true) && !odd.has(place));
+  const situation = await loadSituation(tx, row.unit_id, who.today);
+  const [main] = situation?.catalogue.keys() ?? [];
+  const firmware = situation && main ? newestReading(situation.unit, main)?.raw : undefined;
+  if (!situation || firmware === undefined) return;
+  const model = situation.unit.model;
+  for (const { id, title, draft } of await proceduresOf(tx, model)) {
+    if (draft || titles.get(title) !== true) continue;
+    await addConfirmation(tx, { model, kind: "procedure", subject: id, firmware, by: who.person });
+    outcome.log.push({ entry: { kind: "fact-confirmed" as const, what: title, firmware }, model });
+  }
 }
 
 /** How the chain did. A simulated radio tells nothing about a lead. */

@@ -178,3 +178,20 @@ export async function runsOfUnit(tx: Tx, unit: string, most: number): Promise<Ru
   );
   return rows;
 }
+
+/** The last runs of a model that are over, on other radios and this one; `simulated`: a simulated radio stood in. */
+export async function runsOfModel(
+  tx: Tx,
+  model: string,
+  most: number,
+): Promise<{ readonly id: string; readonly plan: RunPlan; readonly simulated: boolean }[]> {
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), plan: planShape, simulated: z.boolean() }),
+    `select r.id, r.plan, exists (select from simulated_radio s where s.club_id = r.club_id and s.unit_id = r.unit_id) simulated
+     from run r join unit u on u.club_id = r.club_id and u.id = r.unit_id
+     where u.model_id = $1 and r.ended_at is not null order by r.ended_at desc, r.id desc limit $2`,
+    [model, most],
+  );
+  return rows;
+}

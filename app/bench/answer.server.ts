@@ -5,8 +5,14 @@ import { faultRadio } from "#acts/fault-radio.ts";
 import { keepBackup } from "#acts/keep-backup.ts";
 import { takeOverRun } from "#acts/take-over-run.ts";
 import { workMachine } from "#acts/work-machine.ts";
+import { writeProcedure } from "#acts/write-procedure.ts";
+import { draftSteps, purposeOfStage } from "#core/run/draft.ts";
 import { GATES, type SentEvent } from "#core/run/event.ts";
-import type { Unfit } from "#core/run/fold.ts";
+import { foldRun, type Unfit } from "#core/run/fold.ts";
+import { stepsOf } from "#core/run/plan.ts";
+import type { Tx } from "#db/pool.ts";
+import { eventsOf, runById } from "#db/runs.ts";
+import { unitById } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
@@ -14,7 +20,8 @@ import { sayDoubt, sumAndKeep } from "../shared/keep-file.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 
 type What = SentEvent["what"];
-type About = { readonly run: string; readonly unit: string; readonly tag: string };
+/** `tx`: to read with. */
+type About = { readonly tx: Tx; readonly run: string; readonly unit: string; readonly tag: string };
 
 /** The form has `number`, how many events its page knew of; `place` and `last` of the step that it was drawn for; and its own fields. */
 export async function answerByForm(who: SignedIn, about: About, form: FormData) {
@@ -30,6 +37,7 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
     const done = await performForm(workMachine, who, form, { run, number, event: key });
     return done.ok ? fine() : refused(...sayProblem(done.problem));
   }
+  if (intent === "draft") return draftByForm(who, about, form, refused, fine);
   if (intent === "take-over") {
     const done = await performForm(takeOverRun, who, form, { run });
     if (done.ok) return fine(`Taken over from ${done.value.answer.from}.`);
@@ -143,6 +151,39 @@ async function keepByForm(
   return refused(...sayProblem(problem));
 }
 
+/** What was noted at a step becomes a draft of the dossier, its source our own bench. */
+async function draftByForm(
+  who: SignedIn,
+  { tx, run, tag }: About,
+  form: FormData,
+  refused: (status: number, says: string) => ReturnType<typeof answer>,
+  fine: (says?: string) => ReturnType<typeof answer>,
+) {
+  const place = Number(form.get("place"));
+  const row = await runById(tx, run);
+  const model = row && (await unitById(tx, row.unit_id))?.model_id;
+  const text = row && foldRun(row.plan, (await eventsOf(tx, [run])).get(run) ?? []).notes.get(place);
+  const stage = row && stepsOf(row.plan).find((step) => step.place === place)?.stage;
+  const name = stage === undefined ? undefined : row?.plan.stages[stage]?.name;
+  const purpose = name && purposeOfStage(name);
+  const steps = draftSteps(text ?? "");
+  if (!purpose || steps.length === 0)
+    return refused(409, "Nothing was noted there of which a draft could be made.");
+  const done = await performForm(writeProcedure, who, form, {
+    ...{ model, purpose, steps, effect: "harmless", minutes: 5, draft: true },
+    ...{
+      title: `As it was done with ${tag}`.slice(0, 120),
+      component: null,
+      firmware: null,
+      revisions: null,
+    },
+    source: { kind: "bench", what: `noted with ${tag} on ${who.today}`.slice(0, 200) },
+  });
+  return done.ok
+    ? fine("It stands in the dossier as a draft: look it through there before it is used.")
+    : refused(...sayProblem(done.problem));
+}
+
 function happeningsOf(intent: string, form: FormData): What[] {
   const text = (name: string) => String(form.get(name) ?? "").trim();
   const isLast = form.get("last") === "yes";
@@ -168,6 +209,8 @@ function happeningsOf(intent: string, form: FormData): What[] {
     }
     case "override":
       return gate ? [{ kind: "overrode", gate, reason: text("reason") }] : [];
+    case "note":
+      return [{ kind: "noted", text: text("note") }, ...(isLast ? [{ kind: "finished" as const }] : [])];
     case "odd":
       return [{ kind: "odd", symptom: text("symptom") || text("quirk") }];
     case "cured":

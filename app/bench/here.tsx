@@ -20,6 +20,7 @@ export function Here({ run }: { readonly run: Shown }) {
       </section>
     );
   const before = new Map(run.took).get(run.place) ?? 0;
+  const usual = run.steps[run.place]?.usual ?? { minutes: step.minutes, times: 0 };
   const see = shouldSee(step);
   const isFlash = step.kind === "machine" && step.work !== "read";
   return (
@@ -31,7 +32,8 @@ export function Here({ run }: { readonly run: Shown }) {
           </span>
           <span>
             {run.phase === "going" && run.since && <Clock since={run.since} before={before} />}
-            {sayUsual(step.minutes)}
+            {sayUsual(usual.minutes)}
+            {usual.times > 0 && `, as ${counted(usual.times, "time")} before`}
           </span>
         </p>
         <h1 className="text-3xl">{sayRunStep(step)}</h1>

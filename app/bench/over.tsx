@@ -1,14 +1,16 @@
 // A run that is over: what came of it, and a slip to print.
 import { listed } from "#core/quantities/list.ts";
-import { useClub } from "../ui/club.ts";
+import { ActForm } from "../forms/act-form.tsx";
+import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { counted } from "../ui/words/count.ts";
-import { sayClock } from "../ui/words/run.ts";
+import { sayClock, sayRunStep } from "../ui/words/run.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Shown } from "./load-run.server.ts";
 
 export function Over({ run }: { readonly run: Shown }) {
   const { locale, timeZone } = useClub();
+  const mayWrite = useMay("write-procedure");
   const ms = run.took.reduce((sum, [, one]) => sum + one, 0);
   return (
     <section>
@@ -33,11 +35,46 @@ export function Over({ run }: { readonly run: Shown }) {
         </p>
       ))}
       {run.overridden.length > 0 && <p className="mt-1">Gone on without: {listed(run.overridden, 5)}.</p>}
-      <p className="mt-3 print:hidden">
+      {run.odds.length > 0 && (
+        <div className="mt-2">
+          <h2>What was odd</h2>
+          <ul className="list-disc pl-6">
+            {run.odds.map((odd, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: they never change their order
+              <li key={i}>{odd}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {run.nextDue !== undefined && <p className="mt-2">What to do next: {run.nextDue}.</p>}
+      {mayWrite &&
+        run.notes.map(([place, text]) => (
+          <ActForm key={place} intent="draft" className="sheet mt-3 max-w-2xl p-3 print:hidden">
+            <p className="text-quiet">
+              {sayRunStep(run.steps[place]?.step ?? { kind: "open", wanted: "", minutes: 0 })}:
+            </p>
+            <pre className="ver my-2 whitespace-pre-wrap">{text}</pre>
+            <input type="hidden" name="place" value={place} />
+            <button type="submit" className="btn btn-outline btn-primary btn-sm">
+              Make a draft of the dossier of it
+            </button>
+          </ActForm>
+        ))}
+      <p className="mt-3 flex gap-6 print:hidden">
+        <PrintSlip />
         <Go to={`/units/${encodeURIComponent(run.tag)}`} className="link">
           To {run.tag}
         </Go>
       </p>
     </section>
+  );
+}
+
+/** The slip that goes with the radio: this page on paper. */
+function PrintSlip() {
+  return (
+    <button type="button" className="link" onClick={() => window.print()}>
+      Print the slip
+    </button>
   );
 }

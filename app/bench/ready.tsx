@@ -7,7 +7,7 @@ import type { Shown } from "./load-run.server.ts";
 
 export function Ready({ run }: { readonly run: Shown }) {
   const steps = run.steps.map(({ step }) => step);
-  const minutes = steps.reduce((sum, step) => sum + step.minutes, 0);
+  const minutes = run.steps.reduce((sum, { usual }) => sum + usual.minutes, 0);
   const flashes = steps.filter((step) => step.kind === "machine" && step.work === "flash");
   const erases = steps.filter((step) => step.kind === "machine" && step.erases);
   const open = steps.filter((step) => step.kind === "open");

@@ -24,25 +24,24 @@ export const handle = { follows: ({ run }: { run: string }) => [`run:${run}`] };
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");
-  return readInClub(context, async (tx) => {
+  return readInClub(context, async (tx, who) => {
     const id = idIn(params.run, "This run");
     const row = id === undefined ? undefined : await runById(tx, id);
     const unit = row && (await unitById(tx, row.unit_id));
     if (!row || !unit) throw notFound("This run");
-    return shownRun(tx, row, unit);
+    return shownRun(tx, row, unit, who.today);
   });
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
-  return orSayAway(form, async () => {
-    const { row, who } = await readInClub(context, async (tx, reader) => ({
-      row: await runById(tx, idIn(params.run, "This run") ?? ""),
-      who: reader,
-    }));
-    if (!row) throw notFound("This run");
-    return answerByForm(who, { run: row.id, unit: row.unit_id, tag: row.tag }, form);
-  });
+  return orSayAway(form, () =>
+    readInClub(context, async (tx, who) => {
+      const row = await runById(tx, idIn(params.run, "This run") ?? "");
+      if (!row) throw notFound("This run");
+      return answerByForm(who, { tx, run: row.id, unit: row.unit_id, tag: row.tag }, form);
+    }),
+  );
 }
 
 export const clientAction = offlineSaid;

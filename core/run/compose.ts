@@ -89,7 +89,7 @@ type Machine = Extract<RunStep, { kind: "machine" }>;
 function written(procedure: KnownProcedure | undefined, wanted: string): RunStep[] {
   if (!procedure) return [{ kind: "open", wanted, minutes: 5 }];
   const minutes = procedure.minutes / procedure.steps.length;
-  return procedure.steps.map((step): RunStep => ({ kind: "do", step, minutes }));
+  return procedure.steps.map((step): RunStep => ({ kind: "do", step, of: procedure.title, minutes }));
 }
 
 /** The same around machine work: it takes the place of the step that calls for a tool; where there is none, it comes last. */
@@ -103,7 +103,7 @@ function around(procedure: KnownProcedure | undefined, machine: Machine): RunSte
       : machine;
   const others = procedure.steps.length - (at < 0 ? 0 : 1);
   const minutes = Math.max(0, procedure.minutes - machine.minutes) / Math.max(1, others);
-  const steps = procedure.steps.map((step): RunStep => ({ kind: "do", step, minutes }));
+  const steps = procedure.steps.map((step): RunStep => ({ kind: "do", step, of: procedure.title, minutes }));
   return at < 0 ? [...steps, done] : [...steps.slice(0, at), done, ...steps.slice(at + 1)];
 }
 

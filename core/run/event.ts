@@ -41,6 +41,8 @@ export const happening = z.discriminatedUnion("kind", [
     sha256,
     role: z.enum(["backup", "restore"]),
   }),
+  /** What was done at a step for which nothing is written. */
+  z.object({ kind: z.literal("noted"), text: z.string().trim().min(1).max(2000) }),
   z.object({ kind: z.literal("paused") }),
   z.object({ kind: z.literal("resumed") }),
   z.object({ kind: z.literal("stopped"), reason: text }),

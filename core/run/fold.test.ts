@@ -87,6 +87,15 @@ describe("a run", () => {
     expect(flashed).toMatchObject({ place: 4, unfit: [{ why: "final" }] });
   });
 
+  it("what was done where nothing is written is kept by its step", () => {
+    const open: RunPlan = {
+      purpose: "read",
+      stages: [{ name: "do", title: "t", steps: [{ kind: "open", wanted: "read its version", minutes: 1 }] }],
+    };
+    const run = foldRun(open, [event(1, started), event(2, { kind: "noted", text: "press 7" })]);
+    expect([run.place, ...run.notes]).toEqual([1, [0, "press 7"]]);
+  });
+
   it("a gate is not passed by saying so, but by what was looked at", () => {
     expect(ran(started, seen, seen)).toMatchObject({ place: 1, unfit: [{ why: "gate" }] });
     const low = ran(started, seen, { kind: "held", gate: "power", charge: 49 });
@@ -178,6 +187,7 @@ const anyWhat: fc.Arbitrary<What> = fc.oneof(
     .map((held): What => ({ kind: "held", ...held })),
   fc.constant<What>({ kind: "file-kept", sha256: "c".repeat(64), role: "backup" }),
   fc.double({ min: 0, max: 1, noNaN: true }).map((part): What => ({ kind: "progress", part })),
+  text.map((one): What => ({ kind: "noted", text: one })),
   text.map((raw): What => ({ kind: "reading", component: "main", raw })),
 );
 const anyStep: fc.Arbitrary<RunStep> = fc.constantFrom<RunStep>(
@@ -234,6 +244,8 @@ function walked(made: RunPlan, events: readonly What[]) {
         };
         if (enough[what.gate]) [fits, done] = [true, [...done, here]];
       }
+    } else if (what.kind === "noted") {
+      if (here?.kind === "open" && trouble === null) [fits, done] = [true, [...done, here]];
     } else if (what.kind === "file-kept") {
       if (here) [fits, kept] = [true, kept + 1];
     } else if (what.kind === "odd") {

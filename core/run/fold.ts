@@ -38,6 +38,10 @@ export type Run = {
   readonly overridden: readonly Gate[];
   readonly readings: readonly { readonly component: string; readonly raw: string }[];
   readonly files: readonly { readonly sha256: string; readonly role: "backup" | "restore" }[];
+  /** The places of steps at which something was odd. */
+  readonly oddAt: readonly number[];
+  /** What was noted at steps for which nothing is written, by their place. */
+  readonly notes: ReadonlyMap<number, string>;
   /** Milliseconds that each step has taken, by its place, without pauses. */
   readonly took: ReadonlyMap<number, number>;
   /** When what is going on now began: the instant up to which `took` counts. */
@@ -54,6 +58,8 @@ export const begin = (plan: RunPlan): Run => ({
   overridden: [],
   readings: [],
   files: [],
+  oddAt: [],
+  notes: new Map(),
   took: new Map(),
   unfit: [],
 });
@@ -126,6 +132,9 @@ function unfit(run: Run, event: Happening): Unfit | undefined {
     case "machine-failed":
       if (run.odd !== undefined) return "something-odd";
       return next?.step.kind === "machine" ? undefined : "wrong-step";
+    case "noted":
+      if (run.odd !== undefined) return "something-odd";
+      return next?.step.kind === "open" ? undefined : "wrong-step";
     case "reading":
     case "file-kept":
       return next ? undefined : "no-such-step";
@@ -197,13 +206,15 @@ function moved(run: Run, event: Happening): Run {
       return { ...run, ...onward };
     case "odd":
     case "machine-failed":
-      return { ...run, odd: event.symptom, part: 0 };
+      return { ...run, odd: event.symptom, oddAt: [...run.oddAt, run.place], part: 0 };
     case "cured":
       return { ...calm, part: 0 };
     case "went-back":
       return { ...calm, place: event.to, part: 0 };
     case "overrode":
       return { ...run, ...onward, overridden: [...run.overridden, event.gate] };
+    case "noted":
+      return { ...run, ...onward, notes: new Map(run.notes).set(run.place, event.text) };
     case "progress":
       return { ...run, part: Math.max(run.part, event.part) };
     case "reading":

@@ -43,8 +43,8 @@ export const runStepShape = z.discriminatedUnion("kind", [
     bad: z.boolean().optional(),
     minutes,
   }),
-  /** A step of a written procedure. */
-  z.object({ kind: z.literal("do"), step: stepShape, minutes }),
+  /** A step of a written procedure; `of`: its title. */
+  z.object({ kind: z.literal("do"), step: stepShape, of: words.optional(), minutes }),
   /** Nobody has written down how: what is done is noted. */
   z.object({ kind: z.literal("open"), wanted: words, minutes }),
   z.object({

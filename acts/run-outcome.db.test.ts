@@ -1,0 +1,229 @@
+// What a run on a real radio comes to: readings, tries of the chain, facts confirmed; and what is refused on its way.
+import { createHash } from "node:crypto";
+import { afterAll, beforeAll, expect, it } from "vitest";
+import type { Happening } from "#core/run/event.ts";
+import { foldRun, nextStep } from "#core/run/fold.ts";
+import { readLog } from "#db/log.ts";
+import type { Tx } from "#db/pool.ts";
+import { readingsOf } from "#db/readings.ts";
+import { eventsOf, runById, thingsTaken } from "#db/runs.ts";
+import { unitByTag } from "#db/units.ts";
+import { type DemoClub, demoClub } from "#demo/testing.ts";
+import { answerRun } from "./answer-run.ts";
+import { beginRun } from "./begin-run.ts";
+import { performIn, type Who } from "./define.ts";
+import { keepBackup } from "./keep-backup.ts";
+import { keepFilePart } from "./keep-file-part.ts";
+import { takeOverRun } from "./take-over-run.ts";
+import { workMachine } from "./work-machine.ts";
+
+let club: DemoClub;
+beforeAll(async () => {
+  club = await demoClub();
+});
+afterAll(() => club.close());
+
+const act = <Answer>(tx: Tx, one: Parameters<typeof performIn>[1], input: object, who: Who = club.who) =>
+  performIn(tx, one as never, who, { input, key: crypto.randomUUID() }) as Promise<
+    | { ok: true; value: { answer: Answer } }
+    | { ok: false; problem: { kind: string; [more: string]: unknown } }
+  >;
+const begin = async (tx: Tx, tag: string, errand: object = { update: {} }) => {
+  const unit = await unitByTag(tx, tag);
+  const done = await act<{ run: string }>(tx, beginRun as never, { unit: unit?.id, for: errand });
+  return {
+    done,
+    unit: unit?.id ?? "",
+    model: unit?.model_id ?? "",
+    run: done.ok ? done.value.answer.run : "",
+  };
+};
+const stands = async (tx: Tx, id: string) => {
+  const row = await runById(tx, id);
+  if (!row) throw new Error("the run is there");
+  return foldRun(row.plan, (await eventsOf(tx, [id])).get(id) ?? []);
+};
+const send = async (
+  tx: Tx,
+  run: string,
+  whats: readonly Happening[],
+  more: object = {},
+  who: Who = club.who,
+) => {
+  const { number } = await stands(tx, run);
+  const events = whats.map((what, i) => ({ id: crypto.randomUUID(), number: number + i + 1, what }));
+  return act<{ unfit: string[]; odd?: string }>(tx, answerRun as never, { run, events, ...more }, who);
+};
+/** Goes on by hand, as somebody does with a real radio, until a step is one of these or the run is over. */
+async function until(tx: Tx, run: string, kind: string): Promise<void> {
+  for (let i = 0; i < 200; i++) {
+    const now = await stands(tx, run);
+    const step = nextStep(now)?.step;
+    if (!step || step.kind === kind || (step.kind === "gate" && step.gate === kind)) return;
+    if (step.kind === "gate")
+      await send(tx, run, [
+        {
+          ...{ kind: "held", gate: step.gate, charge: 90 },
+          ...(step.gate === "file" && step.sha256 !== undefined && { sha256: step.sha256 }),
+        },
+      ]);
+    else if (step.kind === "read-back")
+      await send(tx, run, [
+        { kind: "reading", component: step.component, raw: step.version ?? "?" },
+        { kind: "seen" },
+      ]);
+    else await send(tx, run, [{ kind: "seen" }]);
+  }
+}
+const tries = async (tx: Tx) =>
+  (await tx.query<{ worked: boolean; symptom: string }>("select worked, symptom from attempt order by id"))
+    .rows;
+
+it("a real radio: the chain's tries, the flash's own reading, and the procedures that held come of it by themselves", () =>
+  club.trial(async (tx) => {
+    const { run, unit } = await begin(tx, "S-05");
+    const before = await tries(tx);
+    await send(tx, run, [{ kind: "started" }]);
+    expect((await thingsTaken(tx)).map(({ run_id }) => run_id)).toContain(run);
+    await until(tx, run, "backup");
+    await send(tx, run, [{ kind: "overrode", gate: "backup", reason: "it was cleared before" }]);
+    await until(tx, run, "machine");
+    expect(
+      await act(tx, workMachine as never, {
+        run,
+        number: (await stands(tx, run)).number,
+        event: crypto.randomUUID(),
+      }),
+    ).toMatchObject({
+      ok: false,
+      problem: { kind: "real" },
+    });
+    await send(tx, run, [{ kind: "machine-failed", symptom: "stopped at 40 %" }]);
+    await send(tx, run, [{ kind: "cured", cause: "The plug is not pressed home", cure: "Pressed it home" }]);
+    await until(tx, run, "never");
+    expect((await tries(tx)).slice(before.length)).toEqual([
+      // Read out, flashed in vain, flashed, written back.
+      { worked: true, symptom: "" },
+      { worked: false, symptom: "stopped at 40 %" },
+      { worked: true, symptom: "" },
+      { worked: true, symptom: "" },
+    ]);
+    await send(tx, run, [{ kind: "finished" }]);
+    const kept = (await readingsOf(tx, unit)).slice(0, 2).map(({ raw, source }) => `${raw} ${source}`);
+    expect(kept.sort()).toEqual(["20260905 flash", "20260905 screen"]);
+    const told = (await readLog(tx, {}, 30)).map(({ kind, detail }) => [kind, JSON.stringify(detail)]);
+    const confirmed = told.filter(([kind]) => kind === "fact-confirmed").map(([, detail]) => detail);
+    expect(confirmed.some((text) => text?.includes("Enter update mode"))).toBe(true);
+    expect((await thingsTaken(tx)).map(({ run_id }) => run_id)).not.toContain(run);
+  }));
+
+it("what was read that should not be so is odd, and what was sent along with it in ignorance is not taken", () =>
+  club.trial(async (tx) => {
+    const { run } = await begin(tx, "H-01");
+    await send(tx, run, [{ kind: "started" }]);
+    await until(tx, run, "read-back");
+    const said = await send(tx, run, [
+      { kind: "reading", component: "main", raw: "main 2.1.4" },
+      { kind: "seen" },
+    ]);
+    expect(said).toMatchObject({
+      ok: true,
+      value: { answer: { odd: "It shows 2.1.4, and should show 2.2.0 now." } },
+    });
+    expect(nextStep(await stands(tx, run))?.step.kind).toBe("read-back");
+    expect(
+      await send(tx, run, [{ kind: "cured", cause: "an old photo", cure: "looked again" }]),
+    ).toMatchObject({ ok: true });
+    expect(await send(tx, run, [{ kind: "reading", component: "main", raw: "   " }])).toMatchObject({
+      ok: false,
+    });
+  }));
+
+it("nobody says that a file was kept; only a keeper goes on without a backup", () =>
+  club.trial(async (tx) => {
+    const { run, unit } = await begin(tx, "W-03");
+    await send(tx, run, [{ kind: "started" }]);
+    const lie: Happening = { kind: "file-kept", sha256: "a".repeat(64), role: "backup" };
+    expect(await send(tx, run, [lie])).toMatchObject({ ok: false, problem: { kind: "not-sent" } });
+    await until(tx, run, "backup");
+    const without: Happening = { kind: "overrode", gate: "backup", reason: "it is empty anyway" };
+    const bench: Who = { ...club.who, role: "bench" };
+    expect(await send(tx, run, [without], {}, bench)).toMatchObject({
+      ok: false,
+      problem: { kind: "not-yours" },
+    });
+    expect(await send(tx, run, [{ kind: "held", gate: "backup" }])).toMatchObject({
+      value: { answer: { unfit: ["gate-fails"] } },
+    });
+    // A file that was read out of it passes; one that is empty, or whose bytes did not arrive, does not.
+    const content = new Uint8Array(2_000_000).fill(5);
+    const sha256 = createHash("sha256").update(content).digest("hex");
+    const keep = (more: object) =>
+      act(tx, keepBackup as never, {
+        unit,
+        run,
+        sha256,
+        size: content.length,
+        name: "w3.plug",
+        confirmed: false,
+        ...more,
+      });
+    expect(await keep({ size: 0 })).toMatchObject({
+      ok: false,
+      problem: { kind: "doubts", doubts: [{ kind: "empty" }] },
+    });
+    expect(await keep({ size: 5 * 1024 ** 3 })).toMatchObject({ ok: false });
+    expect(await keep({})).toMatchObject({ ok: false, problem: { kind: "not-whole" } });
+    for (const [number, at] of [0, 1_048_576].entries())
+      await act(tx, keepFilePart as never, { sha256, number, content: content.slice(at, at + 1_048_576) });
+    expect(await keep({})).toMatchObject({ ok: true });
+    expect(await send(tx, run, [{ kind: "held", gate: "backup" }])).toMatchObject({
+      value: { answer: { unfit: [] } },
+    });
+  }));
+
+it("what another bench holds is waited for; a silent one is relieved of it, and of its run", () =>
+  club.trial(async (tx) => {
+    const first = await begin(tx, "W-04", { backup: {} });
+    const second = await begin(tx, "W-05", { backup: {} });
+    expect(await begin(tx, "W-05")).toMatchObject({ done: { ok: false } });
+    await send(tx, first.run, [{ kind: "started" }]);
+    const start = (more: object = {}) => send(tx, second.run, [{ kind: "started" }], more);
+    expect(await start()).toMatchObject({ ok: false, problem: { kind: "taken", silent: false } });
+    expect(await start({ takeOver: true })).toMatchObject({ ok: false, problem: { kind: "taken" } });
+    const { rows } = await tx.query<{ id: string }>(
+      "select id from person where id <> $1 order by id limit 1",
+      [club.who.person],
+    );
+    const other: Who = { ...club.who, person: rows[0]?.id ?? "" };
+    expect(await act(tx, takeOverRun as never, { run: first.run }, other)).toMatchObject({
+      ok: false,
+      problem: { kind: "not-silent" },
+    });
+    await tx.query("update run set heard_at = now() - interval '31 minutes' where id = $1", [first.run]);
+    expect(await start()).toMatchObject({ ok: false, problem: { kind: "taken", silent: true } });
+    expect(await start({ takeOver: true })).toMatchObject({ ok: true });
+    const held = (await thingsTaken(tx)).filter(({ kind }) => kind !== "tool");
+    expect(new Set(held.map(({ kind, id }) => `${kind} ${id}`)).size).toBe(held.length);
+    expect(await act(tx, takeOverRun as never, { run: first.run }, other)).toMatchObject({ ok: true });
+    expect((await runById(tx, first.run))?.held_by_id).toBe(other.person);
+  }));
+
+it("a run keeps what it began with, though the release is withdrawn and the radio lent meanwhile", () =>
+  club.trial(async (tx) => {
+    const { run, unit } = await begin(tx, "H-01");
+    await send(tx, run, [{ kind: "started" }]);
+    const steps = (await stands(tx, run)).plan;
+    await tx.query(
+      "update release set withdrawn_on = current_date, withdrawn_why = 'it loses tones' where version = '2.2.0'",
+    );
+    await tx.query(
+      "insert into custody (club_id, unit_id, person_id, out_on) values (current_club(), $1, $2, current_date)",
+      [unit, club.who.person],
+    );
+    expect((await stands(tx, run)).plan).toEqual(steps);
+    expect(await send(tx, run, [{ kind: "held", gate: "power", supply: true }])).toMatchObject({
+      ok: true,
+      value: { answer: { unfit: [] } },
+    });
+  }));
