@@ -3,7 +3,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { openAwake } from "./awake.ts";
-import { type Served, serveFresh } from "./serve.ts";
+import { type Served, serveAgain, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
 let served: Served;
@@ -233,4 +233,55 @@ test("one lead is not given twice; a bench that was silent is relieved of it, by
   await expect(page.getByLabel("Take it over")).toHaveCount(0);
   await page.goto(`${served.address}/bench`);
   await expect(page.getByRole("listitem").filter({ hasText: "W-05" })).toContainText("waits for");
+});
+
+test("while nothing answers it goes on on the device, and all of it is sent later, in order and once", async ({
+  page,
+  context,
+}) => {
+  await signIn(page, served.address, "juno");
+  await openAwake(page, `${served.address}/units/W-11`);
+  await page
+    .getByRole("button", { name: "Go through it at the bench: Read the version in the menu" })
+    .click();
+  await press(page, "Begin");
+  await expect(page.getByText("Step 1 of 3", { exact: true })).toBeVisible();
+  await context.setOffline(true);
+  await press(page, "Seen it");
+  await expect(page.getByText("Step 2 of 3", { exact: true })).toBeVisible();
+  await expect(page.getByText("1 answer kept on this device")).toBeVisible();
+  await page.getByText("Something else").click();
+  await page.getByLabel("What is there instead").fill("it beeps");
+  await press(page, "Note it");
+  await expect(page.getByRole("alert")).toHaveText("it beeps");
+  await press(page, "It was this: The battery is low");
+  await press(page, "Seen it");
+  await expect(page.getByText("Step 3 of 3", { exact: true })).toBeVisible();
+  await expect(page.getByText("4 answers kept on this device")).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/kept on this device/)).toHaveCount(0);
+  await expect(page.getByText("Step 3 of 3", { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText("Step 3 of 3", { exact: true })).toBeVisible();
+  await press(page, "Seen it");
+  await expect(heading(page)).toHaveText("Done");
+  await expect(page.getByText("it beeps")).toBeVisible();
+});
+
+test("the server is stopped in the middle and started again: the run is where it was", async ({ page }) => {
+  test.setTimeout(180_000);
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/W-06`);
+  await page.getByRole("button", { name: "Go through it at the bench: Enter update mode" }).click();
+  await press(page, "Begin");
+  const { port } = new URL(served.address);
+  for (const step of [1, 2, 3]) {
+    await expect(page.getByText(`Step ${step} of 3`, { exact: true })).toBeVisible();
+    await served.stop();
+    served = { ...served, ...(await serveAgain(Number(port))) };
+    await page.goto(page.url());
+    await expect(page.getByText(`Step ${step} of 3`, { exact: true })).toBeVisible();
+    await press(page, "Seen it");
+  }
+  await expect(heading(page)).toHaveText("Done");
 });

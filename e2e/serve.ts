@@ -45,3 +45,12 @@ export async function serveFresh(
   const running = await serve({ port: 0, clientFolder: path.join(root, "build/client"), ...more });
   return { address: running.address, stop: running.stop, ownerUrl: databaseUrl(owner, name) };
 }
+
+/** The same database served anew, at the same address, after it was stopped. */
+export async function serveAgain(port: number): Promise<Pick<Served, "address" | "stop">> {
+  const { serve } = (await import(
+    path.join(root, "build/server/index.js")
+  )) as typeof import("../server/app.ts");
+  const running = await serve({ port, clientFolder: path.join(root, "build/client") });
+  return { address: running.address, stop: running.stop };
+}

@@ -1,5 +1,6 @@
 // What is pressed on a run's page, as events of the run.
 import { createHash } from "node:crypto";
+import { z } from "zod";
 import { answerRun } from "#acts/answer-run.ts";
 import { faultRadio } from "#acts/fault-radio.ts";
 import { keepBackup } from "#acts/keep-backup.ts";
@@ -7,7 +8,7 @@ import { takeOverRun } from "#acts/take-over-run.ts";
 import { workMachine } from "#acts/work-machine.ts";
 import { writeProcedure } from "#acts/write-procedure.ts";
 import { draftSteps, purposeOfStage } from "#core/run/draft.ts";
-import { GATES, type SentEvent } from "#core/run/event.ts";
+import { type SentEvent, sentEvent } from "#core/run/event.ts";
 import { foldRun, type Unfit } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
 import type { Tx } from "#db/pool.ts";
@@ -18,6 +19,7 @@ import { KEY } from "../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { sayDoubt, sumAndKeep } from "../shared/keep-file.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
+import { eventId, happeningsOf } from "./happenings.ts";
 
 type What = SentEvent["what"];
 /** `tx`: to read with. */
@@ -49,10 +51,11 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
     const done = await performForm(faultRadio, who, form, input);
     return done.ok ? fine() : refused(...sayProblem(done.problem));
   }
+  if (intent === "late") return takeLate(who, run, form, refused, fine);
   const whats = intent === "file" ? await fileLookedAt(form) : happeningsOf(intent, form);
   if (typeof whats === "string") return refused(400, whats);
   if (whats.length === 0) return refused(400, "This page does not know that answer.");
-  const events = whats.map((what, i) => ({ id: `${key} ${i}`, number: number + i + 1, what }));
+  const events = whats.map((what, i) => ({ id: eventId(key, i), number: number + i + 1, what }));
   const done = await performForm(answerRun, who, form, {
     run,
     events,
@@ -184,50 +187,32 @@ async function draftByForm(
     : refused(...sayProblem(done.problem));
 }
 
-function happeningsOf(intent: string, form: FormData): What[] {
-  const text = (name: string) => String(form.get(name) ?? "").trim();
-  const isLast = form.get("last") === "yes";
-  // With the last step a run is finished: nobody has to say so besides.
-  const onward: What[] = isLast ? [{ kind: "seen" }, { kind: "finished" }] : [{ kind: "seen" }];
-  const gate = GATES.find((one) => one === text("gate"));
-  switch (intent) {
-    case "begin":
-      return [{ kind: "started" }];
-    case "seen":
-      return onward;
-    case "finish":
-      return [{ kind: "finished" }];
-    case "hold": {
-      if (!gate) return [];
-      const charge =
-        text("charge") === "" ? undefined : Number(text("charge").replace("%", "").replace(",", "."));
-      const supply = form.get("supply") === "on";
-      return [
-        { kind: "held", gate, ...(charge !== undefined && { charge }), ...(supply && { supply }) },
-        ...(isLast ? [{ kind: "finished" as const }] : []),
-      ];
-    }
-    case "override":
-      return gate ? [{ kind: "overrode", gate, reason: text("reason") }] : [];
-    case "note":
-      return [{ kind: "noted", text: text("note") }, ...(isLast ? [{ kind: "finished" as const }] : [])];
-    case "odd":
-      return [{ kind: "odd", symptom: text("symptom") || text("quirk") }];
-    case "cured":
-      return [{ kind: "cured", cause: text("cause"), cure: text("cure") }];
-    case "back":
-      return [{ kind: "went-back", to: Math.max(0, Number(form.get("place")) - 1) }];
-    case "pause":
-      return [{ kind: "paused" }];
-    case "resume":
-      return [{ kind: "resumed" }];
-    case "stop":
-      return [{ kind: "stopped", reason: text("reason") }];
-    case "reading":
-      return [{ kind: "reading", component: text("component"), raw: text("typed") }, ...onward];
-    default:
-      return [];
+const lateShape = z.array(sentEvent).min(1).max(50);
+
+/** Answers that were kept on a device while nothing answered, in their order. */
+async function takeLate(
+  who: SignedIn,
+  run: string,
+  form: FormData,
+  refused: (status: number, says: string) => ReturnType<typeof answer>,
+  fine: (says?: string) => ReturnType<typeof answer>,
+) {
+  let sent: unknown;
+  try {
+    sent = JSON.parse(String(form.get("events") ?? ""));
+  } catch {
+    return refused(400, NOT_WHOLE);
   }
+  const events = lateShape.safeParse(sent);
+  if (!events.success) return refused(400, NOT_WHOLE);
+  const done = await performForm(answerRun, who, form, { run, events: events.data });
+  if (done.ok) return fine();
+  if (done.problem.kind === "meanwhile")
+    return refused(
+      409,
+      "Somebody went on meanwhile: what was answered here while nothing answered was not taken.",
+    );
+  return refused(...sayProblem(done.problem));
 }
 
 function sayUnfit(why: Unfit): string {

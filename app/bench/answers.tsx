@@ -4,9 +4,9 @@ import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { AnswerKeys } from "./answer-keys.tsx";
 import { GateAnswer } from "./gate.tsx";
-import type { Shown } from "./load-run.server.ts";
 import { OddAnswer } from "./odd.tsx";
 import { type Kept, One } from "./one.tsx";
+import type { Shown } from "./shown.ts";
 
 export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kept }) {
   const known = (

@@ -4,8 +4,8 @@ import { POWER_FLOOR } from "#core/run/fold.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { useMay } from "../ui/club.ts";
-import type { Shown } from "./load-run.server.ts";
 import type { Kept } from "./one.tsx";
+import type { Shown } from "./shown.ts";
 
 type Props = {
   readonly run: Shown;

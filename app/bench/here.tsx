@@ -7,8 +7,8 @@ import { sayRunStep, sayUsual, shouldSee } from "../ui/words/run.ts";
 import { sayStep } from "../ui/words/step.ts";
 import { Clock } from "./clock.tsx";
 import { Handy } from "./handy.tsx";
-import type { Shown } from "./load-run.server.ts";
 import { Progress } from "./machine.tsx";
+import type { Shown } from "./shown.ts";
 
 export function Here({ run }: { readonly run: Shown }) {
   const step = run.next;

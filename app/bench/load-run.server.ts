@@ -1,8 +1,7 @@
 // A run as its page shows it.
 import type { PlainDate } from "#core/quantities/date.ts";
-import { causesFor } from "#core/run/causes.ts";
 import { estimate, historyOf } from "#core/run/estimate.ts";
-import { foldRun, gateHolds, nextStep } from "#core/run/fold.ts";
+import { foldRun } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
@@ -41,83 +40,56 @@ async function nextDue(tx: Tx, unit: string, today: PlainDate): Promise<string |
   );
 }
 
-export async function shownRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDate) {
+/** All of a run that its page needs, also to go on by itself while nothing answers. */
+export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDate) {
   const events = (await eventsOf(tx, [row.id])).get(row.id) ?? [];
   const run = foldRun(row.plan, events);
   const steps = stepsOf(row.plan);
-  const next = nextStep(run)?.step;
   const state = await simulatedState(tx, row.unit_id);
   const radio = state && radioShape.parse(state);
   const procedures = await proceduresOf(tx, unit.model_id);
-  const work = radio && run.machineSince !== undefined ? workAt(radio, Date.now()) : undefined;
   const recover = procedures.find((p) => p.purpose === "recover" && !p.draft);
+  const history = await historyOfModel(tx, unit.model_id);
   const things = await thingsTaken(tx, row.id);
   const own = new Set(things.filter((t) => t.kind !== "tool").map((t) => `${t.kind} ${t.id}`));
   const inUse =
     run.phase === "ready"
       ? (await thingsTaken(tx)).filter((t) => t.run_id !== row.id && own.has(`${t.kind} ${t.id}`))
       : [];
-  const history = await historyOfModel(tx, unit.model_id);
-  const isFlash = next?.kind === "machine" && next.work === "flash";
+  const sums = steps.flatMap(({ step }) => (step.kind === "gate" && step.sha256 ? [step.sha256] : []));
+  const stored: string[] = [];
+  for (const sum of new Set(sums)) if ((await fileSize(tx, sum)) !== undefined) stored.push(sum);
   return {
     id: row.id,
     tag: row.tag,
     model: unit.model,
+    model_id: unit.model_id,
     title: row.title,
-    purpose: row.plan.purpose,
+    plan: row.plan,
+    events,
     by: row.held_by,
     byId: row.held_by_id,
     silent: row.ended_at === null && (await isSilent(tx, row.id)),
     begunAt: row.begun_at.toISOString(),
     layout: (await dossierHead(tx, unit.model_id)).identity.layout,
-    phase: run.phase,
-    number: run.number,
-    place: run.place,
-    odd: run.odd,
-    since: run.since,
-    // What this step had taken before what is going on now began.
-    took: [...run.took],
-    steps: steps.map(({ step, stage }) => ({ step, stage, usual: estimate(step, history) })),
-    stages: row.plan.stages.map(({ title }) => title),
-    next,
+    usual: steps.map(({ step }) => estimate(step, history)),
     things: things.map(({ kind, name }) => ({ kind, name })),
     inUse: inUse.map(({ name, by, tag, silent }) => ({ name, by, tag, silent })),
-    overridden: run.overridden,
-    files: run.files,
-    gate:
-      next?.kind === "gate"
-        ? {
-            holds: gateHolds(run, next, {}),
-            stored:
-              next.gate === "file" &&
-              next.sha256 !== undefined &&
-              (await fileSize(tx, next.sha256)) !== undefined,
-          }
-        : undefined,
+    stored,
     radio: radio && { charge: radio.charge, signs: radio.signs, on: radio.on, faults: radio.faults },
-    work,
-    model_id: unit.model_id,
-    beside: besideStep(next?.kind === "do" ? next.step : undefined, procedures),
-    ...(run.odd !== undefined && {
-      causes: causesFor(run.odd),
-      quirks: (await quirksOf(tx, unit.model_id))
-        .slice(0, MOST_QUIRKS)
-        .map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
-      recover:
-        isFlash && recover ? { id: recover.id, title: recover.title, steps: recover.steps } : undefined,
+    work: radio && run.machineSince !== undefined ? workAt(radio, Date.now()) : undefined,
+    /** By the place of the step. */
+    besides: steps.flatMap(({ step, place }) => {
+      const found = besideStep(step.kind === "do" ? step.step : undefined, procedures);
+      return found.length > 0 ? [[place, found] as const] : [];
     }),
+    quirks: (await quirksOf(tx, unit.model_id))
+      .slice(0, MOST_QUIRKS)
+      .map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
+    recover: recover && { id: recover.id, title: recover.title, steps: recover.steps },
     lent: unit.holder,
-    readings: run.readings,
-    notes: [...run.notes],
-    odds: events.flatMap(({ what }) =>
-      what.kind === "odd" || what.kind === "machine-failed"
-        ? [what.symptom]
-        : what.kind === "cured"
-          ? [`${what.cause}: ${what.cure}`]
-          : [],
-    ),
     nextDue: row.ended_at === null ? undefined : await nextDue(tx, row.unit_id, today),
   };
 }
 
-export type Shown = Awaited<ReturnType<typeof shownRun>>;
+export type LoadedRun = Awaited<ReturnType<typeof loadRun>>;

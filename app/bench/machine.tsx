@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { useSubmit } from "react-router";
 import type { Standing } from "#simulators/radio/work.ts";
 import { KEY } from "../forms/form-key.tsx";
-import type { Shown } from "./load-run.server.ts";
+import type { Shown } from "./shown.ts";
 
 /** `part` and `until` come of the server's clock; how much of it has passed since is the browser's to count. */
 export function Progress({ run, work }: { readonly run: Shown; readonly work: Standing }) {

@@ -1,8 +1,8 @@
 // Something is odd: what the dossier and the usual causes say of it, each with what to look at and what helps; then it goes on.
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import type { Shown } from "./load-run.server.ts";
 import type { Kept } from "./one.tsx";
+import type { Shown } from "./shown.ts";
 
 /** So many causes are shown at once. */
 const FIRST = 4;

@@ -6,7 +6,7 @@ import { Go } from "../ui/go.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayClock, sayRunStep } from "../ui/words/run.ts";
 import { sayInstant } from "../ui/words/time.ts";
-import type { Shown } from "./load-run.server.ts";
+import type { Shown } from "./shown.ts";
 
 export function Over({ run }: { readonly run: Shown }) {
   const { locale, timeZone } = useClub();

@@ -3,7 +3,7 @@ import { listed } from "#core/quantities/list.ts";
 import { Caution } from "../ui/caution.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayMinutes, sayRunStep, shouldSee } from "../ui/words/run.ts";
-import type { Shown } from "./load-run.server.ts";
+import type { Shown } from "./shown.ts";
 
 export function Ready({ run }: { readonly run: Shown }) {
   const steps = run.steps.map(({ step }) => step);

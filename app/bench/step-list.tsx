@@ -1,7 +1,7 @@
 // All steps of a run: those done with how long they took, the one that is next, and those to come. On a phone only where it is.
 import { Go } from "../ui/go.tsx";
 import { sayClock, sayRunStep } from "../ui/words/run.ts";
-import type { Shown } from "./load-run.server.ts";
+import type { Shown } from "./shown.ts";
 
 export function StepList({ run }: { readonly run: Shown }) {
   const took = new Map(run.took);

@@ -1,0 +1,52 @@
+// What a form of a run's page says, as what happened in the run.
+import { GATES, type Happening } from "#core/run/event.ts";
+
+/** The name of an event: of the form it came with, and which of that form's it is. */
+export const eventId = (key: string, i: number): string => `${key.slice(0, 50)} ${i}`;
+
+/** Nothing, for what is no answer to a step. */
+export function happeningsOf(intent: string, form: FormData): Happening[] {
+  const text = (name: string) => String(form.get(name) ?? "").trim();
+  const isLast = form.get("last") === "yes";
+  // With the last step a run is finished: nobody has to say so besides.
+  const onward: Happening[] = isLast ? [{ kind: "seen" }, { kind: "finished" }] : [{ kind: "seen" }];
+  const gate = GATES.find((one) => one === text("gate"));
+  switch (intent) {
+    case "begin":
+      return [{ kind: "started" }];
+    case "seen":
+      return onward;
+    case "finish":
+      return [{ kind: "finished" }];
+    case "hold": {
+      if (!gate) return [];
+      const charge =
+        text("charge") === "" ? undefined : Number(text("charge").replace("%", "").replace(",", "."));
+      const supply = form.get("supply") === "on";
+      return [
+        { kind: "held", gate, ...(charge !== undefined && { charge }), ...(supply && { supply }) },
+        ...(isLast ? [{ kind: "finished" as const }] : []),
+      ];
+    }
+    case "override":
+      return gate ? [{ kind: "overrode", gate, reason: text("reason") }] : [];
+    case "note":
+      return [{ kind: "noted", text: text("note") }, ...(isLast ? [{ kind: "finished" as const }] : [])];
+    case "odd":
+      return [{ kind: "odd", symptom: text("symptom") || text("quirk") }];
+    case "cured":
+      return [{ kind: "cured", cause: text("cause"), cure: text("cure") }];
+    case "back":
+      return [{ kind: "went-back", to: Math.max(0, Number(form.get("place")) - 1) }];
+    case "pause":
+      return [{ kind: "paused" }];
+    case "resume":
+      return [{ kind: "resumed" }];
+    case "stop":
+      return [{ kind: "stopped", reason: text("reason") }];
+    case "reading":
+      return [{ kind: "reading", component: text("component"), raw: text("typed") }, ...onward];
+    default:
+      return [];
+  }
+}
