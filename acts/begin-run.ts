@@ -6,12 +6,21 @@ import type { Tx } from "#db/pool.ts";
 import { benchRules, practiceOf } from "#db/practice.ts";
 import { addRun, addThings } from "#db/runs.ts";
 import { simulatedState } from "#db/simulated.ts";
+import type { UnitRow } from "#db/units.ts";
 import { defineAct, type Who } from "./define.ts";
 import { planFor } from "./run-plan.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
 
 const chain = z.string().max(500).optional();
+
+export const errandShape = z.union([
+  z.object({ procedure: id }),
+  z.object({ component: id }),
+  z.object({ update: z.object({ chain, keep: z.boolean().optional() }) }),
+  z.object({ backup: z.object({ chain }) }),
+  z.object({ restore: z.object({ backup: id, chain }) }),
+]);
 
 /**
  * `for`: a procedure of its dossier; a component whose version is to be read; all firmware it needs today; a backup; or one of its own
@@ -23,41 +32,40 @@ export const beginRun = defineAct({
   name: "begin-run",
   input: z.object({
     unit: id,
-    for: z.union([
-      z.object({ procedure: id }),
-      z.object({ component: id }),
-      z.object({ update: z.object({ chain, keep: z.boolean().optional() }) }),
-      z.object({ backup: z.object({ chain }) }),
-      z.object({ restore: z.object({ backup: id, chain }) }),
-    ]),
+    for: errandShape,
   }),
   may: "work-at-bench",
   run: async (tx, { unit, for: errand }, who) => {
     const here = await unitHere(tx, unit);
-    if (!here.ok) return here;
-    const isWork = "update" in errand || "backup" in errand || "restore" in errand;
-    if (isWork && here.value.holder !== null && here.value.holder_id !== who.person)
-      return bad({ kind: "out" as const, with: here.value.holder });
-    const planned = await planFor(tx, unit, errand, who.today);
-    if (!planned.ok) return planned;
-    const { plan, title, things, erasing } = planned.value;
-    const unpractised =
-      (await simulatedState(tx, unit)) === undefined ? await lacksPractice(tx, who, erasing) : undefined;
-    if (unpractised) return bad({ kind: "practise" as const, ...unpractised });
-    try {
-      const run = await addRun(tx, { unit, title, plan, by: who.person });
-      await addThings(tx, run, things);
-      return good({
-        answer: { run },
-        log: [{ entry: { kind: "run-begun" as const, what: title }, unit }],
-        topics: ["run"],
-      });
-    } catch (error) {
-      if (isDuplicate(error, "run_one_at_a_time")) return bad({ kind: "busy" as const });
-      throw error;
-    }
+    return here.ok ? takeToBench(tx, here.value, errand, who) : here;
   },
 });
+
+/** The same for a radio that is here. */
+export async function takeToBench(tx: Tx, here: UnitRow, errand: z.output<typeof errandShape>, who: Who) {
+  const unit = here.id;
+  const isWork = "update" in errand || "backup" in errand || "restore" in errand;
+  if (isWork && here.holder !== null && here.holder_id !== who.person)
+    return bad({ kind: "out" as const, with: here.holder });
+  const planned = await planFor(tx, unit, errand, who.today);
+  if (!planned.ok) return planned;
+  const { plan, title, things, erasing } = planned.value;
+  const unpractised =
+    (await simulatedState(tx, unit)) === undefined ? await lacksPractice(tx, who, erasing) : undefined;
+  if (unpractised) return bad({ kind: "practise" as const, ...unpractised });
+  try {
+    const run = await addRun(tx, { unit, title, plan, by: who.person, errand });
+    await addThings(tx, run, things);
+    return good({
+      answer: { run },
+      log: [{ entry: { kind: "run-begun" as const, what: title }, unit }],
+      topics: ["run"],
+    });
+  } catch (error) {
+    if (isDuplicate(error, "run_one_at_a_time")) return bad({ kind: "busy" as const });
+    throw error;
+  }
+}
 
 /** The first procedure of which the club asks for more clean tries than the person has. */
 async function lacksPractice(

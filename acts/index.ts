@@ -5,6 +5,7 @@ import { addPerson } from "./add-person.ts";
 import { addPlace } from "./add-place.ts";
 import { addUnit } from "./add-unit.ts";
 import { answerRun } from "./answer-run.ts";
+import { beginAnew } from "./begin-anew.ts";
 import { beginRun } from "./begin-run.ts";
 import { bringClubBack } from "./bring-club-back.ts";
 import { bringInDossier } from "./bring-in-dossier.ts";
@@ -56,6 +57,7 @@ import { writeThing } from "./write-thing.ts";
 
 export const ALL_ACTS = [
   answerRun,
+  beginAnew,
   beginRun,
   faultRadio,
   keepBackup,

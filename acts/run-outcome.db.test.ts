@@ -10,10 +10,12 @@ import { eventsOf, runById, thingsTaken } from "#db/runs.ts";
 import { unitByTag } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { answerRun } from "./answer-run.ts";
+import { beginAnew } from "./begin-anew.ts";
 import { beginRun } from "./begin-run.ts";
 import { performIn, type Who } from "./define.ts";
 import { keepBackup } from "./keep-backup.ts";
 import { keepFilePart } from "./keep-file-part.ts";
+import { planFor } from "./run-plan.ts";
 import { takeOverRun } from "./take-over-run.ts";
 import { workMachine } from "./work-machine.ts";
 
@@ -226,4 +228,35 @@ it("a run keeps what it began with, though the release is withdrawn and the radi
       ok: true,
       value: { answer: { unfit: [] } },
     });
+  }));
+
+it("begun anew, the old run is over and the new one goes by another chain, or by what the dossier says now", () =>
+  club.trial(async (tx) => {
+    const first = await begin(tx, "W-03");
+    const planned = await planFor(tx, first.unit, { update: {} }, club.who.today);
+    if (!planned.ok) throw new Error(planned.problem.kind);
+    const [best, other] = planned.value.ways;
+    expect(other).toBeDefined();
+    const gone = await act<{ run: string }>(tx, beginAnew as never, { run: first.run, chain: other?.key });
+    if (!gone.ok) throw new Error(gone.problem.kind);
+    const { run } = gone.value.answer;
+    expect((await stands(tx, first.run)).phase).toBe("stopped");
+    const names = (await thingsTaken(tx, run)).map(({ name }) => name);
+    expect(names.sort()).toEqual(other?.what.split(", ").sort());
+    expect(names.sort()).not.toEqual(best?.what.split(", ").sort());
+    expect(await act(tx, beginAnew as never, { run: first.run })).toMatchObject({
+      ok: false,
+      problem: { kind: "over" },
+    });
+
+    // The dossier is edited meanwhile: what has begun stays as it was, what is begun anew follows it.
+    await send(tx, run, [{ kind: "started" }]);
+    await tx.query(
+      "update procedure set steps = steps || $1::jsonb where purpose = 'update-mode' and model_id = $2",
+      [JSON.stringify([{ kind: "note", what: "mind the lamp" }]), first.model],
+    );
+    const has = async (id: string) => JSON.stringify((await runById(tx, id))?.plan).includes("mind the lamp");
+    expect(await has(run)).toBe(false);
+    const anew = await act<{ run: string }>(tx, beginAnew as never, { run });
+    expect(anew.ok && (await has(anew.value.answer.run))).toBe(true);
   }));

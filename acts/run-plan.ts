@@ -60,6 +60,8 @@ export type Planned = {
   readonly title: string;
   /** What it works with, from the chains it goes by. */
   readonly things: readonly Thing[];
+  /** Every chain by which its first install, or what it reads or writes, can be reached, in words; the best known first. */
+  readonly ways: readonly { readonly key: string; readonly what: string }[];
   /** The procedures in it that erase. */
   readonly erasing: readonly Pick<KnownProcedure, "id" | "title">[];
 };
@@ -80,12 +82,14 @@ export async function planFor(
   const restored = "restore" in errand ? await backupById(tx, errand.restore.backup) : undefined;
   if ("restore" in errand && restored?.unit_id !== unit) return bad({ kind: "no-backup" });
   const asked = "restore" in errand ? errand.restore.chain : errand.backup.chain;
-  const chain = chosen(chainsOfUnit(situation, restored ? "write" : "read"), asked);
+  const chains = chainsOfUnit(situation, restored ? "write" : "read");
+  const chain = chosen(chains, asked);
   const work = await workFacts(tx, situation, known, chain ? [chain] : []);
   return good({
     plan: restored ? composeRestore(work.facts, restored.sha256) : composeBackup(work.facts),
     title: restored ? "Write a backup back" : "Back it up",
     things: work.things,
+    ways: chains.chains.map(work.said),
     erasing: restored ? erasingIn(known, ["restore"], momentOf(situation)) : [],
   });
 }
@@ -105,7 +109,13 @@ function procedurePlan(
   if (!procedure) return bad({ kind: "no-procedure" });
   if (!holdsFor(procedure, momentOf(situation))) return bad({ kind: "other-radio" });
   if (needsGates(procedure)) return bad({ kind: "needs-gates" });
-  return good({ plan: composeProcedure(procedure), title: procedure.title, things: [], erasing: [] });
+  return good({
+    plan: composeProcedure(procedure),
+    title: procedure.title,
+    things: [],
+    ways: [],
+    erasing: [],
+  });
 }
 
 function readPlan(
@@ -115,7 +125,7 @@ function readPlan(
 ): Result<Planned, PlanProblem> {
   if (!situation.catalogue.has(component)) return bad({ kind: "no-component" });
   const plan = composeRead({ ...momentOf(situation), procedures, component });
-  return good({ plan, title: plan.stages[0]?.title ?? "", things: [], erasing: [] });
+  return good({ plan, title: plan.stages[0]?.title ?? "", things: [], ways: [], erasing: [] });
 }
 
 async function updatePlan(
@@ -143,6 +153,7 @@ async function updatePlan(
     plan: composeUpdate({ ...work.facts, route: result.value }),
     title: `Update ${prepared?.component.name ?? ""} to ${version}`.replace(/ +/g, " ").slice(0, 200),
     things: work.things,
+    ways: "steps" in tooling ? (tooling.steps[0]?.chains.chains ?? []).map(work.said) : [],
     erasing: erasingIn(
       known,
       result.value.erases === "nothing" ? ["flash"] : ["flash", "restore"],
@@ -167,7 +178,11 @@ async function workFacts(
   situation: LoadedSituation,
   procedures: readonly KnownProcedure[],
   chains: readonly Chain[],
-): Promise<{ readonly facts: WorkFacts; readonly things: readonly Thing[] }> {
+): Promise<{
+  readonly facts: WorkFacts;
+  readonly things: readonly Thing[];
+  readonly said: (chain: Chain) => Planned["ways"][number];
+}> {
   const { unit } = situation;
   const tools = new Map((await loadKit(tx)).prepared.kit.tools.map((tool) => [tool.id, tool.name]));
   const things = thingsOf(chains, tools);
@@ -175,8 +190,13 @@ async function workFacts(
   const revisions = await revisionsOf(tx, unit.model);
   const hardware = revisions.find((r) => r.id === unit.hardwareRevision)?.name;
   const [first] = chains;
+  const named = (chain: Chain) =>
+    thingsOf([chain], tools)
+      .map(({ name }) => name)
+      .join(", ");
   return {
     things,
+    said: (chain) => ({ key: chain.key, what: named(chain) }),
     facts: {
       ...momentOf(situation),
       procedures,
@@ -187,9 +207,7 @@ async function workFacts(
         ...(hardware !== undefined && { hardware: `hardware ${hardware}` }),
         ...(first && {
           chain: {
-            what: thingsOf([first], tools)
-              .map(({ name }) => name)
-              .join(", "),
+            what: named(first),
             bad: chains.some(({ evidence }) => evidence.verdict === "known-bad"),
           },
         }),

@@ -447,6 +447,7 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
         source: { kind: "bench", what: "" },
       })),
     "begin-run": fc.constantFrom(...world.errands),
+    "begin-anew": fc.constantFrom(...world.runs).map(({ run }) => ({ run })),
     "stand-in-radio": fc.record({ unit }),
     "fault-radio": fc.record({
       unit: mostly(world.simulated, world.units.slice(-1)),

@@ -11,6 +11,7 @@ const runRow = z.object({
   tag: z.string(),
   title: z.string(),
   plan: planShape,
+  errand: z.record(z.string(), z.unknown()).nullable(),
   begun_by: z.string(),
   held_by: z.string(),
   held_by_id: z.string(),
@@ -20,7 +21,7 @@ const runRow = z.object({
 });
 export type RunRow = z.output<typeof runRow>;
 
-const RUN = `select r.id, r.unit_id, u.tag, r.title, r.plan, p.name begun_by, h.name held_by, r.held_by held_by_id,
+const RUN = `select r.id, r.unit_id, u.tag, r.title, r.plan, r.errand, p.name begun_by, h.name held_by, r.held_by held_by_id,
     r.heard_at, r.begun_at, r.ended_at
   from run r join unit u on u.club_id = r.club_id and u.id = r.unit_id
   join person p on p.club_id = r.club_id and p.id = r.begun_by
@@ -28,13 +29,19 @@ const RUN = `select r.id, r.unit_id, u.tag, r.title, r.plan, p.name begun_by, h.
 
 export async function addRun(
   tx: Tx,
-  run: { readonly unit: string; readonly title: string; readonly plan: RunPlan; readonly by: string },
+  run: {
+    readonly unit: string;
+    readonly title: string;
+    readonly plan: RunPlan;
+    readonly by: string;
+    readonly errand?: object;
+  },
 ): Promise<string> {
   const { rows } = await ask(
     tx,
     idRow,
-    "insert into run (club_id, unit_id, title, plan, begun_by, held_by) values (current_club(), $1, $2, $3, $4, $4) returning id",
-    [run.unit, run.title, JSON.stringify(run.plan), run.by],
+    "insert into run (club_id, unit_id, title, plan, begun_by, held_by, errand) values (current_club(), $1, $2, $3, $4, $4, $5) returning id",
+    [run.unit, run.title, JSON.stringify(run.plan), run.by, run.errand ? JSON.stringify(run.errand) : null],
   );
   return rows[0]?.id ?? "";
 }

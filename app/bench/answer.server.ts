@@ -1,7 +1,9 @@
 // What is pressed on a run's page, as events of the run.
 import { createHash } from "node:crypto";
+import { redirect } from "react-router";
 import { z } from "zod";
 import { answerRun } from "#acts/answer-run.ts";
+import { beginAnew } from "#acts/begin-anew.ts";
 import { faultRadio } from "#acts/fault-radio.ts";
 import { keepBackup } from "#acts/keep-backup.ts";
 import { takeOverRun } from "#acts/take-over-run.ts";
@@ -16,7 +18,8 @@ import { eventsOf, runById } from "#db/runs.ts";
 import { unitById } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { sayBeginProblem } from "../shared/begin-run.server.ts";
 import { sayDoubt, sumAndKeep } from "../shared/keep-file.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 import { eventId, happeningsOf } from "./happenings.ts";
@@ -38,6 +41,11 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
   if (intent === "machine") {
     const done = await performForm(workMachine, who, form, { run, number, event: key });
     return done.ok ? fine() : refused(...sayProblem(done.problem));
+  }
+  if (intent === "anew") {
+    const done = await performForm(beginAnew, who, form, { run, chain: told(form, "chain") });
+    if (done.ok) throw redirect(`/bench/${done.value.answer.run}`);
+    return refused(...sayBeginProblem(done.problem, about.tag));
   }
   if (intent === "draft") return draftByForm(who, about, form, refused, fine);
   if (intent === "take-over") {

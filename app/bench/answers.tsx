@@ -33,6 +33,14 @@ export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kep
         )}
         {run.phase === "going" && <One intent="pause" label="Pause" known={known} hint="p" />}
         <TakeOver run={run} />
+        {run.isOld && (
+          <ActForm intent="anew" className="doubt flex items-center gap-3 px-3 py-1">
+            <span>What it was made from has changed since.</span>
+            <button type="submit" className="btn btn-outline btn-primary btn-sm">
+              Begin anew from here
+            </button>
+          </ActForm>
+        )}
         <details open={kept?.intent === "stop"} className="md:ml-auto">
           <summary className="link cursor-pointer list-none text-sm" data-key="s">
             Stop here
@@ -61,7 +69,13 @@ function Main({
   readonly known: React.ReactNode;
   readonly kept: Kept;
 }) {
-  if (run.phase === "ready") return <Begin run={run} known={known} />;
+  if (run.phase === "ready")
+    return (
+      <>
+        <Begin run={run} known={known} />
+        <OtherWays run={run} />
+      </>
+    );
   if (run.phase === "paused") return <One intent="resume" label="Go on" known={known} primary />;
   if (run.odd !== undefined) return <OddAnswer run={run} known={known} kept={kept} />;
   const step = run.next;
@@ -101,6 +115,31 @@ function Main({
       known={known}
       primary
     />
+  );
+}
+
+/** Another chain than the one that it goes by. */
+function OtherWays({ run }: { readonly run: Shown }) {
+  const now = run.things.map(({ name }) => name).join(", ");
+  const others = run.ways.filter(({ what }) => what !== now);
+  if (others.length === 0) return null;
+  return (
+    <details className="text-sm">
+      <summary className="link w-fit cursor-pointer">With something else</summary>
+      <ActForm intent="anew" className="sheet mt-2 flex flex-wrap items-end gap-3 p-3">
+        <Labelled
+          name="chain"
+          label="Reach it with"
+          small
+          value={others[0]?.key}
+          options={others.map(({ key, what }) => [key, what] as const)}
+          box="w-96"
+        />
+        <button type="submit" className="btn btn-outline btn-primary btn-sm">
+          Take that
+        </button>
+      </ActForm>
+    </details>
   );
 }
 

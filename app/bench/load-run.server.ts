@@ -1,8 +1,10 @@
 // A run as its page shows it.
+import { errandShape } from "#acts/begin-run.ts";
+import { planFor } from "#acts/run-plan.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { estimate, historyOf } from "#core/run/estimate.ts";
-import { foldRun } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
+import { foldRun, type Run } from "#core/run/fold.ts";
+import { isFinal, planShape, stepsOf } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { fileSize } from "#db/files.ts";
@@ -40,6 +42,21 @@ async function nextDue(tx: Tx, unit: string, today: PlainDate): Promise<string |
   );
 }
 
+/**
+ * What would be planned if the run were begun now, as long as nothing has been written into the radio: by which other ways, and whether it
+ * would be something else than what it began with.
+ */
+async function plannedNow(tx: Tx, row: RunRow, run: Run, today: PlainDate) {
+  const nothing = { ways: [], isOld: false };
+  const errand = errandShape.safeParse(row.errand);
+  const isWritten = stepsOf(row.plan).some(({ step, place }) => place < run.place && isFinal(step));
+  if (row.ended_at !== null || !errand.success || isWritten) return nothing;
+  const planned = await planFor(tx, row.unit_id, errand.data, today);
+  if (!planned.ok) return { ways: [], isOld: true };
+  const text = (plan: unknown) => JSON.stringify(planShape.parse(plan));
+  return { ways: planned.value.ways, isOld: text(planned.value.plan) !== text(row.plan) };
+}
+
 /** All of a run that its page needs, also to go on by itself while nothing answers. */
 export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDate) {
   const events = (await eventsOf(tx, [row.id])).get(row.id) ?? [];
@@ -59,7 +76,9 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDa
   const sums = steps.flatMap(({ step }) => (step.kind === "gate" && step.sha256 ? [step.sha256] : []));
   const stored: string[] = [];
   for (const sum of new Set(sums)) if ((await fileSize(tx, sum)) !== undefined) stored.push(sum);
+  const anew = await plannedNow(tx, row, run, today);
   return {
+    ...anew,
     id: row.id,
     tag: row.tag,
     model: unit.model,

@@ -1,7 +1,7 @@
 // Takes a radio to the bench from a form, wherever that stands: its page, Due, the wall, the bench.
 import { beginRun } from "#acts/begin-run.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
 
 export type Begun =
   | { readonly ok: true; readonly run: string }
@@ -24,21 +24,34 @@ export async function beginByForm(
   const errand = errands[String(form.get("for") ?? "")] ?? { procedure: form.get("procedure") };
   const done = await performForm(beginRun, who, form, { unit: unit.id, for: errand });
   if (done.ok) return { ok: true, run: done.value.answer.run };
-  const { problem } = done;
-  const refused = (status: number, says: string): Begun => ({ ok: false, status, says });
+  const [status, says] = sayBeginProblem(done.problem, unit.tag);
+  return { ok: false, status, says };
+}
+
+type Problem = {
+  readonly kind: string;
+  readonly with?: string;
+  readonly what?: string;
+  readonly has?: number;
+  readonly asks?: number;
+};
+
+/** Why a radio cannot be taken to the bench, in a sentence. */
+export function sayBeginProblem(problem: Problem, tag: string): [status: number, says: string] {
+  const refused = (status: number, says: string): [number, string] => [status, says];
   switch (problem.kind) {
     case "no-key":
       return refused(400, NOT_WHOLE);
     case "input":
-      return refused(400, firstIssue(problem, NOT_WHOLE));
+      return refused(400, NOT_WHOLE);
     case "no-unit":
       return refused(404, "That radio is not in the cabinet.");
     case "shelved":
-      return refused(409, `${unit.tag} is shelved; recover it first.`);
+      return refused(409, `${tag} is shelved; recover it first.`);
     case "busy":
-      return refused(409, `${unit.tag} is at the bench already: go on there, or stop it first.`);
+      return refused(409, `${tag} is at the bench already: go on there, or stop it first.`);
     case "out":
-      return refused(409, `${unit.tag} is with ${problem.with}: fetch it first.`);
+      return refused(409, `${tag} is with ${problem.with}: fetch it first.`);
     case "practise":
       return refused(
         409,
@@ -52,12 +65,14 @@ export async function beginByForm(
     case "other-radio":
       return refused(409, "That procedure is a draft, or not for what this radio is and runs.");
     case "nothing-due":
-      return refused(409, `${unit.tag} needs no firmware today.`);
+      return refused(409, `${tag} needs no firmware today.`);
     case "no-way":
-      return refused(409, `Nothing leads ${unit.tag} to what it needs; its page says what stops it.`);
+      return refused(409, `Nothing leads ${tag} to what it needs; its page says what stops it.`);
     case "hardware-unknown":
-      return refused(409, `What ${unit.tag} needs fits some hardware only: note first which it has.`);
+      return refused(409, `What ${tag} needs fits some hardware only: note first which it has.`);
     case "no-backup":
-      return refused(404, `That is no backup of ${unit.tag}.`);
+      return refused(404, `That is no backup of ${tag}.`);
+    default:
+      return refused(409, "That cannot be begun anew.");
   }
 }

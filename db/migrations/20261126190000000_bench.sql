@@ -56,6 +56,8 @@ create table run_thing (
 );
 create unique index run_thing_once on run_thing (club_id, kind, thing_id) where taken_at is not null and released_at is null and kind <> 'tool';
 
+-- What the radio was taken to the bench for, so that it can be begun anew; null: by a procedure of its own, or from before.
+alter table run add column errand jsonb;
 -- Who has the run now, and the last sign of life from its bench.
 alter table run add column held_by bigint;
 update run set held_by = begun_by;
