@@ -1,5 +1,6 @@
 // npm run measure: speeds as ratios in one run; prints the table that docs/measurements.md keeps.
 
+import { measureBench } from "./bench.ts";
 import { measureDossier } from "./dossier.ts";
 import { measureHostile } from "./hostile.ts";
 import { measureKit } from "./kit.ts";
@@ -17,6 +18,7 @@ const PARTS = {
   preview: measurePreview,
   pages: measurePages,
   dossier: measureDossier,
+  bench: measureBench,
   hostile: measureHostile,
 };
 const wanted = process.argv.slice(2);
