@@ -16,7 +16,14 @@ const PAGES = {
     "/cabinet?lens=who&unit=W-03",
     "/cabinet?lens=firmware",
     "/due",
+  ],
+  "the bench": [
     "/bench",
+    "/bench/1",
+    "/bench/12",
+    "/bench/13",
+    "/bench/practice?model=1&procedure=2",
+    "/codeplugs",
   ],
   "the kit": ["/kit", "/kit?unit=T-04", "/kit/own", "/kit/which-lead", "/kit/get", "/kit/computers/new"],
   "models and radios": [

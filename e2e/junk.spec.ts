@@ -22,7 +22,7 @@ const IDS = [
   "new",
 ];
 const FIXED = [
-  ..."/ /first /sign-in /cabinet /due /bench /kit /kit/own /kit/which-lead /kit/get /codeplugs /models".split(
+  ..."/ /first /sign-in /cabinet /due /bench /kit /kit/own /kit/which-lead /kit/get /codeplugs /bench/practice /models".split(
     " ",
   ),
   ..."/models/new /models/which /models/bring-in /club /import /log /find /keys /me /kept /units/new".split(
@@ -40,10 +40,12 @@ const patterns = (id: string) => [
   ...["groups", "people", "places"].map((kind) => `/club/${kind}/${id}`),
   `/out/${id}`,
   `/files/${id}`,
+  `/backups/${id}`,
+  `/bench/${id}`,
 ];
 /** Pages that take no form; the framework answers them, and writes a page into the log for each. */
 const NO_FORMS =
-  /^\/(out|files|known-files|keys|find|log|kept|codeplugs|club|cabinet|bench|models|models\/which|kit\/get)?$|^\/(out|files)\/|\/(weigh|why|print|dossier.json|shopping.csv)$/;
+  /^\/(out|files|known-files|keys|find|log|kept|codeplugs|club|cabinet|bench|models|models\/which|kit\/get)?$|^\/(out|files|backups|bench)\/|\/(weigh|why|print|dossier.json|shopping.csv)$/;
 const QUERY =
   "?unit=abc&person=x&place=99999999999999999999&model=-1&group=z&urgency=9&do=zzz&sort=zzz&lens=zzz&to=abc&keep=on&q=%25_&kind=zzz&from=never&before=abc&serial=~&typed=~&offers=abc,1&release=zz";
 const KINDS = ["shelf", "handheld", "cable"];
@@ -149,3 +151,59 @@ for (const who of ["wren", "ida"] as const) {
     ).toEqual([]);
   });
 }
+
+test("no answer that could be sent to the bench breaks a page", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  const intents =
+    "begin seen finish hold override odd cured note back pause resume stop reading machine file backup anew draft late fault take-over start line-up rules keep restore";
+  const junk = {
+    ...{
+      key: "a-key-of-junk",
+      number: "zzz",
+      place: "-1",
+      last: "yes",
+      gate: "zzz",
+      charge: "x",
+      supply: "on",
+    },
+    ...{
+      symptom: "x".repeat(5000),
+      cause: "",
+      cure: "",
+      reason: "",
+      typed: "\u202e",
+      component: "zzz",
+      chain: "x",
+    },
+    ...{
+      events: '[{"id":1}]',
+      fault: "zzz",
+      takeOver: "on",
+      tag: "Z-9",
+      for: "zzz",
+      unit: "99999999",
+      backup: "1",
+    },
+    ...{ file: "no file", silence: "1e9", clean: "-1", note: "", model: "1", procedure: "x", ms: "1e99" },
+  };
+  const forms = [
+    {},
+    ...intents.split(" ").flatMap((intent) => [
+      { ...junk, intent },
+      { ...junk, intent, number: "1", key: `a-key-for-${intent}`, gate: "file", tag: "W-03", events: "[]" },
+      { ...junk, intent, number: "9".repeat(30), events: "{", place: "9".repeat(20), charge: "1e400" },
+    ]),
+  ];
+  const paths = [
+    "/bench",
+    "/codeplugs",
+    "/bench/practice",
+    ...["1", "13", "abc", "99999999"].map((id) => `/bench/${id}`),
+  ];
+  expect(
+    await broken(
+      page,
+      paths.flatMap((path) => forms.map((form) => ({ path, form }))),
+    ),
+  ).toEqual([]);
+});

@@ -184,6 +184,21 @@ function SomethingElse(props: { readonly run: Shown; readonly known: React.React
           Note it
         </button>
       </ActForm>
+      {props.run.quirks.length > 0 && (
+        <ul className="sheet mt-2 flex max-w-2xl flex-col divide-y divide-line">
+          {props.run.quirks.map(({ symptom }) => (
+            <li key={symptom}>
+              <ActForm intent="odd">
+                {props.known}
+                <input type="hidden" name="symptom" value={symptom} />
+                <button type="submit" className="w-full cursor-pointer px-3 py-2 text-left hover:bg-base-200">
+                  {symptom}
+                </button>
+              </ActForm>
+            </li>
+          ))}
+        </ul>
+      )}
     </details>
   );
 }

@@ -21,7 +21,11 @@ export async function beginByForm(
     restore: { restore: { backup: form.get("backup"), chain } },
     read: { component: form.get("component") },
   };
-  const errand = errands[String(form.get("for") ?? "")] ?? { procedure: form.get("procedure") };
+  const asked = String(form.get("for") ?? "");
+  const errand =
+    form.has("component") && asked === ""
+      ? errands.read
+      : (errands[asked] ?? { procedure: form.get("procedure") });
   const done = await performForm(beginRun, who, form, { unit: unit.id, for: errand });
   if (done.ok) return { ok: true, run: done.value.answer.run };
   const [status, says] = sayBeginProblem(done.problem, unit.tag);

@@ -5,7 +5,11 @@ import { Go } from "../ui/go.tsx";
 import { sayInstant } from "../ui/words/time.ts";
 import type { ShownRuns } from "./load-runs.server.ts";
 
-export function Bench(props: { readonly runs: ShownRuns; readonly due: boolean }) {
+export function Bench(props: {
+  readonly runs: ShownRuns;
+  readonly due: boolean;
+  readonly parts: readonly { readonly id: string; readonly name: string }[];
+}) {
   const { runs, due } = props;
   const mayWork = useMay("work-at-bench");
   const mayEdit = useMay("edit-unit");
@@ -30,6 +34,17 @@ export function Bench(props: { readonly runs: ShownRuns; readonly due: boolean }
             <button type="submit" name="for" value="backup" className="btn btn-outline btn-primary btn-sm">
               Back it up
             </button>
+            {props.parts.map(({ id, name }) => (
+              <button
+                key={id}
+                type="submit"
+                name="component"
+                value={id}
+                className="btn btn-outline btn-primary btn-sm"
+              >
+                Read {props.parts.length > 1 ? name : "its version"}
+              </button>
+            ))}
           </ActForm>
         )
       )}

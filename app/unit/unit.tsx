@@ -162,7 +162,11 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
         </div>
         <div className="flex flex-col gap-5">
           {unit.shelved_at === null && (
-            <Bench runs={loaderData.runs} due={loaderData.ways?.way?.result.ok === true} />
+            <Bench
+              runs={loaderData.runs}
+              due={loaderData.ways?.way?.result.ok === true}
+              parts={loaderData.ladders.map(({ id, component }) => ({ id, name: component }))}
+            />
           )}
           <Acts unit={unit} people={loaderData.people} said={said} />
           <History log={loaderData.log} custody={loaderData.custody} unit={unit.id} />
