@@ -76,29 +76,52 @@ export const nextStep = (run: Run): PlacedStep | undefined => stepsOf(run.plan)[
 
 /** Takes in one event. That the same id comes once only is for whoever keeps the events. */
 export function applyEvent(run: Run, event: RunEvent): Taken {
+  const own: Own = { took: new Map(run.took), unfit: [...run.unfit], oddAt: [...run.oddAt] };
+  return take({ ...run, ...own }, event, own);
+}
+
+/** What grows with a run. It belongs to whoever folds: copied for each event, a long run would take the square of its length. */
+type Own = {
+  readonly took: Map<number, number>;
+  readonly unfit: { readonly id: string; readonly why: Unfit }[];
+  readonly oddAt: number[];
+};
+
+/** The same; `own` is that of the run, and grows. */
+function take(run: Run, event: RunEvent, own: Own): Taken {
   if (event.number !== run.number + 1) return { kind: "meanwhile", number: run.number };
-  const counted = { ...run, number: run.number + 1 };
   const why = unfit(run, event.what);
-  if (why) return { kind: "unfit", why, run: { ...counted, unfit: [...run.unfit, { id: event.id, why }] } };
-  const after = moved(timed(counted, event.at), event.what);
+  if (why) {
+    own.unfit.push({ id: event.id, why });
+    return { kind: "unfit", why, run: { ...run, number: event.number } };
+  }
+  if (event.what.kind === "odd" || event.what.kind === "machine-failed") own.oddAt.push(run.place);
+  countTime(run, event.at, own.took);
+  const after = moved({ ...run, number: event.number, since: event.at }, event.what);
   return { kind: "applied", run: withMachine(after, run, event) };
 }
 
 /** Since when the machine works: from its first sign of progress to the end of its step, or to its failing. */
 function withMachine(run: Run, before: Run, { what, at }: RunEvent): Run {
-  const { machineSince: _, ...without } = run;
   if (what.kind === "progress") return { ...run, machineSince: before.machineSince ?? at };
+  if (run.machineSince === undefined) return run;
+  const { machineSince: _, ...without } = run;
   return run.place !== before.place || what.kind === "machine-failed" || what.kind === "went-back"
     ? without
     : run;
 }
 
 /** The run after all events that were kept, in their order. Those out of number are passed over. */
-export const foldRun = (plan: RunPlan, events: readonly RunEvent[]): Run =>
-  events.reduce<Run>((run, event) => {
-    const taken = applyEvent(run, event);
-    return taken.kind === "meanwhile" ? run : taken.run;
-  }, begin(plan));
+export function foldRun(plan: RunPlan, events: readonly RunEvent[]): Run {
+  const own: Own = { took: new Map(), unfit: [], oddAt: [] };
+  return events.reduce<Run>(
+    (run, event) => {
+      const taken = take(run, event, own);
+      return taken.kind === "meanwhile" ? run : taken.run;
+    },
+    { ...begin(plan), ...own },
+  );
+}
 
 function unfit(run: Run, event: Happening): Unfit | undefined {
   if (run.phase === "stopped" || run.phase === "finished") return "over";
@@ -181,45 +204,53 @@ function cannotGoBack(run: Run, to: number): Unfit | undefined {
 }
 
 /** What has passed since the last event counts for the step that was going on. A clock that went back counts nothing. */
-function timed(run: Run, at: string): Run {
-  if (run.phase !== "going" || run.since === undefined) return { ...run, since: at };
+function countTime(run: Run, at: string, took: Map<number, number>): void {
+  if (run.phase !== "going" || run.since === undefined) return;
   const passed = Math.max(0, Date.parse(at) - Date.parse(run.since));
-  const took = new Map(run.took).set(run.place, (run.took.get(run.place) ?? 0) + passed);
-  return { ...run, since: at, took };
+  took.set(run.place, (took.get(run.place) ?? 0) + passed);
 }
 
+/** With nothing odd any more. */
+function calm(run: Run): Run {
+  if (run.odd === undefined) return run;
+  const { odd: _, ...rest } = run;
+  return rest;
+}
+
+/** `run` is a fresh copy, and is written into: another one for each event would double what a long run takes. */
 function moved(run: Run, event: Happening): Run {
-  const { odd, ...calm } = run;
   const onward = { place: run.place + 1, part: 0 };
   switch (event.kind) {
     case "started":
     case "resumed":
-      return { ...run, phase: "going" };
+      return Object.assign(run, { phase: "going" });
     case "paused":
-      return { ...run, phase: "paused" };
+      return Object.assign(run, { phase: "paused" });
     case "stopped":
-      return { ...run, phase: "stopped" };
+      return Object.assign(run, { phase: "stopped" });
     case "finished":
-      return { ...run, phase: "finished" };
+      return Object.assign(run, { phase: "finished" });
     case "seen":
     case "held":
-      return { ...run, ...onward };
+      return Object.assign(run, { ...onward });
     case "odd":
     case "machine-failed":
-      return { ...run, odd: event.symptom, oddAt: [...run.oddAt, run.place], part: 0 };
+      return Object.assign(run, { odd: event.symptom, part: 0 });
     case "cured":
-      return { ...calm, part: 0 };
+      return { ...calm(run), part: 0 };
     case "went-back":
-      return { ...calm, place: event.to, part: 0 };
+      return { ...calm(run), place: event.to, part: 0 };
     case "overrode":
-      return { ...run, ...onward, overridden: [...run.overridden, event.gate] };
+      return Object.assign(run, { ...onward, overridden: [...run.overridden, event.gate] });
     case "noted":
-      return { ...run, ...onward, notes: new Map(run.notes).set(run.place, event.text) };
+      return Object.assign(run, { ...onward, notes: new Map(run.notes).set(run.place, event.text) });
     case "progress":
-      return { ...run, part: Math.max(run.part, event.part) };
+      return Object.assign(run, { part: Math.max(run.part, event.part) });
     case "reading":
-      return { ...run, readings: [...run.readings, { component: event.component, raw: event.raw }] };
+      return Object.assign(run, {
+        readings: [...run.readings, { component: event.component, raw: event.raw }],
+      });
     case "file-kept":
-      return { ...run, files: [...run.files, { sha256: event.sha256, role: event.role }] };
+      return Object.assign(run, { files: [...run.files, { sha256: event.sha256, role: event.role }] });
   }
 }

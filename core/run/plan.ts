@@ -2,6 +2,7 @@
 // those in which a plan is stored; names of components, and no ids, so that a club may move to another database.
 import { z } from "zod";
 import { stepShape } from "../dossier/step.ts";
+import { kept } from "../quantities/memo.ts";
 import { GATES } from "./event.ts";
 
 export const RUN_PURPOSES = ["update", "read", "backup", "restore", "procedure"] as const;
@@ -88,10 +89,13 @@ export type PlacedStep = {
 };
 
 /** All steps of a plan, one after the other. */
-export const stepsOf = (plan: RunPlan): PlacedStep[] => {
-  let place = 0;
-  return plan.stages.flatMap(({ steps }, stage) => steps.map((step) => ({ place: place++, stage, step })));
-};
+export const stepsOf = (plan: RunPlan): readonly PlacedStep[] =>
+  kept(known, plan, () => {
+    let place = 0;
+    return plan.stages.flatMap(({ steps }, stage) => steps.map((step) => ({ place: place++, stage, step })));
+  });
+// Asked for with every event of a run.
+const known = new WeakMap<RunPlan, readonly PlacedStep[]>();
 
 /** Whether a step changes the radio so that going back before it would not undo it. */
 export const isFinal = (step: RunStep): boolean =>
