@@ -59,23 +59,31 @@ async function plannedNow(tx: Tx, row: RunRow, run: Run, today: PlainDate) {
 
 /** All of a run that its page needs, also to go on by itself while nothing answers. */
 export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDate) {
-  const events = (await eventsOf(tx, [row.id])).get(row.id) ?? [];
-  const run = foldRun(row.plan, events);
   const steps = stepsOf(row.plan);
-  const state = await simulatedState(tx, row.unit_id);
+  const sums = [
+    ...new Set(steps.flatMap(({ step }) => (step.kind === "gate" && step.sha256 ? [step.sha256] : []))),
+  ];
+  // Sent together: one after the other, each would wait for the one before it.
+  const [events, state, procedures, history, things, taken, head, quirks, silent, next, kept] =
+    await Promise.all([
+      eventsOf(tx, [row.id]).then((found) => found.get(row.id) ?? []),
+      simulatedState(tx, row.unit_id),
+      proceduresOf(tx, unit.model_id),
+      historyOfModel(tx, unit.model_id),
+      thingsTaken(tx, row.id),
+      thingsTaken(tx),
+      dossierHead(tx, unit.model_id),
+      quirksOf(tx, unit.model_id),
+      row.ended_at === null ? isSilent(tx, row.id) : false,
+      row.ended_at === null ? undefined : nextDue(tx, row.unit_id, today),
+      Promise.all(sums.map((sum) => fileSize(tx, sum))),
+    ]);
+  const run = foldRun(row.plan, events);
   const radio = state && radioShape.parse(state);
-  const procedures = await proceduresOf(tx, unit.model_id);
   const recover = procedures.find((p) => p.purpose === "recover" && !p.draft);
-  const history = await historyOfModel(tx, unit.model_id);
-  const things = await thingsTaken(tx, row.id);
   const own = new Set(things.filter((t) => t.kind !== "tool").map((t) => `${t.kind} ${t.id}`));
   const inUse =
-    run.phase === "ready"
-      ? (await thingsTaken(tx)).filter((t) => t.run_id !== row.id && own.has(`${t.kind} ${t.id}`))
-      : [];
-  const sums = steps.flatMap(({ step }) => (step.kind === "gate" && step.sha256 ? [step.sha256] : []));
-  const stored: string[] = [];
-  for (const sum of new Set(sums)) if ((await fileSize(tx, sum)) !== undefined) stored.push(sum);
+    run.phase === "ready" ? taken.filter((t) => t.run_id !== row.id && own.has(`${t.kind} ${t.id}`)) : [];
   const anew = await plannedNow(tx, row, run, today);
   return {
     ...anew,
@@ -88,13 +96,13 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDa
     events,
     by: row.held_by,
     byId: row.held_by_id,
-    silent: row.ended_at === null && (await isSilent(tx, row.id)),
+    silent,
     begunAt: row.begun_at.toISOString(),
-    layout: (await dossierHead(tx, unit.model_id)).identity.layout,
+    layout: head.identity.layout,
     usual: steps.map(({ step }) => estimate(step, history)),
     things: things.map(({ kind, name }) => ({ kind, name })),
     inUse: inUse.map(({ name, by, tag, silent }) => ({ name, by, tag, silent })),
-    stored,
+    stored: sums.filter((_, i) => kept[i] !== undefined),
     radio: radio && { charge: radio.charge, signs: radio.signs, on: radio.on, faults: radio.faults },
     work: radio && run.machineSince !== undefined ? workAt(radio, Date.now()) : undefined,
     /** By the place of the step. */
@@ -102,12 +110,10 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDa
       const found = besideStep(step.kind === "do" ? step.step : undefined, procedures);
       return found.length > 0 ? [[place, found] as const] : [];
     }),
-    quirks: (await quirksOf(tx, unit.model_id))
-      .slice(0, MOST_QUIRKS)
-      .map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
+    quirks: quirks.slice(0, MOST_QUIRKS).map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
     recover: recover && { id: recover.id, title: recover.title, steps: recover.steps },
     lent: unit.holder,
-    nextDue: row.ended_at === null ? undefined : await nextDue(tx, row.unit_id, today),
+    nextDue: next,
   };
 }
 
