@@ -54,7 +54,6 @@ export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kep
           </ActForm>
         </details>
       </div>
-      {run.radio && run.phase === "going" && <Faults run={run} />}
     </div>
   );
 }
@@ -225,7 +224,8 @@ const FAULT_WORD = {
   "battery-low": "a battery that gives out",
 } as const;
 
-function Faults({ run }: { readonly run: Shown }) {
+/** What a simulated radio is to have wrong, so that finding it can be tried. */
+export function Faults({ run }: { readonly run: Shown }) {
   const now = run.radio?.faults[0]?.kind ?? "";
   return (
     <details className="text-sm text-quiet">

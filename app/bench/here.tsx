@@ -33,7 +33,7 @@ export function Here({ run }: { readonly run: Shown }) {
           <span>
             {run.phase === "going" && run.since && <Clock since={run.since} before={before} />}
             {sayUsual(usual.minutes)}
-            {usual.times > 0 && `, as ${counted(usual.times, "time")} before`}
+            {usual.times > 0 && `, by our last ${usual.times === 1 ? "time" : `${usual.times} times`}`}
           </span>
         </p>
         <h1 className="text-3xl">{sayRunStep(step)}</h1>
@@ -52,9 +52,6 @@ export function Here({ run }: { readonly run: Shown }) {
           {run.odd}
         </p>
       )}
-      {run.beside.map((other) => (
-        <Beside key={other.id} other={other} model={run.model_id} />
-      ))}
       {run.odd !== undefined && run.recover && (
         <div className="sheet p-4">
           <h2>{run.recover.title}</h2>
@@ -67,9 +64,9 @@ export function Here({ run }: { readonly run: Shown }) {
         </div>
       )}
       {step.kind === "machine" && run.work && run.odd === undefined && <Progress run={run} work={run.work} />}
-      <div className="grid gap-4 lg:grid-cols-2">
+      <div className="grid auto-rows-max gap-4 lg:grid-cols-2">
         {run.layout && step.kind === "do" && (
-          <div className="sheet p-4">
+          <div className="sheet p-4 lg:row-span-6">
             <KeyCard layout={run.layout} step={step.step} />
           </div>
         )}
@@ -81,6 +78,12 @@ export function Here({ run }: { readonly run: Shown }) {
             ))}
           </div>
         )}
+        {run.beside.map((other) => (
+          // On a phone what does harm is read before the keys are.
+          <div key={other.id} className="max-lg:order-first">
+            <Beside other={other} model={run.model_id} />
+          </div>
+        ))}
         {run.radio && <Simulated radio={run.radio} />}
       </div>
       {step.kind === "do" && step.step.kind === "key-up" && <Caution of="keying-up" />}

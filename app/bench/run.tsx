@@ -11,7 +11,7 @@ import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/run";
 import { answerByForm } from "./answer.server.ts";
-import { Answers } from "./answers.tsx";
+import { Answers, Faults } from "./answers.tsx";
 import { happeningsOf } from "./happenings.ts";
 import { Here } from "./here.tsx";
 import { forgetLate, keepLate, useLate, waitingOf } from "./late.ts";
@@ -89,6 +89,7 @@ export default function Run({ loaderData }: Route.ComponentProps) {
         {isOver ? <Over run={run} /> : run.phase === "ready" ? <Ready run={run} /> : <Here run={run} />}
         {!mayWork && !isOver && <p className="text-quiet">Who works at the bench answers here.</p>}
         {mayWork && !isOver && <Answers run={run} kept={said?.ok === false ? said.kept : undefined} />}
+        {mayWork && run.radio && run.phase === "going" && <Faults run={run} />}
       </div>
     </div>
   );
