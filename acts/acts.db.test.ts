@@ -3,7 +3,7 @@ import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { may, ROLES } from "#core/club/acts.ts";
-import { keepPart } from "#db/files.ts";
+import { keepFile, keepPart } from "#db/files.ts";
 import { recompute } from "#db/needs.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import { addEvent, addRun } from "#db/runs.ts";
@@ -81,6 +81,13 @@ beforeAll(async () => {
       [club.who.person],
     );
     await beAtMachine(tx);
+    // It was flashed since it was last read out.
+    await keepFile(tx, "1".repeat(64), new Uint8Array([1]));
+    await tx.query(
+      `insert into backup (club_id, unit_id, sha256, name, kept_by, kept_at)
+       select current_club(), id, $1, 'old.plug', $2, now() - interval '300 days' from unit where tag = 'W-03'`,
+      ["1".repeat(64), club.who.person],
+    );
     await keepPart(tx, A_FILE.sha256, 0, A_FILE.content);
     await shelved("unit", 6);
     await shelved("person", 5);
@@ -257,7 +264,7 @@ describe("is noticed of each act", () => {
 
   // What no need asks about.
   const beside =
-    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run|begin-anew|fault-radio|file-part|stand-in|take-over|keep-backup|practice|bench-rules/;
+    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run|begin-anew|fault-radio|file-part|stand-in|take-over|practice|bench-rules/;
   const touching = acts.filter((act) => !beside.test(act.name));
   it.each(touching.map((act) => [act.name, act] as const))(
     "%s: that it leaves needs as they were",

@@ -110,6 +110,10 @@ async function keepRead(
   if (sha256 === own) await keepFile(tx, own, bytes);
   const name = `${row.tag} ${who.today}.plug`.slice(0, 200);
   await addBackup(tx, { unit: row.unit_id, sha256, name, run: row.id, by: who.person });
+  outcome.touches.push({
+    scope: { of: "units" as const, ids: [row.unit_id] },
+    why: `a backup of ${row.tag}`,
+  });
   outcome.log.push({ entry: { kind: "backup-kept" as const, what: name, size }, unit: row.unit_id });
   return [{ kind: "file-kept", sha256, role: "backup" }];
 }

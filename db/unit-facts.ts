@@ -70,7 +70,11 @@ const UNITS = `select ${list(
   "hold_why",
 )} units`;
 
-const seenRows = z.object({ readings: z.string().nullable(), custody: z.string().nullable() });
+const seenRows = z.object({
+  readings: z.string().nullable(),
+  custody: z.string().nullable(),
+  backups: z.string().nullable(),
+});
 type SeenRows = z.output<typeof seenRows>;
 type ReadingCells = [
   unit: string,
@@ -80,15 +84,22 @@ type ReadingCells = [
   on: PlainDate | "",
   raw: string,
 ];
+type BackupCells = [unit: string, on: PlainDate, writtenOn: PlainDate | ""];
 type CustodyCells = [unit: string, backOn: PlainDate | "", away: "away" | ""];
-const ON = "(read_at at time zone (select time_zone from club))::date";
+const dayIn = (instant: string) => `(${instant} at time zone (select time_zone from club))::date`;
+const ON = dayIn("read_at");
 const seen = (theirs: string, only = "") => `
   (select ${list(["unit_id", "id", "component_id", "source", ON], "raw")} readings
    from (select distinct on (unit_id, component_id) * from reading where ${theirs}${only} and struck_at is null
          order by unit_id, component_id, placed_at desc, id desc) newest) r,
   (select ${list(["unit_id", "back", "case when away then 'away' end"])} custody
    from (select unit_id, max(back_on) back, bool_or(back_on is null) away from custody
-         where ${theirs} group by unit_id) had) c`;
+         where ${theirs} group by unit_id) had) c,
+  (select ${list(["unit_id", "kept", "written"])} backups
+   from (select b.unit_id, max(${dayIn("b.kept_at")}) kept,
+           (select max(${dayIn("r.read_at")}) from reading r where r.club_id = b.club_id and r.unit_id = b.unit_id
+              and r.source = 'flash' and r.struck_at is null) written
+         from backup b where ${theirs} group by b.club_id, b.unit_id) last) b`;
 
 /** The units that are not shelved, each with the newest reading of each component. */
 export async function loadUnits(tx: Tx, scope: Scope, component?: string): Promise<KnownUnit[]> {
@@ -123,7 +134,7 @@ export async function loadLocked(tx: Tx, units: readonly UnitCells[]): Promise<K
 }
 
 /** Not spread into new objects: by the ten thousand, that takes longer than asking the database. */
-function knownUnits(units: readonly UnitCells[], { readings, custody }: SeenRows): KnownUnit[] {
+function knownUnits(units: readonly UnitCells[], { readings, custody, backups }: SeenRows): KnownUnit[] {
   const readingsOf = new Map<string, Reading[]>();
   for (const [unit, id, component, source, on, raw] of cellsOf<ReadingCells>(readings)) {
     // Of each component it is the only one: nothing has to be put in order any more.
@@ -134,6 +145,7 @@ function knownUnits(units: readonly UnitCells[], { readings, custody }: SeenRows
     else readingsOf.set(unit, [reading]);
   }
   const custodyOf = new Map(cellsOf<CustodyCells>(custody).map((cells) => [cells[0], cells]));
+  const backupOf = new Map(cellsOf<BackupCells>(backups).map((cells) => [cells[0], cells]));
   return units.map(([id, model, groupId, hardwareRevision, addedOn, holdUntil, region, holdWhy]) => {
     const [, backOn, now] = custodyOf.get(id) ?? [];
     const [group, away, read] = [groupId || null, now === "away", readingsOf.get(id) ?? []];
@@ -141,6 +153,8 @@ function knownUnits(units: readonly UnitCells[], { readings, custody }: SeenRows
     if (hardwareRevision) unit.hardwareRevision = hardwareRevision;
     if (region !== null) unit.region = region;
     if (backOn) unit.backOn = backOn;
+    const kept = backupOf.get(id);
+    if (kept) unit.backup = { on: kept[1], ...(kept[2] && { writtenOn: kept[2] }) };
     if (holdUntil) unit.hold = { until: holdUntil, why: holdWhy ?? "" };
     return unit;
   });

@@ -60,6 +60,8 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
     case "never-read":
     case "read-again":
       return <span aria-hidden="true" className={`${shape} doubt`} />;
+    case "back-up":
+      return <span aria-hidden="true" className={`${shape} border-t-4 border-primary`} />;
     case "look-up":
       return <span aria-hidden="true" className={`${shape} border-brass bg-plate`} />;
   }
@@ -115,6 +117,13 @@ function wordsOf(
         text: `${tags}: newer than our list of releases.`,
         act: "Look it up",
         to: "/due?do=look-up",
+      };
+    case "back-up":
+      return {
+        head: `${radios} to back up`,
+        text: `${tags}: written to since ${one ? "it was" : "they were"} last read out.`,
+        act: "Back them up",
+        to: "/due?do=back-up",
       };
     case "ask-back":
       return { head: `${radios} needed, but away`, text: tags, act: "Ask for them", to: "/due?do=ask-back" };

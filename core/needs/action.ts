@@ -3,9 +3,10 @@ import type { Need } from "./need.ts";
 
 /**
  * install: put a release on it, with what stands ready. kit: the same, once some kit is there. no-route: nothing leads to
- * the release. read: read its version. look-up: complete our catalogue. ask-back: it is with somebody.
+ * the release. read: read its version. look-up: complete our catalogue. ask-back: it is with
+ * somebody. back-up: read it out and keep the file.
  */
-export const ACTIONS = ["install", "kit", "no-route", "read", "look-up", "ask-back"] as const;
+export const ACTIONS = ["install", "kit", "no-route", "read", "look-up", "ask-back", "back-up"] as const;
 export type Action = (typeof ACTIONS)[number];
 
 /**
@@ -25,6 +26,8 @@ export function actionOf(
       const kind = tooling();
       return kind === "ready" ? "install" : kind;
     }
+    case "backup":
+      return away ? "ask-back" : "back-up";
     case "reading":
       return away ? "ask-back" : "read";
   }

@@ -5,8 +5,8 @@ import { addDays, type PlainDate } from "../quantities/date.ts";
 import type { Urgency } from "../release/words.ts";
 import type { Fact } from "../unit/facts.ts";
 
-/** Kinds so far; codeplug, backup, mode, pairing, identity and measurement arrive with what feeds them. */
-export const NEED_KINDS = ["firmware", "reading", "catalogue"] as const;
+/** Kinds so far; codeplug, mode, pairing, identity and measurement arrive with what feeds them. */
+export const NEED_KINDS = ["firmware", "reading", "catalogue", "backup"] as const;
 export type NeedKind = (typeof NEED_KINDS)[number];
 
 /** What made the need, in one word: for grouping and for the first sentence on screen. */
@@ -22,6 +22,7 @@ export const NEED_CAUSES = [
   "flash-unconfirmed",
   "ahead",
   "unlisted",
+  "written-since-backup",
 ] as const;
 export type NeedCause = (typeof NEED_CAUSES)[number];
 

@@ -286,6 +286,22 @@ test("readings are due again: never read, old, back from custody, flashed", () =
   ).toBe(true);
 });
 
+test("what was read out once is read out again when it was flashed on a later day; of what never was nothing is said", () => {
+  const c = main(release("1.0", 0));
+  const backupNeed = (backup?: UnitFacts["backup"], more: Partial<Policy> = {}) =>
+    needsOf(unit([reading("1.0", 5)], { ...(backup && { backup }) }), catalogueOf([c]), policy(more)).find(
+      (n) => n.kind === "backup",
+    );
+  expect(backupNeed()).toBeUndefined();
+  expect(backupNeed({ on: day(3) })).toBeUndefined();
+  expect(backupNeed({ on: day(5), writtenOn: day(5) })).toBeUndefined();
+  expect(backupNeed({ on: day(9), writtenOn: day(5) })).toBeUndefined();
+  const need = { cause: "written-since-backup", component: "main", dueFrom: day(9), targets: [] };
+  expect(backupNeed({ on: day(5), writtenOn: day(9) })).toMatchObject(need);
+  const held = backupNeed({ on: day(5), writtenOn: day(9) }, { hold: { until: day(20), why: "the tide" } });
+  expect(held).toMatchObject({ dueFrom: day(21), heldFrom: day(9) });
+});
+
 const oracleRelease: fc.Arbitrary<Omit<OracleRelease, "n">> = fc.record({
   day: fc.nat(60),
   track: fc.constantFrom("factory", "beta", "community"),

@@ -113,6 +113,7 @@ describe("what the cabinet needs", () => {
       "overdue",
       "never-read",
       "read-again",
+      "back-up",
       "no-route",
       "look-up",
       "ask-back",
@@ -140,6 +141,7 @@ describe("what can be done about a need", () => {
   it("what is away must come back first, except for our own list", () => {
     expect(actionOf({ kind: "firmware" }, true)).toBe("ask-back");
     expect(actionOf({ kind: "reading" }, true)).toBe("ask-back");
+    expect(actionOf({ kind: "backup" }, true)).toBe("ask-back");
     expect(actionOf({ kind: "catalogue" }, true)).toBe("look-up");
   });
 
@@ -151,6 +153,7 @@ describe("what can be done about a need", () => {
     expect(actionOf({ kind: "firmware" }, false, () => "kit")).toBe("kit");
     expect(actionOf({ kind: "firmware" }, false, () => "no-route")).toBe("no-route");
     expect(actionOf({ kind: "reading" }, false, never)).toBe("read");
+    expect(actionOf({ kind: "backup" }, false, never)).toBe("back-up");
     expect(actionOf({ kind: "catalogue" }, false, never)).toBe("look-up");
     expect(actionOf({ kind: "firmware" }, true, never)).toBe("ask-back");
   });

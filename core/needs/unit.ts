@@ -14,11 +14,33 @@ import type { Version } from "../version/version.ts";
 import { type Call, firmwareCalls } from "./firmware.ts";
 import type { Need, NeedCause, Target } from "./need.ts";
 
-/** The needs of a unit: for each component at most one reading, one catalogue and (with a lapsing pin) two firmware needs. */
+/** The needs of a unit: for each component at most one reading, one catalogue and (with a lapsing pin) two firmware needs; and one backup. */
 export function needsOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
   const needs: Need[] = [];
   for (const prepared of catalogue.values()) needsOfComponent(unit, prepared, policy, needs);
+  const backup = backupNeed(unit, catalogue, policy);
+  if (backup) needs.push(backup);
   return needs;
+}
+
+/**
+ * One that was read out before and flashed on a later day is to be read out again. Of one that was never kept nothing is said: with nothing
+ * to compare, nobody knows whether anything would be lost. It stands with the first component.
+ */
+function backupNeed(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need | undefined {
+  const [component] = catalogue.keys();
+  const { backup } = unit;
+  if (component === undefined || backup?.writtenOn === undefined || backup.writtenOn <= backup.on)
+    return undefined;
+  const because: Fact[] = [
+    { kind: "backed-up", on: backup.on },
+    { kind: "written-since", on: backup.writtenOn },
+  ];
+  const need: Need = {
+    ...{ unit: unit.id, kind: "backup", component, cause: "written-since-backup", urgency: "routine" },
+    ...{ dueFrom: backup.writtenOn, targets: NONE, because },
+  };
+  return pastHolds(need, unit, policy);
 }
 
 /** Puts the needs of one component behind those in `needs`: no component's depend on another's. */

@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { GATES, type Happening, type RunEvent } from "./event.ts";
-import { applyEvent, begin, foldRun, nextStep, type Run } from "./fold.ts";
+import { applyEvent, begin, foldRun, gateHolds, nextStep, type Run } from "./fold.ts";
 import { type RunPlan, type RunStep, stepsOf } from "./plan.ts";
 
 const minute = (n: number) => new Date(Date.UTC(2026, 5, 1, 18, n)).toISOString();
@@ -105,6 +105,21 @@ describe("a run", () => {
     expect(ran(started, seen, { kind: "held", gate: "backup" })).toMatchObject({
       unfit: [{ why: "wrong-step" }],
     });
+  });
+
+  it("the file is the release's own, or there is nothing to compare with", () => {
+    const [own, other] = ["a".repeat(64), "b".repeat(64)];
+    const gate = (sha256?: string): RunStep => ({
+      kind: "gate",
+      gate: "file",
+      ...(sha256 && { sha256 }),
+      minutes: 1,
+    });
+    const held = (step: RunStep, sha256: string) =>
+      step.kind === "gate" && gateHolds({ files: [] }, step, { sha256 });
+    expect([held(gate(own), own), held(gate(own), other), held(gate(), other)]).toEqual([true, false, true]);
+    const bad: RunStep = { kind: "gate", gate: "chain", bad: true, minutes: 1 };
+    expect(held(bad, own)).toBe(false);
   });
 
   it("a machine works from its first sign of progress to its end, or to its failing", () => {

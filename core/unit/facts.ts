@@ -26,7 +26,9 @@ export type Fact =
   | { readonly kind: "hold-broken"; readonly release: string }
   | { readonly kind: "stale"; readonly on?: PlainDate; readonly afterDays: number }
   | { readonly kind: "back-from-custody"; readonly on: PlainDate }
-  | { readonly kind: "flash-unconfirmed"; readonly on?: PlainDate };
+  | { readonly kind: "flash-unconfirmed"; readonly on?: PlainDate }
+  | { readonly kind: "backed-up"; readonly on: PlainDate }
+  | { readonly kind: "written-since"; readonly on: PlainDate };
 
 /** One of two equally good ways to place a reading: under which numbering, and between which releases. */
 export type Place = {

@@ -29,6 +29,8 @@ export type UnitFacts = {
   /** When it last came back from somebody's custody. */
   readonly backOn?: PlainDate;
   readonly hold?: Hold;
+  /** When it was last read out and kept, and when it was last flashed; absent where it was never kept: there is nothing to compare with. */
+  readonly backup?: { readonly on: PlainDate; readonly writtenOn?: PlainDate };
   readonly readings: readonly Reading[];
 };
 

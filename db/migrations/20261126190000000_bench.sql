@@ -99,3 +99,7 @@ grant update (state) on simulated_radio to mossy_app;
 grant update (taken_at, released_at) on run_thing to mossy_app;
 grant update (held_by, heard_at) on run to mossy_app;
 grant update (bench_silence, clean_tries) on club to mossy_app;
+
+-- What is done about a need may be a backup.
+alter table need drop constraint if exists need_doing_check;
+alter table need add constraint need_action_check check (action between 0 and 6);

@@ -99,6 +99,10 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
       };
     case "back-from-custody":
       return { text: `It came back on ${day(fact.on)} and has not been read since.`, to: "history" };
+    case "backed-up":
+      return { text: `It was last read out and kept on ${day(fact.on)}.`, to: "history" };
+    case "written-since":
+      return { text: `It was written to on ${day(fact.on)}, after that.`, to: "readings" };
     case "flash-unconfirmed":
       return {
         text: `The flash ${fact.on ? `on ${day(fact.on)}` : "on a day that nobody knows"} has not been confirmed by reading it off the radio.`,

@@ -54,6 +54,8 @@ describe("facts", () => {
     { kind: "stale", on, afterDays: 365 },
     { kind: "back-from-custody", on },
     { kind: "flash-unconfirmed", on },
+    { kind: "backed-up", on },
+    { kind: "written-since", on },
   ];
 
   it("are each a whole sentence of their own that names the record it speaks of", () => {
@@ -93,8 +95,9 @@ describe("needs and standings", () => {
         sayNeed({ cause, component: "main", targets, dueFrom: on }, names, true),
       );
       expect(new Set(said).size).toBe(NEED_CAUSES.length);
-      for (const text of said) {
-        expect(text).toMatch(/^main: /);
+      for (const [i, text] of said.entries()) {
+        // A backup is of the whole radio.
+        if (NEED_CAUSES[i] !== "written-since-backup") expect(text).toMatch(/^main: /);
         expect(text).not.toMatch(UNSAID);
       }
     }
