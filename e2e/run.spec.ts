@@ -213,6 +213,19 @@ test("a file of nothing, one that is another radio's, and one nobody asked for a
   await expect(heading(page)).toHaveText("Write a backup back");
 });
 
+test("a radio on hold is not begun without a word of the hold", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/S-07`);
+  await press(page, "Update it");
+  await expect(page.getByText(/It is on hold until .*the volunteer asked us/)).toBeVisible();
+  await page.getByText("With something else").click();
+  const chains = page.getByLabel("Reach it with").locator("option");
+  expect(await chains.count()).toBeGreaterThan(0);
+  const other = await chains.first().innerText();
+  await press(page, "Take that");
+  await expect(page.locator("dl")).toContainText(other.split(", ")[0] ?? "");
+});
+
 test("one lead is not given twice; a bench that was silent is relieved of it, by name", async ({ page }) => {
   await signIn(page, served.address, "juno");
   await page.goto(`${served.address}/bench`);

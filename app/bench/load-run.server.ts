@@ -113,6 +113,10 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDa
     quirks: quirks.slice(0, MOST_QUIRKS).map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
     recover: recover && { id: recover.id, title: recover.title, steps: recover.steps },
     lent: unit.holder,
+    hold:
+      unit.hold_until !== null && unit.hold_until >= today
+        ? { until: unit.hold_until, why: unit.hold_why ?? "" }
+        : undefined,
     nextDue: next,
   };
 }

@@ -1,11 +1,14 @@
 // Before the first step: in one look what will be done, with what, how long, what is erased, and what could go wrong.
 import { listed } from "#core/quantities/list.ts";
 import { Caution } from "../ui/caution.tsx";
+import { useClub } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayMinutes, sayRunStep, shouldSee } from "../ui/words/run.ts";
+import { sayDate } from "../ui/words/time.ts";
 import type { Shown } from "./shown.ts";
 
 export function Ready({ run }: { readonly run: Shown }) {
+  const { locale, today } = useClub();
   const steps = run.steps.map(({ step }) => step);
   const minutes = run.steps.reduce((sum, { usual }) => sum + usual.minutes, 0);
   const flashes = steps.filter((step) => step.kind === "machine" && step.work === "flash");
@@ -74,6 +77,11 @@ export function Ready({ run }: { readonly run: Shown }) {
           </>
         )}
       </dl>
+      {run.hold && (
+        <p className="doubt w-fit px-3 py-1">
+          It is on hold until {sayDate(run.hold.until, locale, today)}: {run.hold.why}
+        </p>
+      )}
       {changes && <Caution of="flashing" />}
       <details className="max-w-3xl" open={run.stages.length === 1}>
         <summary className="cursor-pointer font-semibold">All steps</summary>
