@@ -13,6 +13,7 @@ import { draftSteps, purposeOfStage } from "#core/run/draft.ts";
 import { type SentEvent, sentEvent } from "#core/run/event.ts";
 import { foldRun, type Unfit } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
+import { fileSize } from "#db/files.ts";
 import type { Tx } from "#db/pool.ts";
 import { eventsOf, runById } from "#db/runs.ts";
 import { unitById } from "#db/units.ts";
@@ -60,7 +61,7 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
     return done.ok ? fine() : refused(...sayProblem(done.problem));
   }
   if (intent === "late") return takeLate(who, run, form, refused, fine);
-  const whats = intent === "file" ? await fileLookedAt(form) : happeningsOf(intent, form);
+  const whats = intent === "file" ? await fileLookedAt(about.tx, form) : happeningsOf(intent, form);
   if (typeof whats === "string") return refused(400, whats);
   if (whats.length === 0) return refused(400, "This page does not know that answer.");
   const events = whats.map((what, i) => ({ id: eventId(key, i), number: number + i + 1, what }));
@@ -120,9 +121,11 @@ function sayProblem(problem: Problem): [status: number, says: string] {
 }
 
 /** A file that was chosen is held against the release; it is not kept. */
-async function fileLookedAt(form: FormData): Promise<What[] | string> {
+async function fileLookedAt(tx: Tx, form: FormData): Promise<What[] | string> {
   if (form.get("stored") === "yes") {
     const sha256 = String(form.get("sha256") ?? "");
+    // What is kept is kept by its content: that it is there is all that there is to look at.
+    if ((await fileSize(tx, sha256)) === undefined) return "The club does not keep that file: choose it.";
     return [{ kind: "held", gate: "file", sha256 }];
   }
   const file = form.get("file");
