@@ -89,7 +89,13 @@ function Look({ run, step, known, kept }: Props) {
               Nobody has noted the sum of this release's file: there is nothing to compare with.
             </p>
           )}
-          <FileForm intent="file" known={known} label="The file that is to be written" button="Look at it" />
+          <FileForm
+            intent="file"
+            known={known}
+            label="The file that is to be written"
+            button="Look at it"
+            second={run.gate?.stored === true}
+          />
         </div>
       );
     case "hardware":
@@ -113,6 +119,8 @@ function FileForm(props: {
   readonly known: React.ReactNode;
   readonly label: string;
   readonly button: string;
+  /** There is a quicker answer beside it. */
+  readonly second?: boolean;
   readonly children?: React.ReactNode;
 }) {
   return (
@@ -120,13 +128,13 @@ function FileForm(props: {
       {props.known}
       <Labelled name="file" label={props.label} type="file" value={undefined} box="w-80" />
       {props.children}
-      <Go label={props.button} />
+      <Go label={props.button} second={props.second} />
     </ActForm>
   );
 }
 
-const Go = ({ label }: { readonly label: string }) => (
-  <button type="submit" className="btn btn-primary btn-lg max-md:w-full">
+const Go = ({ label, second }: { readonly label: string; readonly second?: boolean | undefined }) => (
+  <button type="submit" className={`btn btn-primary max-md:w-full ${second ? "btn-outline" : "btn-lg"}`}>
     {label}
   </button>
 );

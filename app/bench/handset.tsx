@@ -74,7 +74,7 @@ export function Handset(props: {
               width={outline.screen.w}
               height={outline.screen.h}
               rx="4"
-              className={on && signs.screen !== "dark" ? "key-screen" : "key-held"}
+              className={on && signs.screen !== "dark" ? "key-screen" : "key-dark"}
             />
             {on && signs.screen !== undefined && signs.screen !== "dark" && (
               <text
@@ -93,7 +93,7 @@ export function Handset(props: {
             cx={outline.lamp.x}
             cy={outline.lamp.y}
             r="7"
-            className={on && signs.lamp !== undefined && signs.lamp !== "off" ? "key-held" : "key-body"}
+            className={on && signs.lamp !== undefined && signs.lamp !== "off" ? "key-lit" : "key-body"}
           />
         )}
         {[...outline.keys, ...outline.knobs].map((box) => {
