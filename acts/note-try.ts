@@ -4,6 +4,7 @@ import { driverVerdict } from "#core/kit/driver.ts";
 import { OPERATIONS } from "#core/kit/shapes.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { addAttempt, type KnownKit, loadKit } from "#db/kit.ts";
+import type { Tx } from "#db/pool.ts";
 import { unitById } from "#db/units.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
@@ -31,22 +32,10 @@ export const noteTry = defineAct({
     const kit = await loadKit(tx);
     const found = partsOf(kit, ids);
     if (!found) return bad({ kind: "not-in-kit" as const });
-    const { lead, computer, tool, chip } = found;
-    const verdict = chip && driverVerdict(chip, computer, kit.prepared.kit.rules);
-    await addAttempt(tx, {
-      unit: unit ?? null,
-      operation,
-      lead: lead?.id ?? null,
-      computer: computer.id,
-      tool: tool?.id ?? null,
-      chip,
-      driver: verdict?.driver ?? null,
-      system: computer.system,
-      systemVersion: computer.version,
-      worked,
-      settled: settled && !worked,
-      symptom,
-      by: who.person,
+    const { lead, computer, tool } = found;
+    await addTryWith(tx, kit, {
+      ...{ unit: unit ?? null, operation, lead, computer, tool, worked, symptom },
+      ...{ settled: settled && !worked, by: who.person },
     });
     const what = [lead?.tag ?? "straight in", computer.name, tool?.name].filter(Boolean).join(", ");
     return good({
@@ -57,6 +46,38 @@ export const noteTry = defineAct({
   },
 });
 
+type Kit = KnownKit["prepared"]["kit"];
+
+/** Keeps how a try went, with chip, driver and system as they stand now: whoever notes one, by hand or in a run, notes the same. */
+export const addTryWith = (
+  tx: Tx,
+  { prepared }: KnownKit,
+  tried: {
+    readonly unit: string | null;
+    readonly operation: (typeof OPERATIONS)[number];
+    readonly lead: Kit["leads"][number] | undefined;
+    readonly computer: Kit["computers"][number];
+    readonly tool: Kit["tools"][number] | undefined;
+    readonly worked: boolean;
+    readonly settled: boolean;
+    readonly symptom: string;
+    readonly by: string;
+  },
+) => {
+  const { lead, computer, tool, ...rest } = tried;
+  const chip = lead?.chip;
+  return addAttempt(tx, {
+    ...rest,
+    lead: lead?.id ?? null,
+    computer: computer.id,
+    tool: tool?.id ?? null,
+    chip,
+    driver: (chip && driverVerdict(chip, computer, prepared.kit.rules))?.driver ?? null,
+    system: computer.system,
+    systemVersion: computer.version,
+  });
+};
+
 type Parts = Pick<z.infer<typeof input>, "lead" | "computer" | "tool">;
 
 function partsOf({ prepared }: KnownKit, ids: Parts) {
@@ -65,5 +86,5 @@ function partsOf({ prepared }: KnownKit, ids: Parts) {
   const computer = computers.find((c) => c.id === ids.computer);
   const tool = tools.find((t) => t.id === ids.tool);
   if (!computer || (ids.lead !== undefined && !lead) || (ids.tool !== undefined && !tool)) return undefined;
-  return { lead, computer, tool, chip: lead?.chip };
+  return { lead, computer, tool };
 }

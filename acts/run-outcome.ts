@@ -1,5 +1,4 @@
 // What an event of a run comes to beyond the run: readings, the log, tries, what a simulated radio does.
-import { driverVerdict } from "#core/kit/driver.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { CAUSES } from "#core/run/causes.ts";
 import type { SentEvent } from "#core/run/event.ts";
@@ -9,7 +8,7 @@ import { placeReading } from "#core/unit/placing.ts";
 import { previewReading } from "#core/unit/preview.ts";
 import { newestReading } from "#core/unit/unit.ts";
 import { addConfirmation, proceduresOf } from "#db/dossier.ts";
-import { addAttempt, loadKit } from "#db/kit.ts";
+import { loadKit } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import { addReading } from "#db/readings.ts";
 import { addEvent, endRun, type RunRow, releaseThing, takeThings, thingsTaken } from "#db/runs.ts";
@@ -20,6 +19,7 @@ import { atomsOf } from "#simulators/radio/atoms.ts";
 import { type Deed, perform } from "#simulators/radio/radio.ts";
 import { FAULTS, mended } from "#simulators/radio/work.ts";
 import type { Done, Who } from "./define.ts";
+import { addTryWith } from "./note-try.ts";
 import { kindOf, simulatedRadio } from "./simulated.ts";
 
 /** What it comes to, gathered over the events of one sending. */
@@ -225,8 +225,8 @@ async function noteAttempt(
   const step = nextStep(before)?.step;
   if (step?.kind !== "machine" || (await simulatedRadio(tx, row.unit_id))) return;
   const things = await thingsTaken(tx, row.id);
-  const { prepared } = await loadKit(tx);
-  const { kit } = prepared;
+  const known = await loadKit(tx);
+  const { kit } = known.prepared;
   const of = (kind: string) => things.filter((thing) => thing.kind === kind).map((thing) => thing.id);
   // Of a run that goes by several leads or computers nobody knows which it was.
   const [computers, leads, tools] = [of("computer"), of("lead"), of("tool")];
@@ -234,21 +234,9 @@ async function noteAttempt(
   const computer = kit.computers.find(({ id }) => id === computers[0]);
   const lead = kit.leads.find(({ id }) => id === leads[0]);
   if (!computer) return;
-  const chip = lead?.chip;
-  await addAttempt(tx, {
-    unit: row.unit_id,
-    operation: step.work,
-    lead: leads[0] ?? null,
-    computer: computer.id,
-    tool: tools[0] ?? null,
-    chip,
-    driver: (chip && driverVerdict(chip, computer, kit.rules))?.driver ?? null,
-    system: computer.system,
-    systemVersion: computer.version,
-    worked,
-    settled: false,
-    symptom: symptom.slice(0, 300),
-    by: who.person,
+  await addTryWith(tx, known, {
+    ...{ unit: row.unit_id, operation: step.work, lead, computer, worked, settled: false },
+    ...{ tool: kit.tools.find(({ id }) => id === tools[0]), symptom: symptom.slice(0, 300), by: who.person },
   });
   const what = things.map(({ name }) => name).join(", ");
   outcome.log.push({
