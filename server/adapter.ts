@@ -8,7 +8,7 @@ import type { Request as ExpressRequest, Response as ExpressResponse } from "exp
 export function frameworkRequest(
   request: ExpressRequest,
   response: ExpressResponse,
-  body: Buffer<ArrayBuffer> | undefined,
+  body: Buffer<ArrayBuffer> | ReadableStream<Uint8Array> | undefined,
 ): Request {
   const leaving = new AbortController();
   response.once("close", () => leaving.abort());
@@ -20,7 +20,7 @@ export function frameworkRequest(
     method: request.method,
     headers,
     signal: leaving.signal,
-    ...(carries && { body: body ?? "" }),
+    ...(carries && { body: body ?? "", duplex: "half" }),
   });
 }
 

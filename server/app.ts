@@ -92,7 +92,10 @@ function pages(): RequestHandler {
   };
 }
 
-type Taken = { readonly bytes?: Buffer<ArrayBuffer>; readonly refusal?: Refusal };
+type Taken = {
+  readonly bytes?: Buffer<ArrayBuffer> | ReadableStream<Uint8Array>;
+  readonly refusal?: Refusal;
+};
 
 /** What a form carries. One that is not taken in is answered all the same, and its connection closed. */
 async function bodyOf(request: express.Request, response: ServerResponse): Promise<Taken> {

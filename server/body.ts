@@ -1,7 +1,9 @@
 // Takes in what a request carries, and no more than that: bytes are counted as they come, against a limit that depends on who
 // sends them; then the form is looked at before any route sees it. What is refused carries the answer and its reason.
 import type { IncomingMessage } from "node:http";
+import { Readable } from "node:stream";
 import type { Refusal } from "#app/context.ts";
+import { FIELD_NAME, LARGEST_AT_ONCE } from "#app/forms/with-form.server.ts";
 
 const KB = 1024;
 const MB = 1024 * KB;
@@ -9,22 +11,19 @@ const MB = 1024 * KB;
 /** Before sign-in: the longest form that is carried through one. */
 export const BEFORE_SIGN_IN = { bytes: 128 * KB, fields: 500 };
 export const AFTER_SIGN_IN = { bytes: MB, fields: 3000 };
-/** Up to here a form is read twice, to look at its texts first. Beyond, it is a file that is large. */
-const LARGEST_READ_TWICE = 4 * MB;
-
-/** The forms that send a file, and how large they may be with it. */
-const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number }[] = [
+/** The forms that send a file, and how large they may be with it; what is streamed is read by its page with `withForm`. */
+const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number; readonly streamed?: true }[] = [
   { path: /^\/import$/, bytes: 9 * MB },
   { path: /^\/models\/bring-in$/, bytes: 5 * MB },
   { path: /^\/kit\/which-lead$/, bytes: 3 * MB },
   { path: /^\/club\/document$/, bytes: 66 * MB },
-  { path: /^\/bench\/\d+$/, bytes: 66 * MB },
-  { path: /^\/codeplugs$/, bytes: 66 * MB },
+  { path: /^\/bench\/\d+$/, bytes: 66 * MB, streamed: true },
+  { path: /^\/codeplugs$/, bytes: 66 * MB, streamed: true },
   { path: /^\/models\/\d+\/releases\/(\d+|new)$/, bytes: 66 * MB },
 ];
 
 export type Body =
-  | { readonly ok: true; readonly bytes: Buffer<ArrayBuffer> }
+  | { readonly ok: true; readonly bytes: Buffer<ArrayBuffer> | ReadableStream<Uint8Array> }
   | { readonly ok: false; readonly refusal: Refusal };
 
 const refused = (status: Refusal["status"], why: string): Body => ({ ok: false, refusal: { status, why } });
@@ -37,13 +36,20 @@ const TOO_LARGE_BEFORE =
 export async function limitFor(
   request: { readonly path: string; readonly type: string; readonly length: number | undefined },
   signedIn: () => Promise<boolean>,
-): Promise<{ readonly bytes: number; readonly fields: number; readonly why: string }> {
+): Promise<{
+  readonly bytes: number;
+  readonly fields: number;
+  readonly why: string;
+  readonly streamed?: boolean;
+}> {
   const { path, type, length } = request;
   if (!(await signedIn())) return { ...BEFORE_SIGN_IN, why: TOO_LARGE_BEFORE };
   const form = FILE_FORMS.find((one) => one.path.test(path.replace(/\.data$/, "")));
   // Browsers say the length of what they send; what does not say it is no file of theirs.
   const large = form && length !== undefined && /^multipart\/form-data\b/i.test(type);
-  return { ...AFTER_SIGN_IN, bytes: large ? form.bytes : AFTER_SIGN_IN.bytes, why: TOO_LARGE };
+  if (!large) return { ...AFTER_SIGN_IN, why: TOO_LARGE };
+  const streamed = form.streamed === true && length > LARGEST_AT_ONCE;
+  return { ...AFTER_SIGN_IN, bytes: form.bytes, why: TOO_LARGE, streamed };
 }
 
 /** Reads a form to its end, or as far as it may go. What is not a form, and what no form of ours can hold, is refused. */
@@ -56,7 +62,9 @@ export async function takeBody(request: IncomingMessage, signedIn: () => Promise
   const path = (request.url ?? "").split("?")[0] ?? "";
   const limit = await limitFor({ path, type, length }, signedIn);
   if (length !== undefined && length > limit.bytes) return refused(413, limit.why);
-  const large = (length ?? 0) > LARGEST_READ_TWICE;
+  // What is longer than it said is no request: the connection ends where its length did.
+  if (limit.streamed) return { ok: true, bytes: Readable.toWeb(request) as ReadableStream<Uint8Array> };
+  const large = (length ?? 0) > LARGEST_AT_ONCE;
   const bytes = await (large
     ? oneLargeAtATime(() => read(request, limit.bytes))
     : read(request, limit.bytes));
@@ -84,9 +92,6 @@ function oneLargeAtATime<Value>(act: () => Promise<Value>): Promise<Value> {
   return own;
 }
 
-/** As all forms of ours name their fields. Names of the form libraries' own (`x[3]`, `a.b`, `__intent__`) make values of any size. */
-const FIELD_NAME = /^[A-Za-z0-9][\w-]{0,79}$/;
-
 /** What is wrong with a form before anything is done with it: too many fields, names that are none, a byte that cannot be kept. */
 export async function lookAtForm(
   type: string,
@@ -99,7 +104,7 @@ export async function lookAtForm(
   const count = occurrences(bytes, multipart ? `--${boundary}` : "&", mostFields + 2);
   if (count > mostFields + 1)
     return { status: 413, why: `That form has more than ${mostFields} fields; none of ours has as many.` };
-  if (bytes.length > LARGEST_READ_TWICE) return undefined;
+  if (bytes.length > LARGEST_AT_ONCE) return undefined;
   const form = await new Response(bytes, { headers: { "Content-Type": type } })
     .formData()
     .catch(() => undefined);

@@ -1,5 +1,4 @@
 // What is pressed on a run's page, as events of the run.
-import { createHash } from "node:crypto";
 import { redirect } from "react-router";
 import { z } from "zod";
 import { answerRun } from "#acts/answer-run.ts";
@@ -21,7 +20,7 @@ import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
 import { sayBeginProblem } from "../shared/begin-run.server.ts";
-import { sayDoubt, sumAndKeep } from "../shared/keep-file.server.ts";
+import { sayDoubt, sumAndKeep, sumOf } from "../shared/keep-file.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 import { eventId, happeningsOf } from "./happenings.ts";
 
@@ -130,10 +129,7 @@ async function fileLookedAt(tx: Tx, form: FormData): Promise<What[] | string> {
   }
   const file = form.get("file");
   if (!(file instanceof File) || file.name === "") return "Choose the file that is to be written.";
-  const sha256 = createHash("sha256")
-    .update(new Uint8Array(await file.arrayBuffer()))
-    .digest("hex");
-  return [{ kind: "held", gate: "file", sha256 }];
+  return [{ kind: "held", gate: "file", sha256: await sumOf(file) }];
 }
 
 async function keepByForm(

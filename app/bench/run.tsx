@@ -5,6 +5,7 @@ import { unitById } from "#db/units.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { isOurs, offlineSaid } from "../forms/offline.ts";
+import { withForm } from "../forms/with-form.server.ts";
 import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Said } from "../ui/said.tsx";
@@ -40,13 +41,14 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
-  const form = await request.formData();
-  return orSayAway(form, () =>
-    readInClub(context, async (tx, who) => {
-      const row = await runById(tx, idIn(params.run, "This run") ?? "");
-      if (!row) throw notFound("This run");
-      return answerByForm(who, { tx, run: row.id, unit: row.unit_id, tag: row.tag }, form);
-    }),
+  return withForm(request, (form) =>
+    orSayAway(form, () =>
+      readInClub(context, async (tx, who) => {
+        const row = await runById(tx, idIn(params.run, "This run") ?? "");
+        if (!row) throw notFound("This run");
+        return answerByForm(who, { tx, run: row.id, unit: row.unit_id, tag: row.tag }, form);
+      }),
+    ),
   );
 }
 

@@ -6,6 +6,7 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
+import { withForm } from "../forms/with-form.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
@@ -41,8 +42,9 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "work-at-bench");
-  const form = await request.formData();
-  return orSayAway(form, () => readInClub(context, (tx, who) => keepByForm(tx, who, form)));
+  return withForm(request, (form) =>
+    orSayAway(form, () => readInClub(context, (tx, who) => keepByForm(tx, who, form))),
+  );
 }
 
 export const clientAction = offlineSaid;

@@ -8,20 +8,26 @@ import { KEY } from "../forms/form-key.tsx";
 import { performForm } from "../forms/perform.server.ts";
 import { sayBytes } from "../ui/words/bytes.ts";
 
+const partsOf = (file: File): Blob[] =>
+  Array.from({ length: Math.ceil(file.size / PART) }, (_, n) => file.slice(n * PART, (n + 1) * PART));
+
+/** The SHA-256 of a file, read a part at a time. */
+export async function sumOf(file: File): Promise<string> {
+  const hash = createHash("sha256");
+  for (const part of partsOf(file)) hash.update(new Uint8Array(await part.arrayBuffer()));
+  return hash.digest("hex");
+}
+
 /** The sum of a file; its parts are kept unless it is too large to be kept at all. They are a file once an act says what of. */
 export async function sumAndKeep(
   who: SignedIn,
   form: FormData,
   file: File,
 ): Promise<{ readonly sha256: string }> {
-  const hash = createHash("sha256");
-  const parts: Blob[] = [];
-  for (let at = 0; at < file.size; at += PART) parts.push(file.slice(at, at + PART));
-  for (const part of parts) hash.update(new Uint8Array(await part.arrayBuffer()));
-  const sha256 = hash.digest("hex");
+  const sha256 = await sumOf(file);
   if (file.size > MOST_BYTES) return { sha256 };
   const key = String(form.get(KEY) ?? "");
-  for (const [number, part] of parts.entries()) {
+  for (const [number, part] of partsOf(file).entries()) {
     const own = new FormData();
     own.set(KEY, `${key.slice(0, 80)}-part-${number}`);
     await performForm(keepFilePart, who, own, {
