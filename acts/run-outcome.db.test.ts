@@ -104,9 +104,10 @@ it("a real radio: the chain's tries, the flash's own reading, and the procedures
     await send(tx, run, [{ kind: "cured", cause: "The plug is not pressed home", cure: "Pressed it home" }]);
     await until(tx, run, "never");
     expect((await tries(tx)).slice(before.length)).toEqual([
-      // Read out, flashed in vain, flashed, written back.
+      // Read out, flashed in vain, flashed, written back, read once more.
       { worked: true, symptom: "" },
       { worked: false, symptom: "stopped at 40 %" },
+      { worked: true, symptom: "" },
       { worked: true, symptom: "" },
       { worked: true, symptom: "" },
     ]);
@@ -209,6 +210,46 @@ it("what another bench holds is waited for; a silent one is relieved of it, and 
     expect(new Set(held.map(({ kind, id }) => `${kind} ${id}`)).size).toBe(held.length);
     expect(await act(tx, takeOverRun as never, { run: first.run }, other)).toMatchObject({ ok: true });
     expect((await runById(tx, first.run))?.held_by_id).toBe(other.person);
+  }));
+
+it("where a step transmits, a load that no other bench holds comes with it, and stays the same for its own run", () =>
+  club.trial(async (tx) => {
+    await tx.query(
+      `update procedure set steps = steps || '[{"kind":"key-up","what":"into the load"}]'::jsonb where purpose = 'read-version'`,
+    );
+    await tx.query(
+      `insert into gear (club_id, tag, kind, what, condition) values
+       (current_club(), 'DL-0', 'dummy load', 'cracked', 'broken'), (current_club(), 'DL-2', 'dummy load', 'small', 'sound')`,
+    );
+    const loadOf = async (run: string) =>
+      (await thingsTaken(tx, run)).flatMap(({ kind, name }) => (kind === "gear" ? [name] : []));
+    const component = async (tag: string) =>
+      (
+        await tx.query<{ id: string }>(
+          "select c.id from component c join unit u on u.model_id = c.model_id where u.tag = $1 order by c.id",
+          [tag],
+        )
+      ).rows[0]?.id ?? "";
+    const runs: string[] = [];
+    for (const [tag, load] of [
+      ["W-01", "DL-1"],
+      ["W-02", "DL-2"],
+    ] as const) {
+      const { run, unit } = await begin(tx, tag, { component: await component(tag) });
+      expect(await loadOf(run)).toEqual([load]);
+      expect(await send(tx, run, [{ kind: "started" }])).toMatchObject({ ok: true });
+      const again = await planFor(tx, unit, { component: await component(tag) }, club.who.today);
+      expect(again.ok && again.value.things.map(({ name }) => name)).toEqual([load]);
+      runs.push(run);
+    }
+    // With both in use a third may be lined up, and waits.
+    const third = await begin(tx, "W-04", { component: await component("W-04") });
+    expect(await send(tx, third.run, [{ kind: "started" }])).toMatchObject({
+      ok: false,
+      problem: { kind: "taken", what: "DL-1" },
+    });
+    await send(tx, runs[0] ?? "", [{ kind: "stopped", reason: "enough" }]);
+    expect(await send(tx, third.run, [{ kind: "started" }])).toMatchObject({ ok: true });
   }));
 
 it("a run keeps what it began with, though the release is withdrawn and the radio lent meanwhile", () =>

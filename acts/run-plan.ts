@@ -18,17 +18,21 @@ import {
   type Moment,
   needsGates,
   procedureFor,
+  transmits,
   type WorkFacts,
+  withGathered,
 } from "#core/run/compose.ts";
 import type { RunPlan } from "#core/run/plan.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { backupById } from "#db/backups.ts";
 import { knownProcedure, proceduresOf } from "#db/dossier.ts";
 import { loadKit } from "#db/kit.ts";
+import { type GearRow, gearRows } from "#db/kit-put.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import type { Thing } from "#db/runs.ts";
+import { type Thing, thingsTaken } from "#db/runs.ts";
 import { type LoadedSituation, loadSituation } from "#db/situation.ts";
+import { unitById } from "#db/units.ts";
 
 /** What a radio is taken to the bench for. `chain`: another than the best; `keep`: over nothing that erases, if that can be. */
 export type Errand =
@@ -66,8 +70,37 @@ export type Planned = {
   readonly erasing: readonly Pick<KnownProcedure, "id" | "title">[];
 };
 
-/** The plan for an errand, with what it works with. */
+/** The plan for an errand, with what it works with; a dummy load, too, where it transmits. */
 export async function planFor(
+  tx: Tx,
+  unit: string,
+  errand: Errand,
+  today: PlainDate,
+): Promise<Result<Planned, PlanProblem>> {
+  const planned = await plannedFor(tx, unit, errand, today);
+  if (!planned.ok || !transmits(planned.value.plan)) return planned;
+  const load = await freeLoad(tx, unit);
+  const { plan, things } = planned.value;
+  return good({
+    ...planned.value,
+    plan: withGathered(plan, load ? `dummy load ${load.tag}` : "a dummy load"),
+    things: load ? [...things, { kind: "gear" as const, id: load.id, name: load.tag }] : things,
+  });
+}
+
+/** A dummy load that is sound and here; one that no bench holds for another radio before the others. */
+async function freeLoad(tx: Tx, unit: string): Promise<GearRow | undefined> {
+  const own = (await unitById(tx, unit))?.tag;
+  const taken = new Set(
+    (await thingsTaken(tx)).flatMap(({ kind, id, tag }) => (kind === "gear" && tag !== own ? [id] : [])),
+  );
+  const loads = (await gearRows(tx)).filter(
+    ({ kind, condition, holder_id }) => kind === "dummy load" && condition === "sound" && holder_id === null,
+  );
+  return loads.find(({ id }) => !taken.has(id)) ?? loads[0];
+}
+
+async function plannedFor(
   tx: Tx,
   unit: string,
   errand: Errand,

@@ -5,7 +5,7 @@ import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { ERASES } from "#core/release/conditions.ts";
 import type { SentEvent } from "#core/run/event.ts";
-import { applyEvent, foldRun, nextStep, type Run } from "#core/run/fold.ts";
+import { applyEvent, foldRun, lastFile, nextStep, type Run } from "#core/run/fold.ts";
 import type { RunStep } from "#core/run/plan.ts";
 import { addBackup } from "#db/backups.ts";
 import { fileSize, keepFile } from "#db/files.ts";
@@ -73,7 +73,8 @@ export const workMachine = defineAct({
         { kind: "machine-failed", symptom },
       ]);
     } else {
-      const kept = step.work === "read" ? await keepRead(tx, row, after, who, outcome) : [];
+      const kept =
+        step.work === "read" ? await keepRead(tx, row, after, step.again === true, who, outcome) : [];
       await append(tx, happened, [...kept, { kind: "seen" }]);
     }
     return good({ answer: { part: 1, until: null }, ...outcome });
@@ -89,15 +90,16 @@ function errandOf(step: Extract<RunStep, { kind: "machine" }>, run: Run): Errand
       erases: step.erases ? (ERASES[1] ?? "settings") : "nothing",
     };
   if (step.work === "read") return { kind: "read" };
-  const sha256 = step.sha256 ?? run.files.findLast(({ role }) => role === "backup")?.sha256;
+  const sha256 = step.sha256 ?? lastFile(run, "backup");
   return { kind: "write", content: sha256 === undefined ? { kind: "blank" } : { kind: "file", sha256 } };
 }
 
-/** What was read out of it is kept as a backup. */
+/** What was read out of it is kept as a backup; `again`: it is only compared with what was written. */
 async function keepRead(
   tx: Tx,
   row: RunRow,
   radio: Radio,
+  again: boolean,
   who: Who,
   outcome: Outcome,
 ): Promise<SentEvent["what"][]> {
@@ -107,6 +109,7 @@ async function keepRead(
   const had = written === undefined ? undefined : await fileSize(tx, written);
   const sha256 = written !== undefined && had !== undefined ? written : own;
   const size = had ?? bytes.length;
+  if (again) return [{ kind: "file-kept", sha256, role: "read-again" }];
   if (sha256 === own) await keepFile(tx, own, bytes);
   const name = `${row.tag} ${who.today}.plug`.slice(0, 200);
   await addBackup(tx, { unit: row.unit_id, sha256, name, run: row.id, by: who.person });

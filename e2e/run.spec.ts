@@ -136,6 +136,10 @@ test("from Due to the last reading: gates, a stepping stone, a plug that slips, 
   await read(page, "main 1.14");
   await until(page, /^Write it back/);
   await work(page);
+  await until(page, /^Read it out once more/);
+  await work(page);
+  await expect(heading(page)).toHaveText("What is in it now is what was written");
+  await press(page, "It is the same");
   await until(page, /^Done/);
 
   await page.goto(`${served.address}/units/W-03`);
@@ -185,7 +189,7 @@ test("a file of nothing, one that is another radio's, and one nobody asked for a
   await keep("H-02", "none.plug", Buffer.alloc(0));
   await press(page, "Keep it");
   await expect(page.getByText("The file is empty")).toBeVisible();
-  const bytes = Buffer.alloc(3_000_000, 7);
+  const bytes = Buffer.alloc(12_000_000, 7);
   await keep("H-02", "h2.plug", bytes);
   await press(page, "Keep it");
   await expect(page.getByText("Kept: h2.plug, of H-02.")).toBeVisible();

@@ -119,7 +119,7 @@ function sayProblem(problem: Problem): [status: number, says: string] {
   }
 }
 
-/** A file that was chosen is held against the release; it is not kept. */
+/** A file that was chosen is held against the release, or against what was written; it is not kept. */
 async function fileLookedAt(tx: Tx, form: FormData): Promise<What[] | string> {
   if (form.get("stored") === "yes") {
     const sha256 = String(form.get("sha256") ?? "");
@@ -128,8 +128,9 @@ async function fileLookedAt(tx: Tx, form: FormData): Promise<What[] | string> {
     return [{ kind: "held", gate: "file", sha256 }];
   }
   const file = form.get("file");
-  if (!(file instanceof File) || file.name === "") return "Choose the file that is to be written.";
-  return [{ kind: "held", gate: "file", sha256: await sumOf(file) }];
+  if (!(file instanceof File) || file.name === "") return "Choose the file first.";
+  const gate = form.get("gate") === "same" ? "same" : "file";
+  return [{ kind: "held", gate, sha256: await sumOf(file) }];
 }
 
 async function keepByForm(
@@ -234,7 +235,7 @@ function sayUnfit(why: Unfit): string {
       return "What was done since cannot be undone by going back.";
     case "gate":
     case "gate-fails":
-      return "That does not hold: nothing is flashed or erased before it does.";
+      return "That does not hold: the run stays here until it does.";
     case "firm-gate":
       return "This one cannot be passed by: a wrong file or the wrong hardware destroys a radio.";
     default:

@@ -73,6 +73,33 @@ function Look({ run, step, known, kept }: Props) {
           )}
         </FileForm>
       );
+    case "same":
+      return run.gate?.holds ? (
+        <ActForm intent="hold">
+          {known}
+          {gate}
+          <Go label="It is the same" />
+        </ActForm>
+      ) : (
+        <div className="flex flex-col gap-3">
+          {run.files.some(({ role }) => role === "read-again") && (
+            <p className="hatch w-fit border-l-4 border-rust p-3 font-semibold text-rust">
+              What was read again is not what was written. Go back one and read it once more, or stop here.
+            </p>
+          )}
+          <FileForm
+            intent="file"
+            label="The file that was read once more"
+            button="Compare it"
+            known={
+              <>
+                {known}
+                {gate}
+              </>
+            }
+          />
+        </div>
+      );
     case "file":
       return (
         <div className="flex flex-wrap items-end gap-4">

@@ -16,8 +16,10 @@ import {
   holdsFor,
   type KnownProcedure,
   needsGates,
+  transmits,
+  withGathered,
 } from "./compose.ts";
-import { stepsOf } from "./plan.ts";
+import { type RunPlan, stepsOf } from "./plan.ts";
 
 const release = (version: string, conditions: object = {}): Release => ({
   id: version,
@@ -94,7 +96,7 @@ describe("an update over a stepping stone", () => {
       ...["gather", "gates", "back-up"],
       ...["enter", "flash", "read-back"],
       ...["enter", "flash", "read-back"],
-      ...["restore", "put-away"],
+      ...["restore", "after", "put-away"],
     ]);
   });
 
@@ -151,10 +153,13 @@ describe("machine work", () => {
       ],
     });
     const plan = update([flash], catalogueWith(release("1.1", { minutes: 3 })), "1.1");
-    const stage = plan.stages.find(({ name }) => name === "flash");
-    expect(stage?.steps.map((s) => (s.kind === "do" ? s.step.kind : s.kind))).toEqual([
-      ...["gate", "connect", "machine", "wait"],
-    ]);
+    const kinds = (name: string) =>
+      plan.stages
+        .find((stage) => stage.name === name)
+        ?.steps.map((s) => (s.kind === "do" ? s.step.kind : s.kind));
+    expect(kinds("flash")).toEqual(["gate", "connect", "machine"]);
+    // What is written for after it is how it starts.
+    expect(kinds("boot")).toEqual(["wait"]);
     expect(machines(plan)).toMatchObject([
       { work: "flash", component: "main", version: "1.1", tool: "Hedgewriter: write", erases: false },
     ]);
@@ -168,13 +173,18 @@ describe("machine work", () => {
     ]);
   });
 
-  it("reads first, and only then writes, wherever anything is written", () => {
+  it("reads first, and only then writes, and reads again to compare, wherever anything is written", () => {
     const facts = { unit, catalogue, state, procedures: [], gather: [], guards: { sums: new Map() } };
     expect(machines(composeBackup(facts)).map(({ work }) => work)).toEqual(["read"]);
     const back = composeRestore(facts, "b".repeat(64));
-    expect(machines(back).map(({ work, sha256 }) => [work, sha256])).toEqual([
-      ["read", undefined],
-      ["write", "b".repeat(64)],
+    expect(machines(back).map(({ work, sha256, again }) => [work, sha256, again])).toEqual([
+      ["read", undefined, undefined],
+      ["write", "b".repeat(64), undefined],
+      ["read", undefined, true],
+    ]);
+    expect(back.stages.slice(-2).flatMap(({ steps }) => steps.slice(-1))).toMatchObject([
+      { kind: "gate", gate: "same", sha256: "b".repeat(64) },
+      { kind: "do", step: { kind: "confirm" } },
     ]);
     const places = stepsOf(back);
     const kept = places.find(({ step }) => step.kind === "gate" && step.gate === "backup")?.place ?? 99;
@@ -194,6 +204,25 @@ describe("machine work", () => {
       { gate: "power", floor: 70 },
       { gate: "chain", bad: true, what: "K-04" },
       { gate: "backup" },
+      { gate: "same" },
+    ]);
+  });
+
+  it("where it transmits, a load is got and put away beside the rest", () => {
+    const keyUp = procedure("k", "update-mode", { steps: [{ kind: "key-up", what: "into a load" }] });
+    const plan = update([keyUp], catalogueWith(release("1.1")), "1.1");
+    expect(transmits(plan)).toBe(true);
+    expect(transmits(update([], catalogueWith(release("1.1")), "1.1"))).toBe(false);
+    const ends = ({ stages }: RunPlan) => [stages[0], stages.at(-1)];
+    expect(ends(withGathered(plan, "dummy load DL-1"))).toMatchObject([
+      { name: "gather", steps: [{ what: "lead K-07, dummy load DL-1" }] },
+      { name: "put-away", steps: [{ what: "lead K-07, dummy load DL-1" }] },
+    ]);
+    const bare = withGathered(composeProcedure(keyUp), "a dummy load");
+    expect(bare.stages.map(({ name }) => name)).toEqual(["gather", "do", "put-away"]);
+    expect(ends(bare)).toMatchObject([
+      { steps: [{ what: "a dummy load" }] },
+      { steps: [{ kind: "put-away" }] },
     ]);
   });
 

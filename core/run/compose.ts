@@ -134,19 +134,22 @@ const backingUp = (procedures: readonly KnownProcedure[], moment: Moment): Stage
     { kind: "gate", gate: "backup", minutes: 1 },
   ]);
 
-/** A file is written into it that was read from it. */
-const writingBack = (procedures: readonly KnownProcedure[], moment: Moment, sha256?: string): Stage[] =>
-  stage(
-    "restore",
-    "Write back what was in it",
-    around(procedureFor("restore", procedures, moment), {
-      kind: "machine",
-      work: "write",
-      erases: true,
-      ...(sha256 !== undefined && { sha256 }),
-      minutes: 2,
-    }),
-  );
+const PROVE = "it starts, and a channel of it works: listen; call only where you may";
+
+/** A file is written into it that was read from it; then it is read again and compared, and one channel is tried. `sha256`: of that file. */
+function writingBack(procedures: readonly KnownProcedure[], moment: Moment, sha256?: string): Stage[] {
+  const of = sha256 !== undefined && { sha256 };
+  const write: Machine = { kind: "machine", work: "write", erases: true, ...of, minutes: 2 };
+  const again: Machine = { kind: "machine", work: "read", erases: false, again: true, minutes: 2 };
+  return [
+    ...stage("restore", "Write back what was in it", [
+      ...around(procedureFor("restore", procedures, moment), write),
+      again,
+      { kind: "gate", gate: "same", ...of, minutes: 1 },
+    ]),
+    ...stage("after", "Does it work?", [{ kind: "do", step: { kind: "confirm", what: PROVE }, minutes: 1 }]),
+  ];
+}
 
 /** All of it in one step: nobody walks to the shelf three times. */
 const inWords = (gather: Gathered): string => listed(gather, 20).slice(0, 200);
@@ -154,6 +157,32 @@ const gathering = (gather: Gathered): RunStep[] =>
   gather.length === 0 ? [] : [{ kind: "gather", what: inWords(gather), minutes: gather.length }];
 const puttingAway = (gather: Gathered): RunStep[] =>
   gather.length === 0 ? [] : [{ kind: "put-away", what: inWords(gather), minutes: 1 }];
+
+/** Whether a step of it transmits: it takes a dummy load. */
+export const transmits = ({ stages }: RunPlan): boolean =>
+  stages.some(({ steps }) => steps.some((step) => step.kind === "do" && step.step.kind === "key-up"));
+
+/** The same plan, with one more thing got before, and put away after. */
+export function withGathered(plan: RunPlan, what: string): RunPlan {
+  const more = (name: "gather" | "put-away") => (one: Stage) =>
+    one.name !== name
+      ? one
+      : {
+          ...one,
+          steps: one.steps.map((step) =>
+            step.kind === name ? { ...step, what: `${step.what}, ${what}`.slice(0, 200) } : step,
+          ),
+        };
+  const has = (name: StageName) => plan.stages.some((one) => one.name === name);
+  return {
+    ...plan,
+    stages: [
+      ...(has("gather") ? [] : stage("gather", "What is needed", gathering([what]))),
+      ...plan.stages.map(more("gather")).map(more("put-away")),
+      ...(has("put-away") ? [] : stage("put-away", "Put away", puttingAway([what]))),
+    ],
+  };
+}
 
 /** What was turned on, or off, in the step before is not turned so again. */
 function withoutTwice(stages: readonly Stage[]): Stage[] {
@@ -255,6 +284,8 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
       ...(sha256 !== undefined && { sha256 }),
       minutes: conditions.minutes,
     };
+    const flashing = around(procedureFor("flash", procedures, moment), flash);
+    const done = flashing.findIndex((step) => step.kind === "machine") + 1;
     stages.push(
       ...stage(
         "enter",
@@ -263,8 +294,9 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
       ),
       ...stage("flash", `Flash ${title}`, [
         { kind: "gate", gate: "file", what: title, ...(sha256 !== undefined && { sha256 }), minutes: 1 },
-        ...around(procedureFor("flash", procedures, moment), flash),
+        ...flashing.slice(0, done),
       ]),
+      ...stage("boot", `It starts with ${version}`, flashing.slice(done)),
     );
     const installed = prepared?.reader.release(release);
     if (installed) state.set(component, installed);

@@ -2,7 +2,7 @@
 import { z } from "zod";
 
 /** What must hold before a step that flashes or erases. */
-export const GATES = ["power", "backup", "file", "hardware", "chain"] as const;
+export const GATES = ["power", "backup", "file", "hardware", "chain", "same"] as const;
 export type Gate = (typeof GATES)[number];
 
 /** Gates that nobody may pass by: a wrong file or the wrong hardware destroys a radio. */
@@ -39,7 +39,8 @@ export const happening = z.discriminatedUnion("kind", [
   z.object({
     kind: z.literal("file-kept"),
     sha256,
-    role: z.enum(["backup", "restore"]),
+    /** Read again: after a write, to compare. */
+    role: z.enum(["backup", "read-again"]),
   }),
   /** What was done at a step for which nothing is written. */
   z.object({ kind: z.literal("noted"), text: z.string().trim().min(1).max(2000) }),

@@ -197,10 +197,15 @@ const anyWhat: fc.Arbitrary<What> = fc.oneof(
     .record({
       gate: fc.constantFrom(...GATES),
       charge: fc.constantFrom(10, 50, 71),
-      sha256: fc.constantFrom("a".repeat(64), "b".repeat(64)),
+      sha256: fc.constantFrom("a".repeat(64), "b".repeat(64), undefined),
     })
-    .map((held): What => ({ kind: "held", ...held })),
-  fc.constant<What>({ kind: "file-kept", sha256: "c".repeat(64), role: "backup" }),
+    .map(({ sha256, ...held }): What => ({ kind: "held", ...held, ...(sha256 !== undefined && { sha256 }) })),
+  fc
+    .record({
+      sha256: fc.constantFrom("a".repeat(64), "b".repeat(64)),
+      role: fc.constantFrom("backup" as const, "read-again" as const),
+    })
+    .map((file): What => ({ kind: "file-kept", ...file })),
   fc.double({ min: 0, max: 1, noNaN: true }).map((part): What => ({ kind: "progress", part })),
   text.map((one): What => ({ kind: "noted", text: one })),
   text.map((raw): What => ({ kind: "reading", component: "main", raw })),
@@ -212,6 +217,8 @@ const anyStep: fc.Arbitrary<RunStep> = fc.constantFrom<RunStep>(
   { kind: "gate", gate: "backup", minutes: 1 },
   { kind: "gate", gate: "file", sha256: "a".repeat(64), minutes: 1 },
   { kind: "gate", gate: "hardware", bad: true, minutes: 1 },
+  { kind: "gate", gate: "same", minutes: 1 },
+  { kind: "gate", gate: "same", sha256: "b".repeat(64), minutes: 1 },
   { kind: "machine", work: "flash", erases: false, minutes: 1 },
   { kind: "machine", work: "read", erases: false, minutes: 1 },
   { kind: "open", wanted: "how", minutes: 1 },
@@ -230,7 +237,7 @@ function walked(made: RunPlan, events: readonly What[]) {
   let mood: "ready" | "going" | "paused" | "stopped" | "finished" = "ready";
   let trouble: string | null = null;
   let odd = 0;
-  let kept = 0;
+  const kept = { backup: "", "read-again": "" };
   for (const what of events) {
     const here = steps[done.length];
     const goes = mood === "going";
@@ -252,7 +259,8 @@ function walked(made: RunPlan, events: readonly What[]) {
       if (trouble === null && here?.kind === "gate" && here.gate === what.gate) {
         const enough = {
           power: what.supply || (what.charge ?? 0) >= (here.floor === undefined ? 50 : here.floor),
-          backup: kept > 0,
+          backup: kept.backup !== "",
+          same: [what.sha256 || kept["read-again"], ""].includes(here.sha256 || kept.backup),
           file: !here.sha256 || here.sha256 === what.sha256,
           hardware: !here.bad,
           chain: !here.bad,
@@ -262,7 +270,7 @@ function walked(made: RunPlan, events: readonly What[]) {
     } else if (what.kind === "noted") {
       if (here?.kind === "open" && trouble === null) [fits, done] = [true, [...done, here]];
     } else if (what.kind === "file-kept") {
-      if (here) [fits, kept] = [true, kept + 1];
+      if (here) [fits, kept[what.role]] = [true, what.sha256];
     } else if (what.kind === "odd") {
       if (here && trouble === null) [fits, trouble] = [true, what.symptom];
     } else if (what.kind === "machine-failed") {

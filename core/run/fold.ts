@@ -37,7 +37,7 @@ export type Run = {
   readonly machineSince?: string;
   readonly overridden: readonly Gate[];
   readonly readings: readonly { readonly component: string; readonly raw: string }[];
-  readonly files: readonly { readonly sha256: string; readonly role: "backup" | "restore" }[];
+  readonly files: readonly { readonly sha256: string; readonly role: "backup" | "read-again" }[];
   /** The places of steps at which something was odd. */
   readonly oddAt: readonly number[];
   /** What was noted at steps for which nothing is written, by their place. */
@@ -171,8 +171,8 @@ export const POWER_FLOOR = 50;
 
 /**
  * Whether a gate holds by what was looked at. Power: at or above the floor, or on a supply. Backup: a sound one of this radio was kept in this
- * run. File: its sum is that of the release; where nobody has noted that one, there is nothing to compare with and it holds. Hardware and
- * chain: unless they are known not to.
+ * run. File: its sum is that of the release; where nobody has noted that one, there is nothing to compare with and it holds. Same: what was
+ * read again is what was written, which is the run's own backup where nothing else is named. Hardware and chain: unless they are known not to.
  */
 export function gateHolds(
   run: Pick<Run, "files">,
@@ -190,11 +190,19 @@ export function gateHolds(
       return run.files.some(({ role }) => role === "backup");
     case "file":
       return step.sha256 === undefined || seen.sha256 === step.sha256;
+    case "same": {
+      const written = step.sha256 ?? lastFile(run, "backup");
+      return written === undefined || (seen.sha256 ?? lastFile(run, "read-again")) === written;
+    }
     case "hardware":
     case "chain":
       return step.bad !== true;
   }
 }
+
+/** The sum of what was last kept, or read again, in a run. */
+export const lastFile = (run: Pick<Run, "files">, role: Run["files"][number]["role"]): string | undefined =>
+  run.files.findLast((file) => file.role === role)?.sha256;
 
 /** Back only to a step that was done, and past nothing that has changed the radio for good. */
 function cannotGoBack(run: Run, to: number): Unfit | undefined {

@@ -36,7 +36,7 @@ export const runStepShape = z.discriminatedUnion("kind", [
     gate: z.enum(GATES),
     /** Of the battery, in percent. */
     floor: z.number().min(0).max(100).optional(),
-    /** Of the release's file; absent: nobody has noted it, and there is nothing to compare with. */
+    /** Of the release's file, or of what was written back; absent: not known beforehand. */
     sha256: z.string().optional(),
     /** The release, or the hardware, or the chain, in words. */
     what: words.optional(),
@@ -57,6 +57,8 @@ export const runStepShape = z.discriminatedUnion("kind", [
     version: words.optional(),
     /** What is written: the sum of its bytes. */
     sha256: z.string().optional(),
+    /** It is read once more after a write, to compare. */
+    again: z.literal(true).optional(),
     /** The tool it is done with, and what is pressed in it. */
     tool: words.optional(),
     minutes,

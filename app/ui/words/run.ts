@@ -8,6 +8,7 @@ const GATE_WORD: Record<Gate, string> = {
   backup: "A sound backup of this radio is kept",
   file: "The file is the one that the release names",
   hardware: "The release fits its hardware",
+  same: "What is in it now is what was written",
   chain: "What leads into it is not known to fail",
 };
 
@@ -24,7 +25,9 @@ export function sayRunStep(step: RunStep): string {
     case "machine":
       return step.work === "flash"
         ? `Flash ${[step.component, step.version].filter(Boolean).join(" ") || "it"}`
-        : { read: "Read out what is in it", write: "Write it back" }[step.work];
+        : step.again
+          ? "Read it out once more"
+          : { read: "Read out what is in it", write: "Write it back" }[step.work];
     case "read-back":
       return `What does ${step.component} show?`;
     case "put-away":
