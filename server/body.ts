@@ -10,6 +10,8 @@ const MB = 1024 * KB;
 
 /** Before sign-in: the longest form that is carried through one. */
 export const BEFORE_SIGN_IN = { bytes: 128 * KB, fields: 500 };
+/** So short that it cannot have more fields than that: each takes two signs at least, its name and what parts it from the next. */
+const ANYBODYS = 2 * BEFORE_SIGN_IN.fields;
 export const AFTER_SIGN_IN = { bytes: MB, fields: 3000 };
 /** The forms that send a file, and how large they may be with it; what is streamed is read by its page with `withForm`. */
 const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number; readonly streamed?: true }[] = [
@@ -43,6 +45,8 @@ export async function limitFor(
   readonly streamed?: boolean;
 }> {
   const { path, type, length } = request;
+  // What anybody may send needs no look at who sends it.
+  if (length !== undefined && length <= ANYBODYS) return { ...BEFORE_SIGN_IN, why: TOO_LARGE_BEFORE };
   if (!(await signedIn())) return { ...BEFORE_SIGN_IN, why: TOO_LARGE_BEFORE };
   const form = FILE_FORMS.find((one) => one.path.test(path.replace(/\.data$/, "")));
   // Browsers say the length of what they send; what does not say it is no file of theirs.

@@ -22,7 +22,7 @@ import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.serve
 import { sayBeginProblem } from "../shared/begin-run.server.ts";
 import { sayDoubt, sumAndKeep, sumOf } from "../shared/keep-file.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
-import { eventId, happeningsOf } from "./happenings.ts";
+import { eventId } from "./happenings.ts";
 
 type What = SentEvent["what"];
 /** `tx`: to read with. */
@@ -34,9 +34,7 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
   const number = Number(form.get("number"));
   const key = String(form.get(KEY) ?? "").slice(0, 50);
   const { run } = about;
-  const refused = (status: number, says: string): ReturnType<typeof answer> =>
-    answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
-  const fine = (says = "") => answer(200, { ok: true, intent, says });
+  const { refused, fine } = answersTo(intent, form);
   if (intent === "backup") return keepByForm(who, about, form, refused, fine);
   if (intent === "machine") {
     const done = await performForm(workMachine, who, form, { run, number, event: key });
@@ -60,9 +58,26 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
     return done.ok ? fine() : refused(...sayProblem(done.problem));
   }
   if (intent === "late") return takeLate(who, run, form, refused, fine);
-  const whats = intent === "file" ? await fileLookedAt(about.tx, form) : happeningsOf(intent, form);
+  if (intent !== "file") return refused(400, "This page does not know that answer.");
+  const whats = await fileLookedAt(about.tx, form);
   if (typeof whats === "string") return refused(400, whats);
-  if (whats.length === 0) return refused(400, "This page does not know that answer.");
+  return answerPlainly(who, run, form, whats);
+}
+
+function answersTo(intent: string, form: FormData) {
+  return {
+    refused: (status: number, says: string): ReturnType<typeof answer> =>
+      answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer),
+    fine: (says = "") => answer(200, { ok: true, intent, says }),
+  };
+}
+
+/** What a form says happened, told to the run. */
+export async function answerPlainly(who: SignedIn, run: string, form: FormData, whats: readonly What[]) {
+  const intent = String(form.get("intent") ?? "");
+  const number = Number(form.get("number"));
+  const key = String(form.get(KEY) ?? "").slice(0, 50);
+  const { refused, fine } = answersTo(intent, form);
   const events = whats.map((what, i) => ({ id: eventId(key, i), number: number + i + 1, what }));
   const done = await performForm(answerRun, who, form, {
     run,

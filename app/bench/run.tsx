@@ -2,7 +2,7 @@
 import { data, useActionData } from "react-router";
 import { runById } from "#db/runs.ts";
 import { unitById } from "#db/units.ts";
-import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { idIn, mustBeAllowed, notFound, readInClub, signedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { isOurs, offlineSaid } from "../forms/offline.ts";
 import { withForm } from "../forms/with-form.server.ts";
@@ -11,7 +11,7 @@ import { useMay } from "../ui/club.ts";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/run";
-import { answerByForm } from "./answer.server.ts";
+import { answerByForm, answerPlainly } from "./answer.server.ts";
 import { Answers, Faults } from "./answers.tsx";
 import { happeningsOf } from "./happenings.ts";
 import { Here } from "./here.tsx";
@@ -42,13 +42,17 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   return withForm(request, (form) =>
-    orSayAway(form, () =>
-      readInClub(context, async (tx, who) => {
+    orSayAway(form, async () => {
+      // Most answers need nothing read before: the act looks at the run itself.
+      const plain = happeningsOf(String(form.get("intent") ?? ""), form);
+      if (plain.length > 0)
+        return answerPlainly(signedIn(context), idIn(params.run, "This run") ?? "0", form, plain);
+      return readInClub(context, async (tx, who) => {
         const row = await runById(tx, idIn(params.run, "This run") ?? "");
         if (!row) throw notFound("This run");
         return answerByForm(who, { tx, run: row.id, unit: row.unit_id, tag: row.tag }, form);
-      }),
-    ),
+      });
+    }),
   );
 }
 

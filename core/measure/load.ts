@@ -1,0 +1,54 @@
+// What a dummy load may take, and for how long.
+import { bad, good, type Result } from "../quantities/result.ts";
+
+export type Load = {
+  /** For as long as one likes. */
+  readonly continuous?: number;
+  /** For so many seconds, and then so many to cool. */
+  readonly short?: { readonly watts: number; readonly seconds: number; readonly cool?: number };
+};
+
+export type LoadProblem = { readonly kind: "rating-unreadable" };
+
+const UNIT = { s: 1, sec: 1, second: 1, seconds: 1, min: 60, minute: 60, minutes: 60 } as const;
+const TIME = String.raw`(\d+)\s*(s|sec|seconds?|min|minutes?)`;
+
+const secondsOf = (number: string | undefined, unit: string | undefined): number =>
+  Number(number) * (UNIT[(unit ?? "").toLowerCase() as keyof typeof UNIT] ?? 1);
+
+/** Reads what stands on it: "50 W", "50 W for 1 min, then rest 5 min", "5 W; 50 W for 30 s". Problem: `rating-unreadable`. */
+export function parseLoad(text: string): Result<Load, LoadProblem> {
+  let continuous: number | undefined;
+  let short: { watts: number; seconds: number; cool?: number } | undefined;
+  for (const part of text.split(/[;,](?!\d)|\bthen\b/i).map((one) => one.trim())) {
+    if (part === "") continue;
+    const rest = new RegExp(`^(?:rest|cool)(?:\\s+for)?\\s+${TIME}$`, "i").exec(part);
+    const watts = /^(?:up to\s+)?(\d+(?:[.,]\d+)?)\s*W\b\s*(.*)$/i.exec(part);
+    const time = watts && new RegExp(`^for\\s+${TIME}$`, "i").exec(watts[2] ?? "");
+    const number = Number(watts?.[1]?.replace(",", "."));
+    if (rest && short) short.cool = secondsOf(rest[1], rest[2]);
+    else if (watts && time) short = { watts: number, seconds: secondsOf(time[1], time[2]) };
+    else if (watts && ["", "continuous"].includes((watts[2] ?? "").toLowerCase())) continuous = number;
+    else return bad({ kind: "rating-unreadable" });
+  }
+  if (continuous === undefined && short === undefined) return bad({ kind: "rating-unreadable" });
+  return good({ ...(continuous !== undefined && { continuous }), ...(short && { short }) });
+}
+
+export type Rated =
+  | { readonly kind: "takes" }
+  /** It takes it, and has to cool for so long then; undefined: nobody has noted how long. */
+  | { readonly kind: "takes-then-cools"; readonly cool: number | undefined }
+  /** So long at most, in seconds. */
+  | { readonly kind: "too-long"; readonly most: number }
+  | { readonly kind: "too-much"; readonly most: number };
+
+/** May this load take so many watts for so many seconds? The worst that the radio may give is what counts. */
+export function loadRating({ continuous, short }: Load, watts: number, seconds: number): Rated {
+  if (continuous !== undefined && watts <= continuous) return { kind: "takes" };
+  if (short && watts <= short.watts)
+    return seconds <= short.seconds
+      ? { kind: "takes-then-cools", cool: short.cool }
+      : { kind: "too-long", most: short.seconds };
+  return { kind: "too-much", most: Math.max(continuous ?? 0, short?.watts ?? 0) };
+}

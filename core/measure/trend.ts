@@ -1,0 +1,53 @@
+// Whether a radio gets weaker: its readings over time, held against their own scatter.
+import type { PlainDate } from "../quantities/date.ts";
+import { daysBetween } from "../quantities/date.ts";
+
+export type Reading = { readonly day: PlainDate; readonly watts: number };
+
+export type Trend =
+  /** Fewer than five: nothing can be said. */
+  | { readonly kind: "too-few"; readonly readings: number }
+  | {
+      readonly kind: "known";
+      /** Watts a year: the median of the slopes of all pairs (Theil and Sen). */
+      readonly slope: number;
+      /** The median of all but the last. */
+      readonly usual: number;
+      /** How far the others lie from it, as one would expect of chance (three times their MAD, scaled as for a normal scatter). */
+      readonly scatter: number;
+      /** The last one lies outside of it. */
+      readonly outside: "below" | "above" | undefined;
+      /** The last lies below, and the slope falls. */
+      readonly weaker: boolean;
+    };
+
+export const FEWEST = 5;
+const MAD_TO_SIGMA = 1.4826;
+
+/** `least`: a difference that the meter cannot see, in watts; scatter is never taken for less. Readings of one day count as they come. */
+export function trend(readings: readonly Reading[], least = 0): Trend {
+  if (readings.length < FEWEST) return { kind: "too-few", readings: readings.length };
+  const inOrder = [...readings].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+  const slopes: number[] = [];
+  for (const [i, a] of inOrder.entries()) {
+    for (const b of inOrder.slice(i + 1)) {
+      const days = daysBetween(a.day, b.day);
+      if (days > 0) slopes.push(((b.watts - a.watts) / days) * 365.25);
+    }
+  }
+  const earlier = inOrder.slice(0, -1).map(({ watts }) => watts);
+  const last = inOrder.at(-1)?.watts ?? 0;
+  const usual = median(earlier);
+  const mad = median(earlier.map((watts) => Math.abs(watts - usual)));
+  const scatter = Math.max(least, 3 * MAD_TO_SIGMA * mad);
+  const outside = last < usual - scatter ? "below" : last > usual + scatter ? "above" : undefined;
+  const slope = slopes.length === 0 ? 0 : median(slopes);
+  return { kind: "known", slope, usual, scatter, outside, weaker: outside === "below" && slope < 0 };
+}
+
+function median(values: readonly number[]): number {
+  const inOrder = [...values].sort((a, b) => a - b);
+  const half = Math.floor(inOrder.length / 2);
+  const upper = inOrder[half] ?? 0;
+  return inOrder.length % 2 === 1 ? upper : ((inOrder[half - 1] ?? 0) + upper) / 2;
+}
