@@ -48,13 +48,16 @@ export async function addBackup(
     readonly name: string;
     readonly run: string | undefined;
     readonly by: string;
+    /** Absent: now. */
+    readonly at?: string;
   },
 ): Promise<string> {
   const { rows } = await ask(
     tx,
     idRow,
-    `insert into backup (club_id, unit_id, sha256, name, run_id, kept_by) values (current_club(), $1, $2, $3, $4, $5) returning id`,
-    [backup.unit, backup.sha256, backup.name, backup.run ?? null, backup.by],
+    `insert into backup (club_id, unit_id, sha256, name, run_id, kept_by, kept_at)
+     values (current_club(), $1, $2, $3, $4, $5, coalesce($6::timestamptz, now())) returning id`,
+    [backup.unit, backup.sha256, backup.name, backup.run ?? null, backup.by, backup.at ?? null],
   );
   return rows[0]?.id ?? "";
 }

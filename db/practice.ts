@@ -1,5 +1,6 @@
 // Statements about practice, and the rules of the bench.
 import { z } from "zod";
+import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
 import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
@@ -29,6 +30,27 @@ export async function practiceOf(tx: Tx, person: string): Promise<Tally[]> {
     `select procedure_id, count(*)::int tries, (count(*) filter (where clean))::int clean, (min(ms) filter (where clean))::int best
      from practice_try where person_id = $1 group by procedure_id`,
     [person],
+  );
+  return rows;
+}
+
+const practisableRow = z.object({
+  id: z.string(),
+  title: z.string(),
+  purpose: z.enum(PURPOSES),
+  effect: z.enum(EFFECTS),
+  model_id: z.string(),
+  model: z.string(),
+});
+
+/** Every procedure that can be tried on a drawn radio: no drafts, and of models whose keys somebody has written down. */
+export async function practisable(tx: Tx): Promise<z.output<typeof practisableRow>[]> {
+  const { rows } = await ask(
+    tx,
+    practisableRow,
+    `select p.id, p.title, p.purpose, p.effect, m.id model_id, m.name model from procedure p
+     join model m on m.club_id = p.club_id and m.id = p.model_id and m.shelved_at is null
+     where p.shelved_at is null and not p.draft and m.identity ? 'layout' order by lower(m.name), m.id, p.position, p.id limit 1000`,
   );
   return rows;
 }

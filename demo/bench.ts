@@ -1,12 +1,15 @@
 // The demo's bench: simulated radios for the Wickets, runs of the past two years, one going on, and one left in the middle.
 
+import { createHash } from "node:crypto";
 import type { Purpose } from "#core/dossier/procedure.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import { composeProcedure } from "#core/run/compose.ts";
 import type { Happening } from "#core/run/event.ts";
 import { stepsOf } from "#core/run/plan.ts";
 import { newestReading } from "#core/unit/unit.ts";
+import { addBackup } from "#db/backups.ts";
 import { knownProcedure, proceduresOf } from "#db/dossier.ts";
+import { keepFile } from "#db/files.ts";
 import type { Tx } from "#db/pool.ts";
 import * as seed from "#db/seed.ts";
 import { putSimulated } from "#db/simulated.ts";
@@ -57,15 +60,52 @@ const RUNS: readonly PastRun[] = [
   { ago: 0, tag: "W-08", who: "Juno", purpose: "read-version", seconds: [4], left: 1 },
 ];
 
-export async function layBench(
-  tx: Tx,
-  known: {
-    readonly units: ReadonlyMap<string, string>;
-    readonly people: ReadonlyMap<string, string>;
-    readonly evening: (day: PlainDate, minute: number) => string;
-  },
-  today: PlainDate,
-): Promise<void> {
+/** Days ago, the radio, by whom; `of`: the radio whose file it really is. */
+const BACKUPS: readonly {
+  readonly ago: number;
+  readonly tag: string;
+  readonly who: string;
+  readonly of?: string;
+}[] = [
+  { ago: 640, tag: "W-03", who: "Tobin" },
+  { ago: 430, tag: "W-01", who: "Tobin" },
+  { ago: 265, tag: "W-03", who: "Juno" },
+  { ago: 196, tag: "W-02", who: "Tobin" },
+  { ago: 121, tag: "W-01", who: "Juno" },
+  { ago: 120, tag: "W-05", who: "Bram" },
+  // Two radios on one table, and the wrong name typed.
+  { ago: 120, tag: "W-06", who: "Bram", of: "W-05" },
+  { ago: 88, tag: "W-04", who: "Juno" },
+];
+
+/** What was read out of a radio on a day: as large as the others of its model, and never the same twice. */
+function readOut(tag: string, ago: number): Uint8Array {
+  const bytes = Buffer.alloc(12_400);
+  bytes.write(`${tag} as it was ${ago} days ago`);
+  return bytes;
+}
+
+async function layBackups(tx: Tx, { units, people, evening }: Known, today: PlainDate): Promise<void> {
+  for (const { ago, tag, who, of = tag } of BACKUPS) {
+    const content = readOut(of, ago);
+    const sha256 = createHash("sha256").update(content).digest("hex");
+    await keepFile(tx, sha256, content);
+    const day = addDays(today, -ago);
+    await addBackup(tx, {
+      ...{ unit: units.get(tag) ?? "", sha256, name: `${tag} ${day}.plug`, run: undefined },
+      ...{ by: people.get(who) ?? "", at: evening(day, 15) },
+    });
+  }
+}
+
+type Known = {
+  readonly units: ReadonlyMap<string, string>;
+  readonly people: ReadonlyMap<string, string>;
+  readonly evening: (day: PlainDate, minute: number) => string;
+};
+
+export async function layBench(tx: Tx, known: Known, today: PlainDate): Promise<void> {
+  await layBackups(tx, known, today);
   const { all } = await loadSituations(tx, { of: "club" }, today);
   const byId = new Map(all.map((one) => [one.unit.id, one]));
   for (const [tag, id] of known.units) {
@@ -84,7 +124,7 @@ async function layRun(
   tx: Tx,
   run: PastRun,
   byId: ReadonlyMap<string, Awaited<ReturnType<typeof loadSituations>>["all"][number]>,
-  { units, people, evening }: Parameters<typeof layBench>[1],
+  { units, people, evening }: Known,
   today: PlainDate,
 ): Promise<void> {
   const unit = units.get(run.tag) ?? "";

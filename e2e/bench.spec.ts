@@ -53,6 +53,13 @@ test("by keyboard alone, with something odd on the way, back one, and to its end
   }
   await seen(page).click();
   await expect(page.getByRole("heading", { level: 1, name: "Done" })).toBeVisible();
+  // The slip has the sheet to itself, and tells what was done.
+  await page.emulateMedia({ media: "print" });
+  const done = page.getByRole("list").filter({ hasText: "Press *, then 2, then 6." });
+  await expect(done).toBeVisible();
+  expect((await done.boundingBox())?.width).toBeGreaterThan(600);
+  await expect(page.getByText("Juno Reedholm at the bench")).toBeHidden();
+  await page.emulateMedia({ media: "screen" });
   await page.goto(`${served.address}/units/W-03`);
   await expect(page.getByText("finished at the bench: Read the version in the menu")).toBeVisible();
 });

@@ -52,6 +52,15 @@ test("a wrong key is named with what it would have done; done right it counts, a
   await page.getByRole("button", { name: "Let go of talk and 5" }).click();
   await expect(page.getByText("Done, and without a mistake.")).toBeVisible();
   await expect(page.getByText("you have 1 clean try of 1")).toBeVisible();
+  await page.goto(`${served.address}/bench/practice`);
+  const wicket = page
+    .locator("section")
+    .filter({ has: page.getByRole("heading", { name: "Wicket", exact: true }) });
+  const tried = wicket.getByRole("listitem").filter({ hasText: "Enter update mode" });
+  await expect(tried).toContainText("1 of 1 clean, best 0:");
+  await expectAccessible(page);
+  await tried.getByRole("link").click();
+  await expect(page.getByText("0 of 2 steps done, 0 mistakes")).toBeVisible();
 });
 
 test("a fault stops the tool until its cause is found", async ({ page }) => {

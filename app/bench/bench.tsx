@@ -14,7 +14,7 @@ import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
-import { sayRunStep } from "../ui/words/run.ts";
+import { sayListedStep } from "../ui/words/run.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/bench";
 import { startByForm } from "./start.server.ts";
@@ -51,7 +51,7 @@ export async function loader({ context }: Route.LoaderArgs) {
         phase: run.phase,
         place: run.place,
         of: stepsOf(row.plan).length,
-        step: next && sayRunStep(next.step),
+        step: next && sayListedStep(next.step),
         odd: run.odd,
         holds: taken.filter((thing) => thing.run_id === row.id).map(({ name }) => name),
         waits: taken

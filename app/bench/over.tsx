@@ -4,7 +4,7 @@ import { ActForm } from "../forms/act-form.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { counted } from "../ui/words/count.ts";
-import { sayClock, sayRunStep } from "../ui/words/run.ts";
+import { sayClock, sayListedStep, sayRunStep } from "../ui/words/run.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Shown } from "./shown.ts";
 
@@ -47,6 +47,7 @@ export function Over({ run }: { readonly run: Shown }) {
         </div>
       )}
       {run.nextDue !== undefined && <p className="mt-2">What to do next: {run.nextDue}.</p>}
+      <Steps run={run} />
       {mayWrite &&
         run.notes.map(([place, text]) => (
           <ActForm key={place} intent="draft" className="sheet mt-3 max-w-2xl p-3 print:hidden">
@@ -67,6 +68,34 @@ export function Over({ run }: { readonly run: Shown }) {
         </Go>
       </p>
     </section>
+  );
+}
+
+/** What was done, each step with how long it took: what the slip tells whoever has the radio next. */
+function Steps({ run }: { readonly run: Shown }) {
+  const took = new Map(run.took);
+  const done = run.steps.slice(0, run.place).map(({ step, stage }, place) => ({ step, stage, place }));
+  if (done.length === 0) return null;
+  return (
+    <div className="mt-3 max-w-3xl">
+      <h2>What was done</h2>
+      <ol className="mt-1">
+        {done.map(({ step, stage, place }) => (
+          <li
+            key={place}
+            className="grid grid-cols-[minmax(0,1fr)_4rem] gap-x-4 border-b border-line py-1 last:border-0"
+          >
+            {stage !== done[place - 1]?.stage && (
+              <span className="col-span-2 text-sm text-quiet">{run.stages[stage]}</span>
+            )}
+            <span>{sayListedStep(step)}</span>
+            <span className="text-right text-quiet">
+              {(took.get(place) ?? 0) > 0 && sayClock(took.get(place) ?? 0)}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </div>
   );
 }
 

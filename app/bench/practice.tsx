@@ -5,7 +5,7 @@ import { notePractice } from "#acts/note-practice.ts";
 import { CAUSES } from "#core/run/causes.ts";
 import { dossierHead, proceduresOf } from "#db/dossier.ts";
 import { modelById, modelsToPick } from "#db/models.ts";
-import { practiceOf } from "#db/practice.ts";
+import { benchRules, practiceOf, practisable } from "#db/practice.ts";
 import { type Exercise, isClean, type Practice as State } from "#simulators/radio/practice.ts";
 import { FAULTS, type FaultKind } from "#simulators/radio/state.ts";
 import { SYMPTOM } from "#simulators/radio/work.ts";
@@ -13,8 +13,10 @@ import { idIn, mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { KEY } from "../forms/form-key.tsx";
 import { performForm } from "../forms/perform.server.ts";
+import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
+import { sayClock } from "../ui/words/run.ts";
 import { PURPOSE_WORD, sayStep } from "../ui/words/step.ts";
 import type { Route } from "./+types/practice";
 import { Handset } from "./handset.tsx";
@@ -31,7 +33,11 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     const id = asked === null ? undefined : idIn(asked, "This model");
     const model = id === undefined ? undefined : await modelById(tx, id);
     const models = (await modelsToPick(tx)).map((one) => [one.id, one.name] as const);
-    if (!model || id === undefined) return { models, model: undefined };
+    if (!model || id === undefined) {
+      const own = new Map((await practiceOf(tx, who.person)).map((tally) => [tally.procedure_id, tally]));
+      const all = (await practisable(tx)).map((one) => ({ ...one, tally: own.get(one.id) }));
+      return { models, model: undefined, all, asked: (await benchRules(tx)).clean };
+    }
     const head = await dossierHead(tx, id);
     const procedures = (await proceduresOf(tx, id)).filter((p) => !p.draft);
     const tallies = new Map((await practiceOf(tx, who.person)).map((tally) => [tally.procedure_id, tally]));
@@ -83,6 +89,7 @@ export default function Practice({ loaderData }: Route.ComponentProps) {
           Try it
         </button>
       </form>
+      {loaderData.all && <Choose all={loaderData.all} asked={loaderData.asked} />}
       {model && loaderData.procedures?.length === 0 && (
         <p className="doubt max-w-xl p-5 text-lg">
           Nobody has written down how anything is done with a {model.name}.
@@ -104,7 +111,48 @@ export default function Practice({ loaderData }: Route.ComponentProps) {
 }
 
 type Loaded = Route.ComponentProps["loaderData"];
-type Ready = { readonly [K in keyof Loaded]-?: NonNullable<Loaded[K]> };
+type Offered = NonNullable<Loaded["all"]>;
+
+/** What can be tried, by model, with how one's own tries went; what erases is marked, since the club may ask for tries of it. */
+function Choose({ all, asked }: { readonly all: Offered; readonly asked: number }) {
+  const models = [...new Map(all.map((one) => [one.model_id, one.model]))];
+  return (
+    <>
+      {asked > 0 && (
+        <p className="mb-3">
+          Before anybody erases a real radio the club asks for {counted(asked, "clean try", "clean tries")} of
+          the procedure.
+        </p>
+      )}
+      <div className="gap-4 sm:columns-2 xl:columns-3">
+        {models.map(([id, name]) => (
+          <section key={id} className="sheet mb-4 break-inside-avoid p-3">
+            <h2>{name}</h2>
+            <ul className="mt-1 flex flex-col gap-1">
+              {all
+                .filter((one) => one.model_id === id)
+                .map((one) => (
+                  <li key={one.id} className="flex flex-wrap items-baseline justify-between gap-x-3">
+                    <Go to={`/bench/practice?model=${id}&procedure=${one.id}`} className="link">
+                      {one.title}
+                    </Go>
+                    <span className="text-sm text-quiet">
+                      {one.effect === "erase" && <span className="text-rust">erases; </span>}
+                      {one.tally
+                        ? `${one.tally.clean} of ${one.tally.tries} clean${one.tally.best === null ? "" : `, best ${sayClock(one.tally.best)}`}`
+                        : "not tried"}
+                    </span>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+    </>
+  );
+}
+
+type Ready = { readonly [K in Exclude<keyof Loaded, "all" | "asked">]-?: NonNullable<Loaded[K]> };
 
 /** A made-up version: what it shows is told from what is read off it. */
 const RUNS = "1.02";
@@ -163,9 +211,13 @@ function Try({ of }: { readonly of: Ready }) {
   }, [isOver]);
 
   if (!procedure) return null;
+  // Mobiles and bases are broad: in a narrow column nobody could read their keys.
+  const isWide = of.layout.body === "mobile" || of.layout.body === "base";
   const needsHands = procedure.steps.some((step) => ["connect", "wait", "tool", "menu"].includes(step.kind));
   return (
-    <div className="grid gap-6 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+    <div
+      className={`grid gap-6 ${isWide ? "xl:grid-cols-[minmax(0,44rem)_minmax(0,1fr)]" : "lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]"}`}
+    >
       <div className="sheet p-4">
         {state && (
           <Handset
@@ -177,7 +229,7 @@ function Try({ of }: { readonly of: Ready }) {
         )}
         {needsHands && <Hands steps={procedure.steps} onDeed={(deed) => send({ kind: "deed", deed })} />}
       </div>
-      <div className="flex flex-col gap-4 max-lg:order-first">
+      <div className={`flex flex-col gap-4 ${isWide ? "max-xl:order-first" : "max-lg:order-first"}`}>
         <header>
           <h2 className="text-2xl">{procedure.title}</h2>
           <p className="text-quiet">

@@ -81,7 +81,7 @@ export default function Run({ loaderData }: Route.ComponentProps) {
   const mayWork = useMay("work-at-bench");
   const isOver = run.phase === "stopped" || run.phase === "finished";
   return (
-    <div className="grid md:min-h-dvh md:grid-cols-[15rem_minmax(0,1fr)]">
+    <div className="grid md:min-h-dvh md:grid-cols-[15rem_minmax(0,1fr)] print:block">
       <StepList run={run} />
       <div className="flex min-w-0 flex-col gap-4 px-4 pt-4 pb-6 md:px-6">
         {run.waiting > 0 && (

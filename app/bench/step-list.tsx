@@ -6,7 +6,7 @@ import type { Shown } from "./shown.ts";
 export function StepList({ run }: { readonly run: Shown }) {
   const took = new Map(run.took);
   return (
-    <aside className="border-line bg-base-200 px-4 py-3 md:sticky md:top-0 md:h-dvh md:overflow-y-auto md:border-r md:py-4">
+    <aside className="no-print border-line bg-base-200 px-4 py-3 md:sticky md:top-0 md:h-dvh md:overflow-y-auto md:border-r md:py-4">
       <p>
         <Go to={`/units/${encodeURIComponent(run.tag)}`} className="tag text-xl">
           {run.tag}

@@ -84,7 +84,7 @@ function Around({ data, children }: { readonly data: FrameData; readonly childre
   useGoing();
   useLive();
   return (
-    <div className="md:grid md:grid-cols-[6rem_minmax(0,1fr)]">
+    <div className="md:grid md:grid-cols-[6rem_minmax(0,1fr)] print:block">
       <a
         href="#work"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-2"

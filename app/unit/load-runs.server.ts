@@ -5,7 +5,7 @@ import type { Tx } from "#db/pool.ts";
 import { eventsOf, runsOfUnit } from "#db/runs.ts";
 import { simulatedState } from "#db/simulated.ts";
 import { counted } from "../ui/words/count.ts";
-import { sayClock, sayRunStep } from "../ui/words/run.ts";
+import { sayClock, sayListedStep } from "../ui/words/run.ts";
 
 /** So many runs are told of on a radio's page. */
 const MOST = 10;
@@ -46,7 +46,7 @@ export async function shownRuns(tx: Tx, unit: string) {
             .join("; "),
           steps: steps.map(({ step, place }) => {
             const took = run.took.get(place);
-            return { says: sayRunStep(step), took: took === undefined ? undefined : sayClock(took) };
+            return { says: sayListedStep(step), took: took === undefined ? undefined : sayClock(took) };
           }),
         };
       }),

@@ -35,6 +35,12 @@ export function sayRunStep(step: RunStep): string {
   }
 }
 
+/** The same in a list, where nothing beside it says what should be seen: to watch for it alone would say nothing. */
+export const sayListedStep = (step: RunStep): string =>
+  step.kind === "do" && step.step.kind === "watch"
+    ? [sayRunStep(step), ...shouldSee(step)].join(" ")
+    : sayRunStep(step);
+
 /** What should be seen at a step; nothing where nothing is written. */
 export function shouldSee(step: RunStep): readonly string[] {
   const signs = step.kind === "do" ? signsOf(step.step) : undefined;

@@ -1,0 +1,133 @@
+// Whether the mode a radio is in suits whoever uses it, by the club's rule for its group. The schools differ; the club chooses.
+import { z } from "zod";
+import type { PlainDate } from "../quantities/date.ts";
+import { type Bands, bandShape, widthOf } from "./band.ts";
+import { excess, MOST_BANDS, type Mode, shortfall, transmitOf } from "./mode.ts";
+import { changesAfter, privilegesOn, type Segment } from "./privileges.ts";
+
+/**
+ * as it is: nothing is said. locked: it transmits where its user may and nowhere else. wide receive: the same of transmitting; it hears all
+ * that it can. emergency: open, for a box of its own, and signed out by name. legacy: an old one, kept within what it was approved for.
+ */
+export const TRANSMIT_RULES = ["as it is", "locked", "wide receive", "emergency", "legacy"] as const;
+export type TransmitRule = (typeof TRANSMIT_RULES)[number];
+
+export const transmitPolicy = z.object({
+  rule: z.enum(TRANSMIT_RULES),
+  /** The class or service whose privileges count where nobody holds the radio. */
+  class: z.string().trim().min(1).max(60).optional(),
+  /** What legacy radios were approved for. */
+  approved: z.array(bandShape).max(MOST_BANDS).optional(),
+});
+export type TransmitPolicy = Readonly<z.output<typeof transmitPolicy>>;
+
+export type InMode = Pick<Mode, "name" | "transmit" | "receive" | "fixed"> & { readonly id: string };
+
+export type ModeStanding =
+  /** The dossier knows no modes: there is nothing to compare. */
+  | { readonly kind: "no-modes" }
+  /** Nobody has said in which it is. */
+  | { readonly kind: "mode-unknown" }
+  | { readonly kind: "as-it-is" }
+  /** Nobody has entered what this class may use, or of which class its user is, or what it was approved for. */
+  | { readonly kind: "nothing-to-compare"; readonly class?: string }
+  /** Open on purpose; `out`: with somebody, by name. */
+  | { readonly kind: "open"; readonly excess: Bands; readonly out: boolean }
+  | {
+      readonly kind: "exceeds";
+      readonly excess: Bands;
+      /** How much of the air that is, in hertz. */
+      readonly width: number;
+      readonly shortfall: Bands;
+      /** Its other modes that would not exceed, those that fall the least short first. */
+      readonly better: readonly string[];
+    }
+  | { readonly kind: "fits"; readonly shortfall: Bands; readonly hearsLess: boolean };
+
+export type ModeFacts = {
+  readonly modes: readonly InMode[];
+  /** The id of the one it is in. */
+  readonly now: string | undefined;
+  readonly policy: TransmitPolicy;
+  readonly plan: readonly Segment[];
+  /** The class of whoever holds it. */
+  readonly holder: { readonly class?: string | undefined } | undefined;
+};
+
+/** Whose privileges count: the holder's, else the group's. */
+export const classOf = ({ holder, policy }: Pick<ModeFacts, "holder" | "policy">): string | undefined =>
+  holder ? holder.class : policy.class;
+
+/** Where it may transmit on a day; undefined where that is not known. */
+export function allowedOn(facts: Omit<ModeFacts, "modes" | "now">, day: PlainDate): Bands | undefined {
+  const { policy, plan } = facts;
+  if (policy.rule === "legacy") return policy.approved;
+  const own = classOf(facts);
+  return own === undefined ? undefined : privilegesOn(plan, own, day);
+}
+
+/** How the mode a radio is in stands on a day. */
+export function modeStanding(facts: ModeFacts, day: PlainDate): ModeStanding {
+  const { modes, now, policy, holder } = facts;
+  if (modes.length === 0) return { kind: "no-modes" };
+  const mode = modes.find(({ id }) => id === now);
+  if (!mode) return { kind: "mode-unknown" };
+  if (policy.rule === "as it is") return { kind: "as-it-is" };
+  const allowed = allowedOn(facts, day);
+  if (allowed === undefined) {
+    const own = policy.rule === "legacy" ? undefined : classOf(facts);
+    return { kind: "nothing-to-compare", ...(own !== undefined && { class: own }) };
+  }
+  const reach = modes.flatMap(transmitOf);
+  const beyond = excess(mode, allowed);
+  const short = shortfall(mode, allowed, reach);
+  if (beyond.length > 0 && policy.rule === "emergency")
+    return { kind: "open", excess: beyond, out: holder !== undefined };
+  if (beyond.length > 0)
+    return {
+      ...{ kind: "exceeds", excess: beyond, width: widthOf(beyond), shortfall: short },
+      better: betterThan(mode, modes, allowed, reach),
+    };
+  const hearsMost = Math.max(...fitting(modes, allowed).map(({ receive }) => widthOf(receive)));
+  const hearsLess = policy.rule === "wide receive" && widthOf(mode.receive) < hearsMost;
+  return { kind: "fits", shortfall: short, hearsLess };
+}
+
+const fitting = (modes: readonly InMode[], allowed: Bands) =>
+  modes.filter((mode) => excess(mode, allowed).length === 0);
+
+function betterThan(mode: InMode, modes: readonly InMode[], allowed: Bands, reach: Bands): readonly string[] {
+  return fitting(modes, allowed)
+    .filter(({ id }) => id !== mode.id)
+    .map((one) => ({ id: one.id, short: widthOf(shortfall(one, allowed, reach)) }))
+    .sort((a, b) => a.short - b.short)
+    .map(({ id }) => id);
+}
+
+/** A stretch of days, the last of which is before `to`, on which it exceeds. */
+export type ExceedsFrom = { readonly from: PlainDate; readonly to?: PlainDate };
+
+/** All stretches of days, from the day since which it is in its mode, on which it transmits where it should not; oldest first. */
+export function exceedsOn(facts: ModeFacts, since: PlainDate): ExceedsFrom[] {
+  if (facts.policy.rule === "emergency") return [];
+  const own = facts.policy.rule === "legacy" ? undefined : classOf(facts);
+  const days: PlainDate[] = [since];
+  for (let day: PlainDate | undefined = since; day !== undefined && own !== undefined; ) {
+    day = changesAfter(facts.plan, own, day);
+    if (day !== undefined) days.push(day);
+  }
+  const found: { from: PlainDate; to?: PlainDate }[] = [];
+  let open: { from: PlainDate; to?: PlainDate } | undefined;
+  for (const day of days) {
+    const exceeds = modeStanding(facts, day).kind === "exceeds";
+    if (exceeds && !open) {
+      open = { from: day };
+      found.push(open);
+    }
+    if (!exceeds && open) {
+      open.to = day;
+      open = undefined;
+    }
+  }
+  return found;
+}
