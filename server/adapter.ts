@@ -1,7 +1,7 @@
 // Between Node's requests and the framework's: the address is made from what the server knows of itself, the body is the one
 // that was taken in, and the answer goes out as it is.
-
-import { writeReadableStreamToWritable } from "@react-router/node";
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
 import type { Request as ExpressRequest, Response as ExpressResponse } from "express";
 
 /** The request as the framework wants it. A body that was refused is left out: the pages then say why. */
@@ -34,7 +34,9 @@ export async function sendAnswer(response: ExpressResponse, answer: Response): P
     response.end();
     return;
   }
-  await writeReadableStreamToWritable(answer.body, response).catch((error: unknown) => {
+  // As fast as whoever asked can take it, and no faster: a large file must not wait in memory for a slow line.
+  const body = answer.body as Parameters<typeof Readable.fromWeb>[0];
+  await pipeline(Readable.fromWeb(body), response).catch((error: unknown) => {
     if (!response.destroyed) throw error;
   });
 }
