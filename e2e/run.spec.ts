@@ -48,6 +48,17 @@ async function until(page: Page, wanted: RegExp, most = 60) {
   }
   throw new Error(`never came to ${wanted}: ${await heading(page).innerText()}`);
 }
+/** The same with a real radio: what a machine has to do is said to have gone through. */
+async function byHand(page: Page, wanted: RegExp) {
+  for (let i = 0; i < 40 && !wanted.test(await heading(page).innerText()); i++)
+    for (const name of ["That is what it has", "It is so", "It is kept", "It went through", "Seen it"]) {
+      if ((await page.getByRole("button", { name, exact: true }).count()) === 0) continue;
+      if (name === "That is what it has") await page.getByLabel("It runs from a supply").check();
+      await answer(page, name);
+      break;
+    }
+  await expect(heading(page)).toHaveText(wanted);
+}
 /** Lets the machine work until it is through. */
 async function work(page: Page) {
   const title = await heading(page).innerText();
@@ -213,9 +224,22 @@ test("a file of nothing, one that is another radio's, and one nobody asked for a
   const got = await page.request.get(`${served.address}${await link.getAttribute("href")}`);
   expect(Buffer.compare(await got.body(), bytes)).toBe(0);
 
-  // Whoever may not is not led to it.
+  // Written back by hand: what is in it is kept first, and what was written is read once more and compared.
   await page.getByRole("button", { name: "Write it back into H-02: h2.plug" }).click();
   await expect(heading(page)).toHaveText("Write a backup back");
+  await answer(page, "Begin");
+  await byHand(page, /^A sound backup/);
+  const choose = (label: string, name: string, buffer: Buffer) =>
+    page.getByLabel(label).setInputFiles({ name, mimeType: "application/octet-stream", buffer });
+  await choose("The file that was read out of it", "before.plug", Buffer.alloc(12_000_000, 9));
+  await answer(page, "Keep it");
+  await byHand(page, /^What is in it now is what was written/);
+  await choose("The file that was read once more", "again.plug", Buffer.alloc(12_000_000, 9));
+  await press(page, "Compare it");
+  await expect(page.getByText("That does not hold")).toBeVisible();
+  await choose("The file that was read once more", "again.plug", bytes);
+  await answer(page, "Compare it");
+  await expect(heading(page)).toHaveText(/and a channel of it works/);
 });
 
 test("a radio on hold is not begun without a word of the hold", async ({ page }) => {
