@@ -51,6 +51,11 @@ test("by keyboard alone, with something odd on the way, back one, and to its end
     await seen(page).click();
     await expect(page.getByText(`Step ${step} of 3`)).toBeVisible();
   }
+  // One, not two.
+  await page.getByRole("button", { name: "Back one" }).click();
+  await expect(page.getByText("Step 2 of 3")).toBeVisible();
+  await seen(page).click();
+  await expect(page.getByText("Step 3 of 3")).toBeVisible();
   await seen(page).click();
   await expect(page.getByRole("heading", { level: 1, name: "Done" })).toBeVisible();
   // The slip has the sheet to itself, and tells what was done.
