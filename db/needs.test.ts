@@ -81,7 +81,8 @@ async function fromScratch(tx: Tx): Promise<string[]> {
       needsOf(unit, catalogue, policy).map((need) =>
         recordOf(
           need,
-          actionOf(need, unit.away, () => "kit"),
+          // There is no kit at all; and to no release nothing leads.
+          actionOf(need, unit.away, () => (need.targets.length > 0 ? "kit" : "no-route")),
         ),
       ),
     ),
