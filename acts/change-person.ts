@@ -1,6 +1,7 @@
 // Who somebody is gets corrected; whose role or address changes signs in anew.
 import { bad, good } from "#core/quantities/result.ts";
 import { type PersonFields, type PersonRow, personById, putPerson } from "#db/people.ts";
+import { heldBy } from "#db/units.ts";
 import { defineAct } from "./define.ts";
 import { personFields, personRefused, personShape, personStands } from "./person-fields.ts";
 import { id } from "./shapes.ts";
@@ -31,6 +32,16 @@ export const changePerson = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "person-changed" as const, name: input.name, what } }],
+      // What they may use may be something else for what they have.
+      touches:
+        before.licence_class === fields.licence
+          ? []
+          : [
+              {
+                scope: { of: "units" as const, ids: await heldBy(tx, person) },
+                why: `the licence of ${input.name}`,
+              },
+            ],
     });
   },
 });

@@ -20,6 +20,7 @@ import { endSessions } from "./end-sessions.ts";
 import { faultRadio } from "./fault-radio.ts";
 import { fillUsbIds } from "./fill-usb-ids.ts";
 import { holdUnits } from "./hold-units.ts";
+import { importBandPlan } from "./import-band-plan.ts";
 import { importUnits } from "./import-units.ts";
 import { keepBackup } from "./keep-backup.ts";
 import { keepFilePart } from "./keep-file-part.ts";
@@ -28,6 +29,7 @@ import { liftHold } from "./lift-hold.ts";
 import { makeLink } from "./make-link.ts";
 import { nameUsbId } from "./name-usb-id.ts";
 import { noteHardware } from "./note-hardware.ts";
+import { noteMode } from "./note-mode.ts";
 import { notePractice } from "./note-practice.ts";
 import { noteTry } from "./note-try.ts";
 import { recordReading } from "./record-reading.ts";
@@ -37,9 +39,11 @@ import { rememberSheet } from "./remember-sheet.ts";
 import { setBenchRules } from "./set-bench-rules.ts";
 import { setCurrency } from "./set-currency.ts";
 import { setTheme } from "./set-theme.ts";
+import { shelveMode } from "./shelve-mode.ts";
 import { shelvePerson } from "./shelve-person.ts";
 import { shelveProcedure } from "./shelve-procedure.ts";
 import { shelveQuirk } from "./shelve-quirk.ts";
+import { shelveSegment } from "./shelve-segment.ts";
 import { shelveThing } from "./shelve-thing.ts";
 import { shelveUnit } from "./shelve-unit.ts";
 import { standInRadio } from "./stand-in-radio.ts";
@@ -49,10 +53,12 @@ import { takeBackUnit } from "./take-back-unit.ts";
 import { takeOverRun } from "./take-over-run.ts";
 import { workMachine } from "./work-machine.ts";
 import { writeIdentity } from "./write-identity.ts";
+import { writeMode } from "./write-mode.ts";
 import { writeModel } from "./write-model.ts";
 import { writeProcedure } from "./write-procedure.ts";
 import { writeQuirk } from "./write-quirk.ts";
 import { writeRelease } from "./write-release.ts";
+import { writeSegment } from "./write-segment.ts";
 import { writeThing } from "./write-thing.ts";
 
 export const ALL_ACTS = [
@@ -62,6 +68,7 @@ export const ALL_ACTS = [
   faultRadio,
   keepBackup,
   keepFilePart,
+  noteMode,
   notePractice,
   setBenchRules,
   standInRadio,
@@ -69,6 +76,7 @@ export const ALL_ACTS = [
   workMachine,
   bringClubBack,
   rememberSheet,
+  importBandPlan,
   importUnits,
   setTheme,
   endSessions,
@@ -77,11 +85,14 @@ export const ALL_ACTS = [
   fillUsbIds,
   nameUsbId,
   setCurrency,
+  shelveSegment,
   shelveThing,
+  writeSegment,
   writeThing,
   bringInDossier,
   confirmNumbering,
   writeIdentity,
+  writeMode,
   writeModel,
   writeRelease,
   writeProcedure,
@@ -94,6 +105,7 @@ export const ALL_ACTS = [
   addPlace,
   addGroup,
   shelveUnit,
+  shelveMode,
   shelvePerson,
   recoverUnit,
   recoverPerson,

@@ -5,17 +5,21 @@ import { factsOf } from "#core/dossier/differences.ts";
 import { readDossier } from "#core/dossier/document.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Values } from "#core/kit/kinds/reader.ts";
+import type { Segment } from "#core/modes/privileges.ts";
 import { addDays } from "#core/quantities/date.ts";
 import { READING_SOURCES } from "#core/unit/unit.ts";
 import { dossierHead } from "#db/dossier.ts";
 import { writeDossier } from "#db/dossier-document.ts";
 import { loadKnown, valuesOf } from "#db/kit-values.ts";
 import { releasesOf } from "#db/models.ts";
+import { modesOf } from "#db/modes.ts";
 import { recompute } from "#db/needs.ts";
 import type { Tx } from "#db/pool.ts";
+import { bandPlan } from "#db/segments.ts";
 import type { Who } from "./define.ts";
 import type { ActName } from "./index.ts";
 import { identityStands } from "./write-identity.ts";
+import { modeStands } from "./write-mode.ts";
 import { modelStands } from "./write-model.ts";
 import { releaseStands } from "./write-release.ts";
 
@@ -49,6 +53,12 @@ export type World = {
   /** Things of the kit with the values of their fields. */
   readonly things: readonly { readonly kind: KindName; readonly thing: string; readonly values: Values }[];
   readonly sessions: readonly string[];
+  /** Modes of some models, one of them in use, with what stands of them. */
+  readonly modes: readonly { readonly model: string; readonly mode: string; readonly stands: object }[];
+  /** Radios with modes of their models. */
+  readonly inModes: readonly { readonly unit: string; readonly mode: string }[];
+  /** Lines of the band plan as they stand. */
+  readonly segments: readonly { readonly segment: string; readonly stands: Segment }[];
   /** Radios with what each could be taken to the bench for. */
   readonly errands: readonly { readonly unit: string; readonly for: Readonly<Record<string, unknown>> }[];
   /** Runs that go on, with the name of a component of their radio. */
@@ -67,7 +77,7 @@ export const A_FILE = {
 };
 const NOWHERE = "999999999";
 
-/** A few radios, so that a history comes back to the same: some plain, one that is out, one on hold, one of `elsewhere`. */
+/** A few radios, so that a history comes back to the same: some plain, one that is out, one on hold, one to back up, one of `elsewhere`. */
 export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<World> {
   const ids = async (text: string) => (await tx.query<{ id: string }>(text)).rows.map((row) => row.id);
   const units = [
@@ -75,6 +85,8 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     ...(await ids("select id from unit where shelved_at is not null order by id limit 1")),
     ...(await ids("select unit_id id from custody where back_on is null order by id limit 1")),
     ...(await ids("select id from unit where hold_until is not null order by id limit 1")),
+    // Flashed since it was backed up.
+    ...(await ids("select id from unit where tag = 'W-10'")),
     ...(await ids(
       "select u.id from unit u join hardware_revision h on h.club_id = u.club_id and h.model_id = u.model_id where u.hardware_revision_id is null order by u.id limit 1",
     )),
@@ -122,8 +134,27 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     tries: [...(await ids("select id from attempt order by settled desc, id desc limit 12")), NOWHERE],
     ...(await worldOfModels(tx, who)),
     things: await worldOfKit(tx),
+    ...(await worldOfModes(tx)),
     sessions: [...(await ids("select id from session order by id limit 3")), NOWHERE],
     ...(await worldOfBench(tx, units)),
+  };
+}
+
+async function worldOfModes(tx: Tx): Promise<Pick<World, "modes" | "inModes" | "segments">> {
+  const { rows: used } = await tx.query<{ unit: string; model: string; mode: string }>(
+    `select u.id unit, u.model_id model, m.id mode from unit u join mode m on m.club_id = u.club_id and m.model_id = u.model_id
+     where u.tag in ('W-15', 'H-07', 'H-01', 'S-02') and m.shelved_at is null order by u.id, m.id`,
+  );
+  const modes: World["modes"][number][] = [];
+  for (const model of new Set(used.map((one) => one.model)))
+    for (const row of await modesOf(tx, model)) modes.push({ model, mode: row.id, stands: modeStands(row) });
+  return {
+    modes,
+    inModes: [
+      ...used.map(({ unit, mode }) => ({ unit, mode })),
+      { unit: used[0]?.unit ?? "", mode: NOWHERE },
+    ],
+    segments: (await bandPlan(tx)).map(({ id: segment, ...stands }) => ({ segment, stands })),
   };
 }
 
@@ -291,6 +322,8 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
   });
   const quirk = fc.constantFrom(...world.quirks);
   const procedure = fc.constantFrom(...world.procedures);
+  const mode = fc.constantFrom(...world.modes);
+  const segment = fc.constantFrom(...world.segments);
   const release = fc.constantFrom(...world.releases);
   const thing = fc.constantFrom(...world.things);
   const leads = world.things.filter(({ kind }) => kind === "leads" || kind === "computers");
@@ -446,6 +479,23 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
         firmware: null,
         source: { kind: "bench", what: "" },
       })),
+    "write-mode": fc
+      .tuple(mode, fc.boolean(), fc.constantFrom([[144, 146]], [[136, 174]], []), mostly([null], [NOWHERE]))
+      .map(([{ model, mode: id, stands }, anew, transmit, enter]) => ({
+        ...stands,
+        ...{ model, enter },
+        ...(anew ? { mode: id } : { name: "one more" }),
+        transmit: transmit.map(([from = 0, to = 0]) => ({ from: from * 1e6, to: to * 1e6 })),
+      })),
+    "shelve-mode": mode.map(({ model, mode: id }) => ({ model, mode: id })),
+    "note-mode": fc
+      .tuple(fc.constantFrom(...world.inModes), fc.constantFrom("set", "told"), words)
+      .map(([one, how, why]) => ({ ...one, how, why })),
+    "write-segment": fc
+      .tuple(segment, fc.boolean(), fc.constantFrom(144e6, 145e6, 1))
+      .map(([{ segment: id, stands }, anew, from]) => ({ ...stands, from, ...(anew && { segment: id }) })),
+    "shelve-segment": segment.map(({ segment: id }) => ({ segment: id })),
+    "import-band-plan": segment.map(({ stands }) => ({ plan: [stands] })),
     "begin-run": fc.constantFrom(...world.errands),
     "begin-anew": fc.constantFrom(...world.runs).map(({ run }) => ({ run })),
     "stand-in-radio": fc.record({ unit }),

@@ -9,12 +9,14 @@ import { addBackup } from "./backups.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
 import { keepPart } from "./files.ts";
 import { appendLog } from "./log.ts";
+import { addUnitMode, modeFacts, putMode } from "./modes.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
 import { addTry } from "./practice.ts";
 import { addRelease } from "./releases.ts";
 import { addEvent, addRun, addThings } from "./runs.ts";
 import * as seed from "./seed.ts";
+import { addSegments } from "./segments.ts";
 import { makeLink } from "./sessions.ts";
 import { rememberSheet } from "./sheets.ts";
 import { putSimulated } from "./simulated.ts";
@@ -106,6 +108,14 @@ beforeAll(async () => {
       plan: { purpose: "procedure", stages: [] },
       by: one.person,
     });
+    const mode = await putMode(tx, model, undefined, {
+      name: "M",
+      facts: modeFacts.parse({ transmit: [], receive: [] }),
+      ...{ component_id: null, firmware: null, hardware_revisions: null, enter_id: null, leave_id: null },
+      source,
+    });
+    await addUnitMode(tx, { unit, mode, how: "told", why: "", by: one.person });
+    await addSegments(tx, [{ class: "C", from: 1, to: 2, note: "" }]);
     await addThings(tx, run, [{ kind: "lead", id: "1", name: "K" }]);
     await putSimulated(tx, unit, { some: "state" });
     await keepPart(tx, "a".repeat(64), 0, new Uint8Array([1]));

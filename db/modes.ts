@@ -45,6 +45,16 @@ export async function modesOf(tx: Tx, model: string): Promise<ModeRow[]> {
   return rows;
 }
 
+/** All modes of the club, those on the shelf too: a unit may still be in one. */
+export async function modesById(tx: Tx): Promise<Map<string, Mode & { readonly id: string }>> {
+  const { rows } = await ask(
+    tx,
+    modeRow,
+    "select id, name, facts, component_id, firmware, hardware_revisions, enter_id, leave_id, source from mode",
+  );
+  return new Map(rows.map((row) => [row.id, knownMode(row)]));
+}
+
 export async function putMode(
   tx: Tx,
   model: string,

@@ -1,10 +1,14 @@
 // Loads what the computations need of units: what each is, with the newest reading of each component and who has it.
 
 import { z } from "zod";
+import type { Segment } from "#core/modes/privileges.ts";
+import type { InMode } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { Reading, UnitFacts } from "#core/unit/unit.ts";
 import { ask, countRow } from "./ask.ts";
+import { modesById } from "./modes.ts";
 import type { Tx } from "./pool.ts";
+import { bandPlan } from "./segments.ts";
 
 /** Which units a change concerns. */
 export const scopeShape = z.discriminatedUnion("of", [
@@ -74,6 +78,7 @@ const seenRows = z.object({
   readings: z.string().nullable(),
   custody: z.string().nullable(),
   backups: z.string().nullable(),
+  modes: z.string().nullable(),
 });
 type SeenRows = z.output<typeof seenRows>;
 type ReadingCells = [
@@ -85,16 +90,21 @@ type ReadingCells = [
   raw: string,
 ];
 type BackupCells = [unit: string, on: PlainDate, writtenOn: PlainDate | ""];
-type CustodyCells = [unit: string, backOn: PlainDate | "", away: "away" | ""];
+type CustodyCells = [unit: string, backOn: PlainDate | "", away: "away" | "", licence: string | null];
+type ModeCells = [unit: string, mode: string, on: PlainDate];
 const dayIn = (instant: string) => `(${instant} at time zone (select time_zone from club))::date`;
 const ON = dayIn("read_at");
 const seen = (theirs: string, only = "") => `
   (select ${list(["unit_id", "id", "component_id", "source", ON], "raw")} readings
    from (select distinct on (unit_id, component_id) * from reading where ${theirs}${only} and struck_at is null
          order by unit_id, component_id, placed_at desc, id desc) newest) r,
-  (select ${list(["unit_id", "back", "case when away then 'away' end"])} custody
-   from (select unit_id, max(back_on) back, bool_or(back_on is null) away from custody
-         where ${theirs} group by unit_id) had) c,
+  (select ${list(["unit_id", "back", "case when away then 'away' end"], "licence")} custody
+   from (select unit_id, max(back_on) back, bool_or(back_on is null) away,
+           max((select p.licence_class from person p where p.club_id = c.club_id and p.id = c.person_id)) filter (where back_on is null) licence
+         from custody c where ${theirs} group by unit_id) had) c,
+  (select ${list(["unit_id", "mode_id", dayIn("at")])} modes
+   from (select distinct on (unit_id) unit_id, mode_id, at from unit_mode where ${theirs}
+         order by unit_id, at desc, id desc) last) m,
   (select ${list(["unit_id", "kept", "written"])} backups
    from (select b.unit_id, max(${dayIn("b.kept_at")}) kept,
            (select max(${dayIn("r.read_at")}) from reading r where r.club_id = b.club_id and r.unit_id = b.unit_id
@@ -111,7 +121,8 @@ export async function loadUnits(tx: Tx, scope: Scope, component?: string): Promi
     `select * from (${UNITS} from unit u where u.shelved_at is null and ${where}) u, ${seen(theirsOf(scope), only)}`,
     component === undefined ? values : [...values, component],
   );
-  return rows.flatMap((row) => knownUnits(cellsOf(row.units), row));
+  const [row] = rows;
+  return row ? knownUnits(cellsOf(row.units), row, await airOf(tx, row)) : [];
 }
 
 /** Locks a scope's units, shelved or not, in the order of their ids; answers those that are not shelved. */
@@ -130,11 +141,25 @@ export async function lockUnits(tx: Tx, scope: Scope): Promise<UnitCells[]> {
 export async function loadLocked(tx: Tx, units: readonly UnitCells[]): Promise<KnownUnit[]> {
   const ids = units.map(([id]) => id);
   const { rows } = await ask(tx, seenRows, `select * from ${seen(theirsOf({ of: "units", ids }))}`, [ids]);
-  return rows.flatMap((row) => knownUnits(units, row));
+  const [row] = rows;
+  return row ? knownUnits(units, row, await airOf(tx, row)) : [];
+}
+
+type Air = { readonly modes: ReadonlyMap<string, InMode>; readonly plan: readonly Segment[] };
+
+/** Modes and band plan, where any of the units is in a mode: the same objects for all of them. */
+async function airOf(tx: Tx, { modes }: SeenRows): Promise<Air | undefined> {
+  if (modes === null) return undefined;
+  const [known, plan] = await Promise.all([modesById(tx), bandPlan(tx)]);
+  return { modes: known, plan };
 }
 
 /** Not spread into new objects: by the ten thousand, that takes longer than asking the database. */
-function knownUnits(units: readonly UnitCells[], { readings, custody, backups }: SeenRows): KnownUnit[] {
+function knownUnits(
+  units: readonly UnitCells[],
+  { readings, custody, backups, modes }: SeenRows,
+  air: Air | undefined,
+): KnownUnit[] {
   const readingsOf = new Map<string, Reading[]>();
   for (const [unit, id, component, source, on, raw] of cellsOf<ReadingCells>(readings)) {
     // Of each component it is the only one: nothing has to be put in order any more.
@@ -145,9 +170,10 @@ function knownUnits(units: readonly UnitCells[], { readings, custody, backups }:
     else readingsOf.set(unit, [reading]);
   }
   const custodyOf = new Map(cellsOf<CustodyCells>(custody).map((cells) => [cells[0], cells]));
+  const modeOf = new Map(cellsOf<ModeCells>(modes).map((cells) => [cells[0], cells]));
   const backupOf = new Map(cellsOf<BackupCells>(backups).map((cells) => [cells[0], cells]));
   return units.map(([id, model, groupId, hardwareRevision, addedOn, holdUntil, region, holdWhy]) => {
-    const [, backOn, now] = custodyOf.get(id) ?? [];
+    const [, backOn, now, licence] = custodyOf.get(id) ?? [];
     const [group, away, read] = [groupId || null, now === "away", readingsOf.get(id) ?? []];
     const unit: Writable<KnownUnit> = { id, model, group, away, addedOn, readings: read };
     if (hardwareRevision) unit.hardwareRevision = hardwareRevision;
@@ -155,6 +181,12 @@ function knownUnits(units: readonly UnitCells[], { readings, custody, backups }:
     if (backOn) unit.backOn = backOn;
     const kept = backupOf.get(id);
     if (kept) unit.backup = { on: kept[1], ...(kept[2] && { writtenOn: kept[2] }) };
+    const [, modeId = "", since] = modeOf.get(id) ?? [];
+    const mode = air?.modes.get(modeId);
+    if (air && mode && since) {
+      const holder = away && { holder: licence ? { class: licence } : {} };
+      unit.mode = { now: mode, on: since, ...holder, plan: air.plan };
+    }
     if (holdUntil) unit.hold = { until: holdUntil, why: holdWhy ?? "" };
     return unit;
   });

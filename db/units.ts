@@ -208,6 +208,17 @@ export async function takeBack(tx: Tx, unit: string, on: PlainDate): Promise<str
   return rows[0]?.name;
 }
 
+/** The units that somebody has now. */
+export async function heldBy(tx: Tx, person: string): Promise<string[]> {
+  const { rows } = await ask(
+    tx,
+    idRow,
+    "select unit_id id from custody where person_id = $1 and back_on is null order by unit_id",
+    [person],
+  );
+  return rows.map(({ id }) => id);
+}
+
 export const custodyRow = z.object({
   name: z.string(),
   out_on: plainDate,

@@ -76,6 +76,8 @@ const BACKUPS: readonly {
   // Two radios on one table, and the wrong name typed.
   { ago: 120, tag: "W-06", who: "Bram", of: "W-05" },
   { ago: 88, tag: "W-04", who: "Juno" },
+  // Flashed since.
+  { ago: 30, tag: "W-10", who: "Juno" },
 ];
 
 /** What was read out of a radio on a day: as large as the others of its model, and never the same twice. */

@@ -22,10 +22,12 @@ import { firmwareImage, imageName } from "#simulators/firmware.ts";
 import { layBench } from "./bench.ts";
 import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
 import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
+import { TRANSMIT } from "./data/modes.ts";
 import { STORY } from "./data/story.ts";
 import { SERIALS, UNITS } from "./data/units.ts";
 import { layDossiers } from "./dossiers.ts";
 import { layKit } from "./kit.ts";
+import { layModes, layUnitModes } from "./modes.ts";
 import { parseUnits } from "./parse.ts";
 
 /** Before everything else that its log tells. */
@@ -75,9 +77,11 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
   }
   const catalogue = await layModels(tx, ago, keeper);
   await layDossiers(tx, catalogue, people, today);
+  await layModes(tx, catalogue, today);
   const groups = new Map<string, string>();
   for (const [position, { key, policy, ...group }] of GROUPS.entries()) {
-    const real = realPolicy(policy, catalogue, today);
+    const transmit = TRANSMIT[key];
+    const real = { ...realPolicy(policy, catalogue, today), ...(transmit && { transmit }) };
     groups.set(key, await seed.seedGroup(tx, { ...group, policy: real, position }));
   }
   const past: seed.Past[] = [];
@@ -93,6 +97,7 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
       ...(tag && units.get(tag) && { unit: units.get(tag) }),
     });
   }
+  await layUnitModes(tx, { units, people, evening }, today);
   await layBench(tx, { units, people, evening }, today);
   await seed.seedLog(tx, past);
   await holdOne(tx, units, today);

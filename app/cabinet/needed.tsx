@@ -62,6 +62,8 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
       return <span aria-hidden="true" className={`${shape} doubt`} />;
     case "back-up":
       return <span aria-hidden="true" className={`${shape} border-t-4 border-primary`} />;
+    case "switch":
+      return <span aria-hidden="true" className={`${shape} hatch border-brass`} />;
     case "look-up":
       return <span aria-hidden="true" className={`${shape} border-brass bg-plate`} />;
   }
@@ -124,6 +126,13 @@ function wordsOf(
         text: `${tags}: written to since ${one ? "it was" : "they were"} last read out.`,
         act: "Back them up",
         to: "/due?do=back-up",
+      };
+    case "switch":
+      return {
+        head: `${radios} ${one ? "transmits" : "transmit"} too far`,
+        text: `${tags}: in ${one ? "a mode" : "modes"} in which ${one ? "it sends" : "they send"} where ${one ? "its user" : "their users"} may not.`,
+        act: "See where",
+        to: "/due?do=switch",
       };
     case "ask-back":
       return { head: `${radios} needed, but away`, text: tags, act: "Ask for them", to: "/due?do=ask-back" };

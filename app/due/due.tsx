@@ -23,6 +23,7 @@ const GROUPS: readonly { readonly key: BoardGroup; readonly title: string; reado
   { key: "install", title: "Ready now", says: "here, with a release, a route and the kit for it" },
   { key: "read", title: "Read", says: "here; nobody knows for sure what they run" },
   { key: "back-up", title: "Back up", says: "here; written to since they were last read out" },
+  { key: "switch", title: "Switch", says: "here; they transmit where their users may not" },
   { key: "kit", title: "Waiting for kit", says: "here, but no chain of ours reaches into them" },
   { key: "ask-back", title: "Away", says: "with somebody; they must come in first" },
   { key: "no-route", title: "No route", says: "nothing leads to the release they should run" },

@@ -6,7 +6,7 @@ import type { Names } from "./words/standing.ts";
 
 /** The sentence, and the address of the record it speaks of. A pair: a board has hundreds of them. */
 export type ShownFact = readonly [text: string, to?: string];
-type Links = Readonly<Record<"readings" | "releases" | "group" | "history", string>>;
+type Links = Readonly<Record<"readings" | "releases" | "group" | "history" | "modes", string>>;
 
 /** `why` is missing if the need is no more: it may have been met since the page that asks was drawn. */
 export type WhyAnswer = { readonly why?: readonly ShownFact[] };
@@ -17,6 +17,7 @@ export const recordsOf = (unit: { readonly id: string; readonly model_id: string
   releases: `/models/${unit.model_id}`,
   group: "/club",
   history: `/log?unit=${unit.id}`,
+  modes: `${page}#mode`,
 });
 
 /** The facts as sentences, with the addresses of the records that they speak of. */

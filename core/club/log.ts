@@ -80,6 +80,13 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("run-ended"), what: text, why: text.optional() }),
   z.object({ kind: z.literal("run-taken-over"), what: text, from: text }),
   z.object({ kind: z.literal("backup-kept"), what: text, size: z.number() }),
+  z.object({ kind: z.literal("mode-written"), name: text }),
+  z.object({ kind: z.literal("mode-shelved"), name: text }),
+  z.object({ kind: z.literal("mode-noted"), name: text, how: z.enum(["set", "proved", "told"]), why: text }),
+  /** In hertz. */
+  z.object({ kind: z.literal("segment-written"), class: text, from: z.number(), to: z.number() }),
+  z.object({ kind: z.literal("segment-shelved"), class: text, from: z.number(), to: z.number() }),
+  z.object({ kind: z.literal("band-plan-brought-in"), lines: z.number(), classes: z.array(text) }),
   z.object({ kind: z.literal("note"), text }),
 ]);
 

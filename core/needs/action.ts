@@ -4,9 +4,18 @@ import type { Need } from "./need.ts";
 /**
  * install: put a release on it, with what stands ready. kit: the same, once some kit is there. no-route: nothing leads to
  * the release. read: read its version. look-up: complete our catalogue. ask-back: it is with
- * somebody. back-up: read it out and keep the file.
+ * somebody. back-up: read it out and keep the file. switch: bring it into another mode.
  */
-export const ACTIONS = ["install", "kit", "no-route", "read", "look-up", "ask-back", "back-up"] as const;
+export const ACTIONS = [
+  "install",
+  "kit",
+  "no-route",
+  "read",
+  "look-up",
+  "ask-back",
+  "back-up",
+  "switch",
+] as const;
 export type Action = (typeof ACTIONS)[number];
 
 /**
@@ -28,6 +37,8 @@ export function actionOf(
     }
     case "backup":
       return away ? "ask-back" : "back-up";
+    case "mode":
+      return away ? "ask-back" : "switch";
     case "reading":
       return away ? "ask-back" : "read";
   }

@@ -1,6 +1,7 @@
 // All needs of one unit, from its readings, the catalogue of its model, and its group's policy.
 // Rules: docs/rules.md; what it leaves open is settled in docs/decisions/002 and 003.
 
+import { classOf, exceedsOn, type ModeFacts, modeStanding } from "../modes/standing.ts";
 import { addDays, daysAfter, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
 import { kept } from "../quantities/memo.ts";
 import type { Catalogue, PreparedComponent } from "../release/catalogue.ts";
@@ -14,13 +15,52 @@ import type { Version } from "../version/version.ts";
 import { type Call, firmwareCalls } from "./firmware.ts";
 import type { Need, NeedCause, Target } from "./need.ts";
 
-/** The needs of a unit: for each component at most one reading, one catalogue and (with a lapsing pin) two firmware needs; and one backup. */
+/** The needs of a unit: for each component at most one reading, one catalogue and (with a lapsing pin) two firmware needs; one backup; and modes. */
 export function needsOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
   const needs: Need[] = [];
   for (const prepared of catalogue.values()) needsOfComponent(unit, prepared, policy, needs);
   const backup = backupNeed(unit, catalogue, policy);
   if (backup) needs.push(backup);
+  needs.push(...modeNeeds(unit, catalogue, policy));
   return needs;
+}
+
+/**
+ * One for each stretch of days on which it transmits where its user, or its group, should not: a band plan changes on its days. It stands
+ * with the first component.
+ */
+function modeNeeds(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
+  const [component] = catalogue.keys();
+  const { mode } = unit;
+  if (component === undefined || !mode || !policy.transmit) return [];
+  const facts = {
+    ...{ modes: [mode.now], now: mode.now.id, policy: policy.transmit, plan: mode.plan },
+    holder: mode.holder,
+  };
+  return exceedsOn(facts, mode.on).map(({ from, to }) => {
+    const standing = modeStanding(facts, from);
+    const because: Fact[] = [
+      { kind: "in-mode", mode: mode.now.name, on: mode.on },
+      allowedBy(facts),
+      ...(standing.kind === "exceeds" && standing.excess[0]
+        ? [{ kind: "beyond" as const, ...standing.excess[0], width: standing.width }]
+        : []),
+    ];
+    const need: Need = {
+      ...{ unit: unit.id, kind: "mode", component, cause: "transmits-beyond", urgency: "fix" },
+      ...{ dueFrom: from, ...(to && { dueTo: to }), targets: NONE, because },
+    };
+    return pastHolds(need, unit, policy);
+  });
+}
+
+function allowedBy({ policy, holder }: Pick<ModeFacts, "policy" | "holder">): Fact {
+  if (policy.rule === "legacy") return { kind: "allowed-by", of: "approval" };
+  const own = classOf({ policy, holder });
+  return {
+    ...{ kind: "allowed-by", of: holder ? "holder" : "group" },
+    ...(own !== undefined && { class: own }),
+  };
 }
 
 /**

@@ -28,7 +28,12 @@ export type Fact =
   | { readonly kind: "back-from-custody"; readonly on: PlainDate }
   | { readonly kind: "flash-unconfirmed"; readonly on?: PlainDate }
   | { readonly kind: "backed-up"; readonly on: PlainDate }
-  | { readonly kind: "written-since"; readonly on: PlainDate };
+  | { readonly kind: "written-since"; readonly on: PlainDate }
+  | { readonly kind: "in-mode"; readonly mode: string; readonly on: PlainDate }
+  /** What may be used: by a class, of the holder or of the group; or what old radios were approved for. */
+  | { readonly kind: "allowed-by"; readonly class?: string; readonly of: "holder" | "group" | "approval" }
+  /** Where it transmits beyond that: the first stretch, in hertz, and how much of the air in all. */
+  | { readonly kind: "beyond"; readonly from: number; readonly to: number; readonly width: number };
 
 /** One of two equally good ways to place a reading: under which numbering, and between which releases. */
 export type Place = {

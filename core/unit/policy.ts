@@ -1,5 +1,6 @@
 // The club's rule for a group of units: which release is the target, and when. Zod is the one source of the shape.
 import { z } from "zod";
+import { transmitPolicy } from "../modes/standing.ts";
 import { type PlainDate, plainDate } from "../quantities/date.ts";
 
 const fallbackRule = z.discriminatedUnion("kind", [
@@ -33,6 +34,8 @@ export const policyShape = z.object({
   hold: holdShape.optional(),
   safetyBreaksHold: z.boolean(),
   recheckAfterDays: z.number().int().min(1).max(3650),
+  /** Where its radios may transmit; absent: nothing is said. */
+  transmit: transmitPolicy.optional(),
 });
 
 export type FallbackRule = z.infer<typeof fallbackRule>;

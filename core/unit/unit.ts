@@ -1,4 +1,6 @@
 // What the computations need to know of one physical radio.
+import type { Segment } from "../modes/privileges.ts";
+import type { InMode } from "../modes/standing.ts";
 import type { PlainDate } from "../quantities/date.ts";
 import type { Hold } from "./policy.ts";
 
@@ -31,6 +33,15 @@ export type UnitFacts = {
   readonly hold?: Hold;
   /** When it was last read out and kept, and when it was last flashed; absent where it was never kept: there is nothing to compare with. */
   readonly backup?: { readonly on: PlainDate; readonly writtenOn?: PlainDate };
+  /** In which mode it is, as far as somebody has said or proved; absent: nobody has. */
+  readonly mode?: {
+    readonly now: InMode;
+    readonly on: PlainDate;
+    /** Who has it, with the class of their licence if that is known; absent: nobody. */
+    readonly holder?: { readonly class?: string };
+    /** The club's whole band plan. */
+    readonly plan: readonly Segment[];
+  };
   readonly readings: readonly Reading[];
 };
 

@@ -3,10 +3,14 @@ import { listed } from "#core/quantities/list.ts";
 import type { Fact } from "#core/unit/facts.ts";
 import type { PolicyRule } from "#core/unit/policy.ts";
 import { counted } from "./count.ts";
+import { sayHertz, sayWidth } from "./frequency.ts";
 import { clip, type Names, sayNumbering, sayPlace, sayProblem } from "./standing.ts";
 import { sayDate } from "./time.ts";
 
-export type SaidFact = { readonly text: string; readonly to?: "readings" | "releases" | "group" | "history" };
+export type SaidFact = {
+  readonly text: string;
+  readonly to?: "readings" | "releases" | "group" | "history" | "modes";
+};
 
 export function sayFact(fact: Fact, names: Names): SaidFact {
   const day = (date: Parameters<typeof sayDate>[0]) => sayDate(date, names.locale, names.today);
@@ -103,6 +107,21 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
       return { text: `It was last read out and kept on ${day(fact.on)}.`, to: "history" };
     case "written-since":
       return { text: `It was written to on ${day(fact.on)}, after that.`, to: "readings" };
+    case "in-mode":
+      return { text: `It is in the mode ${fact.mode} since ${day(fact.on)}.`, to: "modes" };
+    case "allowed-by":
+      return {
+        text:
+          fact.of === "approval"
+            ? "Its group keeps old radios within what they were approved for."
+            : `What ${fact.class ?? "its user"} may use counts: ${fact.of === "holder" ? "that is the class of who has it" : "nobody has it, and that is its group's"}.`,
+        to: "group",
+      };
+    case "beyond":
+      return {
+        text: `It transmits beyond that: ${sayWidth(fact.width)} in all, the first from ${sayHertz(fact.from)} to ${sayHertz(fact.to)}.`,
+        to: "modes",
+      };
     case "flash-unconfirmed":
       return {
         text: `The flash ${fact.on ? `on ${day(fact.on)}` : "on a day that nobody knows"} has not been confirmed by reading it off the radio.`,

@@ -1,10 +1,18 @@
 // The log's entries as sentences.
 import { logEntry } from "#core/club/log.ts";
 import { isPlainDate } from "#core/quantities/date.ts";
+import { listed } from "#core/quantities/list.ts";
 import { counted } from "./count.ts";
+import { sayHertz } from "./frequency.ts";
 import { SOURCE_WORDS } from "./source.ts";
 import { clip } from "./standing.ts";
 import { sayDate } from "./time.ts";
+
+const MODE_HOW = {
+  set: "switched it to",
+  proved: "proved that it is in",
+  told: "said that it is in",
+} as const;
 
 export function sayEntry(
   row: { readonly kind: string; readonly detail: Record<string, unknown> },
@@ -118,6 +126,18 @@ export function sayEntry(
       return `taken over at the bench from ${entry.from}: ${entry.what}`;
     case "backup-kept":
       return `backup kept: ${clip(entry.what)}`;
+    case "mode-written":
+      return `wrote down the mode ${clip(entry.name)}`;
+    case "mode-shelved":
+      return `shelved the mode ${clip(entry.name)}`;
+    case "mode-noted":
+      return `${MODE_HOW[entry.how]} ${clip(entry.name)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
+    case "segment-written":
+      return `wrote into the band plan for ${clip(entry.class)}: ${sayHertz(entry.from)} to ${sayHertz(entry.to)}`;
+    case "segment-shelved":
+      return `took out of the band plan for ${clip(entry.class)}: ${sayHertz(entry.from)} to ${sayHertz(entry.to)}`;
+    case "band-plan-brought-in":
+      return `brought in a band plan of ${counted(entry.lines, "line")} for ${listed(entry.classes, 5)}`;
     case "note":
       return entry.text;
   }

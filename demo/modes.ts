@@ -1,0 +1,70 @@
+// Lays the demo's modes and band plan, and says in which mode each radio is.
+import { modeShape } from "#core/modes/mode.ts";
+import { addDays, type PlainDate } from "#core/quantities/date.ts";
+import { parseRange } from "#core/version/range.ts";
+import { proceduresOf } from "#db/dossier.ts";
+import { addUnitMode, modeFacts, modesOf, putMode } from "#db/modes.ts";
+import type { Tx } from "#db/pool.ts";
+import { addSegments } from "#db/segments.ts";
+import { bandPlanOf, bandsOf, hertzOf, IN_MODE, MODES } from "./data/modes.ts";
+import type { LaidForDossier } from "./dossiers.ts";
+
+export async function layModes(
+  tx: Tx,
+  models: ReadonlyMap<string, LaidForDossier>,
+  today: PlainDate,
+): Promise<void> {
+  await addSegments(
+    tx,
+    bandPlanOf((days) => addDays(today, days)),
+  );
+  for (const [name, modes] of Object.entries(MODES)) {
+    const model = models.get(name);
+    if (!model) throw new Error(`the demo has no model ${name}`);
+    const procedures = await proceduresOf(tx, model.id);
+    const titled = (title: string | undefined) => {
+      const found = procedures.find((p) => p.title === title)?.id ?? null;
+      if (title !== undefined && found === null) throw new Error(`${name} has no procedure ${title}`);
+      return found;
+    };
+    for (const { transmit, receive, fixed, firmware, enter, leave, source, ...rest } of modes) {
+      const range = firmware && parseRange(firmware[1]);
+      const known = modeShape.parse({
+        ...rest,
+        ...{ transmit: bandsOf(transmit), receive: bandsOf(receive) },
+        ...(fixed && { fixed: fixed.map((mhz) => ({ frequency: hertzOf(mhz) })) }),
+      });
+      await putMode(tx, model.id, undefined, {
+        name: known.name,
+        facts: modeFacts.parse(known),
+        component_id: firmware ? (model.components.get(firmware[0])?.id ?? null) : null,
+        firmware: range?.ok ? range.value : null,
+        hardware_revisions: null,
+        ...{ enter_id: titled(enter), leave_id: titled(leave) },
+        source: { kind: source[0], what: source[1] },
+      });
+    }
+  }
+}
+
+export async function layUnitModes(
+  tx: Tx,
+  known: {
+    readonly units: ReadonlyMap<string, string>;
+    readonly people: ReadonlyMap<string, string>;
+    readonly evening: (day: PlainDate, minute: number) => string;
+  },
+  today: PlainDate,
+): Promise<void> {
+  const { rows } = await tx.query<{ id: string; model: string }>("select id, model_id model from unit");
+  const modelOf = new Map(rows.map(({ id, model }) => [id, model]));
+  for (const [ago, tags, name, who, how, why] of IN_MODE) {
+    for (const tag of tags.split(" ")) {
+      const unit = known.units.get(tag) ?? "";
+      const mode = (await modesOf(tx, modelOf.get(unit) ?? "")).find((one) => one.name === name);
+      if (!mode) throw new Error(`${tag} has no mode ${name}`);
+      const at = known.evening(addDays(today, -ago), 30);
+      await addUnitMode(tx, { unit, mode: mode.id, how, why, at, by: known.people.get(who) ?? "" });
+    }
+  }
+}
