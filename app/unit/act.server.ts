@@ -3,6 +3,7 @@ import { holdUnits } from "#acts/hold-units.ts";
 import { lendUnit } from "#acts/lend-unit.ts";
 import { liftHold } from "#acts/lift-hold.ts";
 import { noteHardware } from "#acts/note-hardware.ts";
+import { noteMode } from "#acts/note-mode.ts";
 import { recordReading } from "#acts/record-reading.ts";
 import { standInRadio } from "#acts/stand-in-radio.ts";
 import { strikeReading } from "#acts/strike-reading.ts";
@@ -80,6 +81,21 @@ const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
     default:
       return refused(400, sayPreview(bad(problem), catalogue, who.locale, who.today).says);
   }
+};
+
+const mode: ByForm = async (_tx, who, { row }, form) => {
+  const done = await performForm(noteMode, who, form, {
+    unit: row.id,
+    mode: form.get("mode"),
+    how: form.get("how"),
+    why: String(form.get("why") ?? ""),
+  });
+  const intent = "mode";
+  if (done.ok) return answer(200, { ok: true, intent, says: "Noted." });
+  if (done.problem.kind === "no-mode")
+    return answer(400, { ok: false, intent, says: "Its model has no such mode: choose one." });
+  const { status, says } = sayRefused(done.problem);
+  return answer(status, { ok: false, intent, says });
 };
 
 /** A reading that was wrong: it stays, crossed out, and counts no more. */
@@ -212,5 +228,17 @@ const standIn: ByForm = async (_tx, who, { row }, form) => {
 };
 
 const ACTS: ReadonlyMap<string, ByForm> = new Map(
-  Object.entries({ reading, strike, lend, back, hold, lift, hardware, tried, bench, "stand-in": standIn }),
+  Object.entries({
+    reading,
+    strike,
+    mode,
+    lend,
+    back,
+    hold,
+    lift,
+    hardware,
+    tried,
+    bench,
+    "stand-in": standIn,
+  }),
 );

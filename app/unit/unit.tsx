@@ -30,7 +30,9 @@ import { Acts } from "./acts.tsx";
 import { Bench, BenchRuns } from "./bench.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
+import { shownMode } from "./load-mode.server.ts";
 import { shownRuns } from "./load-runs.server.ts";
+import { ModeSection } from "./mode.tsx";
 import { SerialSays, serialSays } from "./serial.tsx";
 import { capital, NeedList, Standings } from "./verdicts.tsx";
 
@@ -69,6 +71,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
         ? await shownTooling(tx, who, row.tag, situation, ways?.way)
         : { tooling: [], kitKnown: true }),
       runs: await shownRuns(tx, row.id),
+      mode: await shownMode(tx, situation, who.today),
       howTo: situation && (await howToOf(tx, who, situation.unit, catalogue)),
       unit: row,
       former: await formerTags(tx, row.id),
@@ -145,6 +148,9 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
           <Tooling tooling={loaderData.tooling} unit={unit.tag} kitKnown={loaderData.kitKnown} />
           <Standings loaderData={loaderData} />
           <NeedList needs={needs} loaderData={loaderData} />
+          {loaderData.mode && (
+            <ModeSection mode={loaderData.mode} unit={unit} kept={said && !said.ok ? said.kept : undefined} />
+          )}
           {loaderData.ladders
             .filter((ladder) => !loaderData.ways?.goal.some((g) => g.component === ladder.id))
             .map((ladder) => (

@@ -31,7 +31,10 @@ export type Moment = {
 };
 
 /** Whether a procedure is for a unit at a moment: no draft, not for other hardware, not for other firmware; what is unknown speaks against nothing. */
-export function holdsFor(procedure: KnownProcedure, { unit, catalogue, state }: Moment): boolean {
+export function holdsFor(
+  procedure: Pick<KnownProcedure, "draft" | "firmware" | "hardwareRevisions">,
+  { unit, catalogue, state }: Moment,
+): boolean {
   const { firmware, hardwareRevisions } = procedure;
   const prepared = firmware && catalogue.get(firmware.component);
   const version = firmware && state.get(firmware.component);
