@@ -130,7 +130,9 @@ export async function bringClubBack(tx: Tx, document: ClubDocument): Promise<Bro
          select current_club(), $1, $2, b from decode($3, 'base64') b where encode(sha256(b), 'hex') = $1`,
         [sha256, size, content],
       );
-  const arrived = new Set(document.files.flatMap((f) => (f.content === undefined ? [] : [f.sha256])));
+  // What came with the document, and came whole.
+  const there = await ask(tx, z.object({ sha256: z.string() }), "select sha256 from file");
+  const arrived = new Set(there.rows.map(({ sha256 }) => sha256));
   const people = await bringPeople(tx, document.tables.person ?? []);
   let rows = 0;
   for (const table of tables) {
