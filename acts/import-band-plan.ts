@@ -1,11 +1,11 @@
 // A band plan comes in from a file: for each class that it speaks of, what stood before goes on the shelf.
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
+import { MOST_SEGMENTS } from "#core/modes/plan-document.ts";
 import { segmentShape } from "#core/modes/privileges.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { addSegments, bandPlan, shelveSegmentsOf } from "#db/segments.ts";
 import { defineAct } from "./define.ts";
-import { MOST_SEGMENTS } from "./write-segment.ts";
 
 /** Problem: `full`, if the plan would have more lines than it may. */
 export const importBandPlan = defineAct({

@@ -48,6 +48,14 @@ export default function Club({ loaderData }: Route.ComponentProps) {
   return (
     <Page title={clubName} says={`time zone ${timeZone}`}>
       <div className="grid gap-8 lg:grid-cols-2">
+        <p className="lg:col-span-2 lg:-mb-4">
+          <Link className="link" to="/club/band-plan">
+            Band plan
+          </Link>{" "}
+          <span className="text-quiet">
+            where each class or service may transmit, as the club has entered it
+          </span>
+        </p>
         <section className="lg:col-span-2">
           <Head
             title="Groups and their policies"
@@ -75,6 +83,8 @@ export default function Club({ loaderData }: Route.ComponentProps) {
                   Target: {sayRule(policy.rule, names)}. Tracks: factory
                   {policy.tracks.length > 0 && `, ${listed(policy.tracks)}`}. Readings are good for{" "}
                   {policy.recheckAfterDays} days.{" "}
+                  {policy.transmit &&
+                    `Transmitting: ${policy.transmit.rule}${policy.transmit.class ? `, as ${policy.transmit.class}` : ""}. `}
                   {policy.hold &&
                     policy.hold.until >= today &&
                     `On hold until ${sayDate(policy.hold.until, locale, today)}: ${policy.hold.why}. ${policy.safetyBreaksHold ? "A safety fix breaks through." : "Not even a safety fix breaks through."}`}

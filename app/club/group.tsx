@@ -2,17 +2,22 @@
 import { redirect } from "react-router";
 import { addGroup } from "#acts/add-group.ts";
 import { changeGroup } from "#acts/change-group.ts";
+import { classesOf } from "#core/modes/privileges.ts";
+import { TRANSMIT_RULES } from "#core/modes/standing.ts";
+import { listed } from "#core/quantities/list.ts";
 import { bad, good, mapped } from "#core/quantities/result.ts";
 import type { Policy } from "#core/unit/policy.ts";
 import { groupById, pinnable } from "#db/club.ts";
+import { bandPlan } from "#db/segments.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
 import { notWhole, type Read, readBy, refusal, saveForm } from "../forms/save.server.ts";
 import { Page } from "../ui/page.tsx";
+import { RULE_WORD } from "../ui/words/mode.ts";
 import type { Route } from "./+types/group";
-import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
+import { APPROVED_PAIRS, approvedName, fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Group · Mossy Cabinet" }];
 
@@ -21,7 +26,12 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return readInClub(context, async (tx) => {
     const group = params.group === "new" ? undefined : await groupById(tx, params.group);
     if (params.group !== "new" && !group) throw notFound("This group");
-    return { name: group?.name, releases: await pinnable(tx), fields: fieldsOf(group) };
+    return {
+      name: group?.name,
+      releases: await pinnable(tx),
+      fields: fieldsOf(group),
+      classes: classesOf(await bandPlan(tx)),
+    };
   });
 }
 
@@ -63,6 +73,9 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 type GroupInput = { readonly name: string; readonly purpose: string; readonly policy: Policy };
 
 export const clientAction = offlineForm;
+
+type Fields = Readonly<Record<string, Parameters<typeof Field>[0]["of"]>>;
+const approved = (fields: unknown, end: "from" | "to", i: number) => (fields as Fields)[approvedName(end, i)];
 
 export default function Group({ loaderData, actionData }: Route.ComponentProps) {
   return (
@@ -128,6 +141,33 @@ export default function Group({ loaderData, actionData }: Route.ComponentProps) 
             <Field of={fields.recheckAfterDays} label="Readings are good for days" type="number" />
             <Field of={fields.holdUntil} label="On hold until" type="date" hint="may stay empty" />
             <Field of={fields.holdWhy} label="Why it is on hold" />
+            <Field
+              of={fields.transmit}
+              label="Where its radios transmit"
+              options={TRANSMIT_RULES.map((rule) => [rule, RULE_WORD[rule]] as const)}
+            />
+            <div className="group-has-[option[value=legacy]:checked]/rule:hidden">
+              <Field
+                of={fields.transmitClass}
+                label="Whose privileges count while nobody has the radio"
+                hint={
+                  loaderData.classes.length > 0
+                    ? `a class or service of the band plan: ${listed(loaderData.classes, 9)}`
+                    : "a class or service of the club's band plan, which has none yet"
+                }
+              />
+            </div>
+            <fieldset className="hidden group-has-[option[value=legacy]:checked]/rule:block">
+              <legend className="mb-1 text-sm font-semibold">What they were approved for, in MHz</legend>
+              <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2">
+                {Array.from({ length: APPROVED_PAIRS }, (_, i) => (
+                  <div key={approvedName("from", i)} className="grid grid-cols-2 gap-2">
+                    <Field of={approved(fields, "from", i)} label={`${i + 1}: from`} mono />
+                    <Field of={approved(fields, "to", i)} label="to" mono />
+                  </div>
+                ))}
+              </div>
+            </fieldset>
             <Field of={fields.safetyBreaksHold} label="A safety fix breaks through a hold" type="checkbox" />
           </>
         )}

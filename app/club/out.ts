@@ -3,7 +3,9 @@ import { z } from "zod";
 import { clubDocument } from "#core/club/document.ts";
 import { csvRows, needRows, type OutDocument, outDocument, releaseRows } from "#core/club/out.ts";
 import { dossierDocument } from "#core/dossier/document.ts";
+import { bandPlanDocument, planDocument, planRows } from "#core/modes/plan-document.ts";
 import { writeClub } from "#db/club-document.ts";
+import { bandPlan } from "#db/segments.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { mustBeAllowed, notFound, readAtLength, readInClub } from "../context.ts";
 import type { Route } from "./+types/out";
@@ -27,15 +29,28 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     });
   }
   const file = params.file ?? "";
+  if (file === "band-plan.schema.json")
+    return Response.json(z.toJSONSchema(bandPlanDocument, { io: "input", unrepresentable: "any" }));
+  if (file === "band-plan.csv" || file === "band-plan.json")
+    return readInClub(context, async (tx, who) => {
+      const plan = (await bandPlan(tx)).map(({ id: _, ...segment }) => segment);
+      return file.endsWith(".csv")
+        ? sent(file, who.today, csvOf(planRows(plan)))
+        : sent(file, who.today, JSON.stringify(planDocument(who.clubName, plan), null, 2));
+    });
   const rowsOf = TABLES[file];
   if (!rowsOf && file !== "units.json") throw notFound("This file");
   const out = await readInClub(context, collect);
+  return sent(file, out.asOf, rowsOf ? csvOf(rowsOf(out)) : JSON.stringify(out, null, 2));
+}
+
+/** A file of that name, as it is on a day. */
+function sent(file: string, on: string, body: string): Response {
   const [name, ending] = file.split(".");
-  const body = rowsOf ? csvOf(rowsOf(out)) : JSON.stringify(out, null, 2);
   return new Response(body, {
     headers: {
-      "Content-Type": rowsOf ? "text/csv; charset=utf-8" : "application/json; charset=utf-8",
-      "Content-Disposition": `attachment; filename="${name}-${out.asOf}.${ending}"`,
+      "Content-Type": `${ending === "csv" ? "text/csv" : "application/json"}; charset=utf-8`,
+      "Content-Disposition": `attachment; filename="${name}-${on}.${ending}"`,
     },
   });
 }

@@ -1,9 +1,12 @@
 // A policy as a flat form, and back.
 import { z } from "zod";
+import type { Band } from "#core/modes/band.ts";
+import { TRANSMIT_RULES, type TransmitPolicy } from "#core/modes/standing.ts";
 import { plainDate } from "#core/quantities/date.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { FIELD_LIMITS } from "#core/unit/fields.ts";
 import { PLAIN_POLICY, type Policy, policyShape } from "#core/unit/policy.ts";
+import { readMhz } from "../ui/words/frequency.ts";
 
 const optionalDate = plainDate.optional();
 
@@ -27,10 +30,41 @@ export const groupShape = z.object({
   holdUntil: optionalDate,
   holdWhy: z.string().trim().max(300).default(""),
   safetyBreaksHold: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
+  transmit: z.enum(TRANSMIT_RULES).default("as it is"),
+  transmitClass: z.string().trim().max(60, "At most 60 signs.").default(""),
+  ...Object.fromEntries(approvedNames().map((name) => [name, z.string().trim().max(20).default("")])),
 });
 
+/** Pairs of fields for what legacy radios were approved for. */
+export const APPROVED_PAIRS = 4;
+export const approvedName = (end: "from" | "to", i: number) => `approved-${end}-${i}` as const;
+function approvedNames() {
+  return Array.from({ length: 4 }, (_, i) => [approvedName("from", i), approvedName("to", i)]).flat();
+}
+
 type GroupFields = z.infer<typeof groupShape>;
-type Trouble = { readonly kind: "trouble"; readonly field: keyof GroupFields; readonly says: string };
+type Trouble = { readonly kind: "trouble"; readonly field: string; readonly says: string };
+
+/** Where its radios may transmit, or the field that is wrong. */
+function transmitFrom(f: GroupFields): Result<TransmitPolicy | undefined, Trouble> {
+  const trouble = (field: string, says: string) => bad<Trouble>({ kind: "trouble", field, says });
+  if (f.transmit === "as it is" && f.transmitClass === "") return good(undefined);
+  const typed = f as unknown as Readonly<Record<string, string>>;
+  const approved: Band[] = [];
+  for (let i = 0; i < APPROVED_PAIRS; i++) {
+    const [from, to] = [typed[approvedName("from", i)] ?? "", typed[approvedName("to", i)] ?? ""];
+    if (from === "" && to === "") continue;
+    const band = { from: readMhz(from) ?? -1, to: readMhz(to) ?? -1 };
+    if (band.from < 0) return trouble(approvedName("from", i), "In megahertz, such as 144.");
+    if (band.to <= band.from) return trouble(approvedName("to", i), "It ends above where it begins.");
+    approved.push(band);
+  }
+  return good({
+    rule: f.transmit,
+    ...(f.transmitClass !== "" && { class: f.transmitClass }),
+    ...(approved.length > 0 && { approved }),
+  });
+}
 
 /** The policy of a filled form; problems name the field they belong to. */
 export function policyFrom(
@@ -38,6 +72,8 @@ export function policyFrom(
   releases: readonly { readonly id: string; readonly component_id: string }[],
 ): Result<Policy, Trouble> {
   const trouble = (field: keyof GroupFields, says: string) => bad<Trouble>({ kind: "trouble", field, says });
+  const transmit = transmitFrom(f);
+  if (!transmit.ok) return transmit;
   if (f.holdUntil && f.holdWhy === "") return trouble("holdWhy", "Say why, so that others know.");
   const chosen = releases.filter((r) => f.pinned.includes(r.id));
   if (f.rule === "pinned" && chosen.length === 0) return trouble("pinned", "Choose at least one release.");
@@ -67,6 +103,7 @@ export function policyFrom(
       tracks: [...(f.beta ? ["beta"] : []), ...(f.community ? ["community"] : [])],
       safetyBreaksHold: f.safetyBreaksHold,
       recheckAfterDays: f.recheckAfterDays,
+      ...(transmit.value && { transmit: transmit.value }),
       ...(f.holdUntil && { hold: { until: f.holdUntil, why: f.holdWhy } }),
     }),
   );
@@ -94,5 +131,13 @@ export function fieldsOf(
     holdUntil: policy.hold?.until ?? "",
     holdWhy: policy.hold?.why ?? "",
     safetyBreaksHold: on(policy.safetyBreaksHold),
+    transmit: policy.transmit?.rule ?? "as it is",
+    transmitClass: policy.transmit?.class ?? "",
+    ...Object.fromEntries(
+      (policy.transmit?.approved ?? []).flatMap(({ from, to }, i) => [
+        [approvedName("from", i), String(from / 1e6)],
+        [approvedName("to", i), String(to / 1e6)],
+      ]),
+    ),
   };
 }

@@ -1,10 +1,12 @@
 // A model's dossier, first page: components, how their versions count, the ladder, the releases.
 import { Link } from "react-router";
+import { transmitOf } from "#core/modes/mode.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { standingsOf } from "#core/unit/standing.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
+import { modesOf } from "#db/modes.ts";
 import { loadSituations } from "#db/situation.ts";
 import { wallUnits } from "#db/units.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
@@ -20,6 +22,7 @@ import type { Route } from "./+types/dossier";
 import { confirm } from "./confirm-numbering.server.ts";
 import { HowToRead, IdentityHead } from "./identity.tsx";
 import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./load-dossier.server.ts";
+import { ModeList } from "./modes.tsx";
 import { Counting, CountSo } from "./numbering.tsx";
 import { ProcedureList, QuirkList } from "./procedures.tsx";
 import { ReleaseTable } from "./release-table.tsx";
@@ -74,6 +77,11 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       procedures: procedures.map(({ steps: _, ...rest }) => rest),
       warned: [...new Set(warningsOf(procedures).map((w) => w.of))],
       quirks: await quirksOf(tx, model.id),
+      modes: (await modesOf(tx, model.id)).map((mode) => ({
+        ...mode,
+        transmit: transmitOf(mode.facts),
+        units: all.flatMap(({ unit }) => (unit.mode?.now.id === mode.id ? [tags.get(unit.id) ?? "?"] : [])),
+      })),
       confirmed: await loadConfirmed(tx, who, model.id),
       components,
       revisions: await revisionsOf(tx, model.id),
@@ -159,6 +167,7 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
         {components.map((component) => (
           <ComponentPart key={component.id} component={component} loaderData={loaderData} />
         ))}
+        <ModeList model={model.id} modes={loaderData.modes} procedures={loaderData.procedures} />
         <QuirkList
           model={model.id}
           quirks={loaderData.quirks}

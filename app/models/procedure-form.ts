@@ -13,7 +13,7 @@ import { sayLineProblem } from "../ui/words/step.ts";
 export type Values = Record<string, string>;
 export type Errors = Record<string, string>;
 
-const shared = {
+export const sharedFields = {
   component: z.string().default(""),
   firmware: z.string().trim().default(""),
   sourceKind: z.enum(SOURCE_KINDS, { error: "Say where it is from." }),
@@ -21,7 +21,7 @@ const shared = {
 };
 
 const procedureFields = z.object({
-  ...shared,
+  ...sharedFields,
   purpose: z.enum(PURPOSES),
   title: z.string().trim().min(1, "Say what it is.").max(120, "At most 120 characters."),
   effect: z.enum(EFFECTS),
@@ -31,7 +31,7 @@ const procedureFields = z.object({
 });
 
 const quirkFields = z.object({
-  ...shared,
+  ...sharedFields,
   symptom: z.string().trim().min(1, "Say what one sees.").max(500, "At most 500 characters."),
   cause: z.string().trim().max(1000).default(""),
   cure: z.string().trim().max(1000).default(""),
@@ -50,7 +50,7 @@ const errorsOf = (error: z.ZodError): Errors => {
 };
 
 /** The part and range that firmware fields name; what is wrong goes into `errors`. */
-function readFirmware(data: { component: string; firmware: string }, known: Known, errors: Errors) {
+export function firmwareOf(data: { component: string; firmware: string }, known: Known, errors: Errors) {
   if (data.firmware === "") return { component: null, firmware: null };
   const only = known.parts.length === 1 ? known.parts[0] : undefined;
   const part = data.component === "" ? only : known.parts.find((p) => p.id === data.component);
@@ -77,7 +77,7 @@ export function readProcedure(values: Values, known: Known, draft: boolean): Rea
   if (!parsed.success) return wrong(errorsOf(parsed.error));
   const { data } = parsed;
   const errors: Errors = {};
-  const firmware = readFirmware(data, known, errors);
+  const firmware = firmwareOf(data, known, errors);
   const names = data.revisions
     .split(",")
     .map((name) => name.trim())
@@ -118,14 +118,14 @@ export function readQuirk(values: Values, known: Known): ReadAs<Quirk> {
   if (!parsed.success) return wrong(errorsOf(parsed.error));
   const { data } = parsed;
   const errors: Errors = {};
-  const firmware = readFirmware(data, known, errors);
+  const firmware = firmwareOf(data, known, errors);
   if (Object.keys(errors).length > 0) return wrong(errors);
   const { symptom, cause, cure } = data;
   const source = { kind: data.sourceKind, what: data.sourceWhat };
   return good({ symptom, cause, cure, ...firmware, source });
 }
 
-const sharedValues = (row: Pick<ProcedureRow, "component_id" | "firmware" | "source">): Values => ({
+export const sharedValues = (row: Pick<ProcedureRow, "component_id" | "firmware" | "source">): Values => ({
   component: row.component_id ?? "",
   firmware: row.firmware ? rangeText(row.firmware) : "",
   sourceKind: row.source.kind,

@@ -26,6 +26,11 @@ export const segmentShape = z
   });
 export type Segment = Readonly<z.output<typeof segmentShape>>;
 
+/** The classes and services that a plan speaks of, each once. */
+export const classesOf = (plan: readonly Segment[]): string[] => [
+  ...new Map(plan.map((segment) => [segment.class.toLowerCase(), segment.class])).values(),
+];
+
 const sameClass = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 /** The lines that hold on a day for a class. */

@@ -1,0 +1,149 @@
+// One line of the club's band plan: added, corrected, taken out.
+import { Link, redirect } from "react-router";
+import { shelveSegment } from "#acts/shelve-segment.ts";
+import { writeSegment } from "#acts/write-segment.ts";
+import { classesOf, type Segment, segmentShape } from "#core/modes/privileges.ts";
+import { listed } from "#core/quantities/list.ts";
+import { bad, good } from "#core/quantities/result.ts";
+import { bandPlan } from "#db/segments.ts";
+import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
+import { textsIn } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
+import { Page } from "../ui/page.tsx";
+import { readMhz } from "../ui/words/frequency.ts";
+import type { Route } from "./+types/segment";
+
+export const meta: Route.MetaFunction = () => [{ title: "Band plan · Mossy Cabinet" }];
+
+const valuesOf = (segment: Segment | undefined): Record<string, string> => ({
+  class: segment?.class ?? "",
+  from: segment ? String(segment.from / 1e6) : "",
+  to: segment ? String(segment.to / 1e6) : "",
+  watts: segment?.watts === undefined ? "" : String(segment.watts),
+  bandwidth: segment?.bandwidth === undefined ? "" : String(segment.bandwidth / 1000),
+  since: segment?.since ?? "",
+  until: segment?.until ?? "",
+  note: segment?.note ?? "",
+});
+
+function read(values: Readonly<Record<string, string>>) {
+  const text = (name: string) => (values[name] ?? "").trim();
+  const errors: Record<string, string> = {};
+  const number = (name: string, scale: number, example: string) => {
+    if (text(name) === "") return undefined;
+    const value = Number(text(name).replace(",", ".")) * scale;
+    if (!(value > 0)) errors[name] = example;
+    return value;
+  };
+  const [from, to] = [readMhz(text("from")), readMhz(text("to"))];
+  if (from === undefined) errors.from = "In megahertz, such as 144.";
+  if (to === undefined) errors.to = "In megahertz, such as 146.";
+  const watts = number("watts", 1, "Watts, such as 25.");
+  const bandwidth = number("bandwidth", 1000, "In kilohertz, such as 12.5.");
+  const parsed = segmentShape.safeParse({
+    ...{ class: text("class"), from: from ?? 0, to: to ?? 1, note: text("note") },
+    ...(watts !== undefined && { watts }),
+    ...(bandwidth !== undefined && { bandwidth: Math.round(bandwidth) }),
+    ...(text("since") !== "" && { since: text("since") }),
+    ...(text("until") !== "" && { until: text("until") }),
+  });
+  if (!parsed.success)
+    for (const issue of parsed.error.issues) errors[String(issue.path[0])] ??= issue.message;
+  if (!parsed.success || Object.keys(errors).length > 0) return bad({ kind: "fields" as const, errors });
+  return good(parsed.data);
+}
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-club");
+  return readInClub(context, async (tx) => {
+    const plan = await bandPlan(tx);
+    const segment = plan.find((one) => one.id === params.segment);
+    if (params.segment !== "new" && !segment) throw notFound("This line");
+    return { known: segment !== undefined, classes: classesOf(plan), values: valuesOf(segment) };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-club");
+  const form = await request.formData();
+  return readInClub(context, async (tx, who) => {
+    const id = idIn(params.segment, "This line");
+    const there = redirect("/club/band-plan");
+    if (id !== undefined && form.get("intent") === "shelve") {
+      const done = await performForm(shelveSegment, who, form, { segment: id });
+      return done.ok ? there : notWhole(form);
+    }
+    const done = await saveForm(writeSegment, who, form, {
+      read: (sent) => {
+        const typed = read(textsIn(sent));
+        return typed.ok ? good({ ...typed.value, ...(id !== undefined && { segment: id }) }) : typed;
+      },
+      drawn: async () => {
+        const now = (await bandPlan(tx)).find((one) => one.id === id);
+        return now && valuesOf(now);
+      },
+    });
+    if (done.ok) return there;
+    switch (done.problem.kind) {
+      case "refused":
+        return refusal(done.problem.refused);
+      case "no-segment":
+        throw notFound("This line");
+      case "full":
+        return refusal({ form, errors: { class: "The plan has as many lines as it may." } });
+      default:
+        return notWhole(form);
+    }
+  });
+}
+
+export const clientAction = offlineForm;
+
+export default function SegmentPage({ loaderData, actionData }: Route.ComponentProps) {
+  return (
+    <Page title={loaderData.known ? "A line of the band plan" : "A new line of the band plan"}>
+      <p className="mb-3">
+        <Link className="link" to="/club/band-plan">
+          Back to the band plan
+        </Link>
+      </p>
+      <PostForm
+        lastResult={actionData}
+        submit="Save"
+        defaults={loaderData.values}
+        className="flex max-w-xl flex-col gap-3"
+        also={
+          loaderData.known && (
+            <button type="submit" name="intent" value="shelve" className="link text-sm">
+              Take it out
+            </button>
+          )
+        }
+      >
+        {(fields) => (
+          <>
+            <Field
+              of={fields.class}
+              label="For which class or service"
+              most={60}
+              {...(loaderData.classes.length > 0 && { hint: `so far ${listed(loaderData.classes, 9)}` })}
+            />
+            <div className="grid grid-cols-2 gap-3">
+              <Field of={fields.from} label="From, MHz" mono />
+              <Field of={fields.to} label="up to but not on, MHz" mono />
+              <Field of={fields.watts} label="Watts at most (may stay empty)" mono />
+              <Field of={fields.bandwidth} label="Width at most, kHz (may stay empty)" mono />
+              <Field of={fields.since} label="Holds from (empty: always has)" type="date" />
+              <Field of={fields.until} label="up to, not on (empty: no end)" type="date" />
+            </div>
+            <Field of={fields.note} label="Note: where that is from" most={200} />
+          </>
+        )}
+      </PostForm>
+    </Page>
+  );
+}
