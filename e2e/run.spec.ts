@@ -240,6 +240,7 @@ test("a file of nothing, one that is another radio's, and one nobody asked for a
   await choose("The file that was read once more", "again.plug", bytes);
   await answer(page, "Compare it");
   await expect(heading(page)).toHaveText(/and a channel of it works/);
+  await byHand(page, /^Done/);
 });
 
 test("a radio on hold is not begun without a word of the hold", async ({ page }) => {

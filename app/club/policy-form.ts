@@ -10,6 +10,16 @@ import { readMhz } from "../ui/words/frequency.ts";
 
 const optionalDate = plainDate.optional();
 
+/** Pairs of fields for what legacy radios were approved for. */
+export const APPROVED_PAIRS = 4;
+export const approvedName = (end: "from" | "to", i: number) => `approved-${end}-${i}` as const;
+function approvedNames() {
+  return Array.from({ length: APPROVED_PAIRS }, (_, i) => [
+    approvedName("from", i),
+    approvedName("to", i),
+  ]).flat();
+}
+
 export const groupShape = z.object({
   name: z.string({ error: "A group has a name." }).trim().min(1).max(FIELD_LIMITS.group),
   purpose: z.string().trim().max(200).default(""),
@@ -34,13 +44,6 @@ export const groupShape = z.object({
   transmitClass: z.string().trim().max(60, "At most 60 signs.").default(""),
   ...Object.fromEntries(approvedNames().map((name) => [name, z.string().trim().max(20).default("")])),
 });
-
-/** Pairs of fields for what legacy radios were approved for. */
-export const APPROVED_PAIRS = 4;
-export const approvedName = (end: "from" | "to", i: number) => `approved-${end}-${i}` as const;
-function approvedNames() {
-  return Array.from({ length: 4 }, (_, i) => [approvedName("from", i), approvedName("to", i)]).flat();
-}
 
 type GroupFields = z.infer<typeof groupShape>;
 type Trouble = { readonly kind: "trouble"; readonly field: string; readonly says: string };
