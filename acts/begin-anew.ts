@@ -46,5 +46,6 @@ function changed(
     return { update: { chain: chain ?? errand.update.chain, keep: keep ?? errand.update.keep } };
   if ("backup" in errand) return { backup: { chain: chain ?? errand.backup.chain } };
   if ("restore" in errand) return { restore: { ...errand.restore, chain: chain ?? errand.restore.chain } };
+  if ("mode" in errand) return { mode: { ...errand.mode, chain: chain ?? errand.mode.chain } };
   return errand;
 }

@@ -20,6 +20,7 @@ export const errandShape = z.union([
   z.object({ update: z.object({ chain, keep: z.boolean().optional() }) }),
   z.object({ backup: z.object({ chain }) }),
   z.object({ restore: z.object({ backup: id, chain }) }),
+  z.object({ mode: z.object({ mode: id, chain }) }),
 ]);
 
 /**
@@ -44,7 +45,7 @@ export const beginRun = defineAct({
 /** The same for a radio that is here. */
 export async function takeToBench(tx: Tx, here: UnitRow, errand: z.output<typeof errandShape>, who: Who) {
   const unit = here.id;
-  const isWork = "update" in errand || "backup" in errand || "restore" in errand;
+  const isWork = "update" in errand || "backup" in errand || "restore" in errand || "mode" in errand;
   if (isWork && here.holder !== null && here.holder_id !== who.person)
     return bad({ kind: "out" as const, with: here.holder });
   const planned = await planFor(tx, unit, errand, who.today);

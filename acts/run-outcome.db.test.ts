@@ -3,10 +3,13 @@ import { createHash } from "node:crypto";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import type { Happening } from "#core/run/event.ts";
 import { foldRun, nextStep } from "#core/run/fold.ts";
+import { stepsOf } from "#core/run/plan.ts";
 import { readLog } from "#db/log.ts";
+import { modesOf, unitModes } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { readingsOf } from "#db/readings.ts";
 import { eventsOf, runById, thingsTaken } from "#db/runs.ts";
+import { simulatedState } from "#db/simulated.ts";
 import { unitByTag } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { answerRun } from "./answer-run.ts";
@@ -187,6 +190,56 @@ it("nobody says that a file was kept; only a keeper goes on without a backup", (
     expect(await keep(sure)).toMatchObject({ ok: true });
     expect(await send(tx, run, [{ kind: "held", gate: "backup" }])).toMatchObject({
       value: { answer: { unfit: [] } },
+    });
+  }));
+
+it("brought into another mode it is noted, and proved once the test frequencies fit no other; a simulated radio obeys", () =>
+  club.trial(async (tx) => {
+    const model = (await unitByTag(tx, "W-15"))?.model_id ?? "";
+    const modes = await modesOf(tx, model);
+    const asSold = modes.find(({ name }) => name === "as sold");
+    const needs = async () =>
+      (await tx.query("select from need where unit_id = $1 and kind = 'mode'", [unit])).rowCount;
+    const { run, unit } = await begin(tx, "W-15", { mode: { mode: asSold?.id } });
+    expect(await needs()).toBe(1);
+    expect((await thingsTaken(tx, run)).map(({ name }) => name)).toContain("DL-1");
+    await send(tx, run, [{ kind: "started" }]);
+    await until(tx, run, "probe");
+    expect((await unitModes(tx, unit))[0]).toMatchObject({ mode: "as sold", how: "set", run_id: run });
+    expect(await simulatedState(tx, unit)).toMatchObject({ mode: asSold?.id });
+    expect(await needs()).toBe(0);
+    // Saying that it was seen is no answer to whether it transmits.
+    expect(await send(tx, run, [{ kind: "seen" }])).toMatchObject({
+      value: { answer: { unfit: ["wrong-step"] } },
+    });
+    const step = nextStep(await stands(tx, run))?.step;
+    if (step?.kind !== "probe") throw new Error("there is a test frequency");
+    const { transmits } = step;
+    expect(await send(tx, run, [{ kind: "probed", transmits: !transmits }])).toMatchObject({
+      value: { answer: { odd: expect.stringContaining("this mode should") } },
+    });
+    await send(tx, run, [{ kind: "cured", cause: "The knob stood wrong", cure: "Set it again" }]);
+    await send(tx, run, [{ kind: "probed", transmits }]);
+    const [proof] = await unitModes(tx, unit);
+    expect(proof).toMatchObject({ mode: "as sold", how: "proved", seen: [{ transmits }] });
+    await until(tx, run, "never");
+    expect((await stands(tx, run)).place).toBe(stepsOf((await stands(tx, run)).plan).length);
+  }));
+
+it("a mode that erases is behind a backup; one that is not of its model is refused", () =>
+  club.trial(async (tx) => {
+    const unit = await unitByTag(tx, "H-01");
+    const modes = await modesOf(tx, unit?.model_id ?? "");
+    const wide = modes.find(({ name }) => name === "wide");
+    const { run } = await begin(tx, "H-01", { mode: { mode: wide?.id } });
+    const { plan } = await stands(tx, run);
+    expect(plan.stages.map(({ name }) => name)).toContain("back-up");
+    expect(stepsOf(plan).find(({ step }) => step.kind === "switched")?.step).toMatchObject({
+      ...{ mode: "wide", erases: true, beyond: true },
+    });
+    expect((await begin(tx, "W-15", { mode: { mode: wide?.id } })).done).toMatchObject({
+      ok: false,
+      problem: { kind: "no-mode" },
     });
   }));
 

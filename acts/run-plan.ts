@@ -3,12 +3,16 @@
 import type { Purpose } from "#core/dossier/procedure.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
 import { chainsOfUnit, toolingOfRoute } from "#core/kit/tooling.ts";
+import { excess, transmitOf } from "#core/modes/mode.ts";
+import { probesFor } from "#core/modes/probes.ts";
+import { allowedOn } from "#core/modes/standing.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { goalOfNeeds, stateOfUnit, wayOf } from "#core/route/way.ts";
 import {
   composeBackup,
+  composeMode,
   composeProcedure,
   composeRead,
   composeRestore,
@@ -29,8 +33,10 @@ import { knownProcedure, proceduresOf } from "#db/dossier.ts";
 import { loadKit } from "#db/kit.ts";
 import { type GearRow, gearRows } from "#db/kit-put.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
+import { knownMode, type ModeRow, modesOf } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { type Thing, thingsTaken } from "#db/runs.ts";
+import { bandPlan } from "#db/segments.ts";
 import { type LoadedSituation, loadSituation } from "#db/situation.ts";
 import { unitById } from "#db/units.ts";
 
@@ -40,7 +46,8 @@ export type Errand =
   | { readonly component: string }
   | { readonly update: { readonly chain?: string | undefined; readonly keep?: boolean | undefined } }
   | { readonly backup: { readonly chain?: string | undefined } }
-  | { readonly restore: { readonly backup: string; readonly chain?: string | undefined } };
+  | { readonly restore: { readonly backup: string; readonly chain?: string | undefined } }
+  | { readonly mode: { readonly mode: string; readonly chain?: string | undefined } };
 
 export type PlanProblem =
   | { readonly kind: "no-unit" }
@@ -57,7 +64,9 @@ export type PlanProblem =
   /** What it needs fits some hardware of its model only, and nobody has noted which it has. */
   | { readonly kind: "hardware-unknown" }
   /** That is no backup of this radio. */
-  | { readonly kind: "no-backup" };
+  | { readonly kind: "no-backup" }
+  /** Its model has no such mode, or not with what it runs. */
+  | { readonly kind: "no-mode" };
 
 export type Planned = {
   readonly plan: RunPlan;
@@ -112,6 +121,7 @@ async function plannedFor(
   if ("procedure" in errand) return procedurePlan(situation, known, errand.procedure);
   if ("component" in errand) return readPlan(situation, known, errand.component);
   if ("update" in errand) return updatePlan(tx, situation, known, errand.update);
+  if ("mode" in errand) return modePlan(tx, situation, known, errand.mode, today);
   const restored = "restore" in errand ? await backupById(tx, errand.restore.backup) : undefined;
   if ("restore" in errand && restored?.unit_id !== unit) return bad({ kind: "no-backup" });
   const asked = "restore" in errand ? errand.restore.chain : errand.backup.chain;
@@ -124,6 +134,66 @@ async function plannedFor(
     things: work.things,
     ways: chains.chains.map(work.said),
     erasing: restored ? erasingIn(known, ["restore"], momentOf(situation)) : [],
+  });
+}
+
+/** Test frequencies lie on this raster, in hertz: every radio of ours can be set to it. */
+const RASTER = 12_500;
+
+async function modePlan(
+  tx: Tx,
+  situation: LoadedSituation,
+  known: readonly KnownProcedure[],
+  asked: { readonly mode: string; readonly chain?: string | undefined },
+  today: PlainDate,
+): Promise<Result<Planned, PlanProblem>> {
+  const { unit, policy } = situation;
+  const modes = modesHere(situation, await modesOf(tx, unit.model));
+  const row = modes.find(({ id }) => id === asked.mode);
+  if (!row) return bad({ kind: "no-mode" });
+  const all = modes.map(knownMode);
+  const allowed =
+    allowedOn(
+      {
+        policy: policyOn(policy, today).transmit ?? { rule: "as it is" },
+        plan: await bandPlan(tx),
+        holder: unit.mode?.holder ?? (unit.away ? {} : undefined),
+      },
+      today,
+    ) ?? [];
+  const { probes } = probesFor(
+    all.map((mode) => ({ id: mode.id, transmit: transmitOf(mode) })),
+    allowed,
+    RASTER,
+  );
+  const isErased = row.facts.erases !== "nothing";
+  const chains = chainsOfUnit(situation, "read");
+  const chain = isErased ? chosen(chains, asked.chain) : undefined;
+  const work = await workFacts(tx, situation, known, chain ? [chain] : []);
+  const enter = known.find(({ id, draft }) => id === row.enter_id && !draft);
+  const beyond = allowed.length > 0 && excess(row.facts, allowed).length > 0;
+  return good({
+    plan: composeMode(work.facts, {
+      ...{ name: row.name, erases: row.facts.erases, enter, setting: row.facts.setting, beyond },
+      probes: probes.map(({ frequency, outside, transmits }) => ({
+        ...{ frequency, outside },
+        transmits: transmits.includes(row.id),
+      })),
+    }),
+    title: `Switch it to ${row.name}`,
+    things: work.things,
+    ways: isErased ? chains.chains.map(work.said) : [],
+    erasing: enter?.effect === "erase" ? [{ id: enter.id, title: enter.title }] : [],
+  });
+}
+
+/** The modes that a unit can be in, by what it runs and what hardware it has; what is unknown speaks against nothing. */
+export function modesHere(situation: LoadedSituation, rows: readonly ModeRow[]): ModeRow[] {
+  const moment = momentOf(situation);
+  return rows.filter((row) => {
+    const { firmware, hardwareRevisions } = knownMode(row);
+    const asked = { ...(firmware && { firmware }), ...(hardwareRevisions && { hardwareRevisions }) };
+    return holdsFor({ draft: false, ...asked }, moment);
   });
 }
 

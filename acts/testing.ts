@@ -186,6 +186,7 @@ async function worldOfBench(
         { unit, for: { update: {} } },
         { unit, for: { backup: {} } },
         { unit, for: { restore: { backup: NOWHERE } } },
+        { unit, for: { mode: { mode: NOWHERE } } },
       ]),
       { unit: NOWHERE, for: { component: NOWHERE } },
       { unit: units[0] ?? NOWHERE, for: { procedure: NOWHERE } },

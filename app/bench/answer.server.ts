@@ -191,7 +191,8 @@ async function draftByForm(
   const text = row && foldRun(row.plan, (await eventsOf(tx, [run])).get(run) ?? []).notes.get(place);
   const stage = row && stepsOf(row.plan).find((step) => step.place === place)?.stage;
   const name = stage === undefined ? undefined : row?.plan.stages[stage]?.name;
-  const purpose = name && purposeOfStage(name);
+  const purpose =
+    row?.plan.purpose === "mode" && name === "enter" ? "change-mode" : name && purposeOfStage(name);
   const steps = draftSteps(text ?? "");
   if (!purpose || steps.length === 0)
     return refused(409, "Nothing was noted there of which a draft could be made.");

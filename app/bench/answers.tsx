@@ -89,6 +89,25 @@ function Main({
         primary
       />
     );
+  if (step.kind === "probe")
+    return (
+      <div className="flex flex-wrap gap-4">
+        {[true, false].map((transmits) => (
+          <ActForm key={String(transmits)} intent="probed">
+            {known}
+            <input type="hidden" name="transmits" value={transmits ? "yes" : "no"} />
+            <button
+              type="submit"
+              // biome-ignore lint/a11y/noAutofocus: the expected answer is the next thing
+              autoFocus={transmits === step.transmits}
+              className="btn btn-primary btn-lg max-md:w-full"
+            >
+              {transmits ? "It transmits" : "It does not"}
+            </button>
+          </ActForm>
+        ))}
+      </div>
+    );
   if (step.kind === "read-back")
     return (
       <ActForm intent="reading" className="flex max-w-xl items-end gap-3">

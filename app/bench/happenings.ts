@@ -30,6 +30,11 @@ export function happeningsOf(intent: string, form: FormData): Happening[] {
     }
     case "override":
       return gate ? [{ kind: "overrode", gate, reason: text("reason") }] : [];
+    case "probed":
+      return [
+        { kind: "probed", transmits: text("transmits") === "yes" },
+        ...(isLast ? [{ kind: "finished" as const }] : []),
+      ];
     case "note":
       return [{ kind: "noted", text: text("note") }, ...(isLast ? [{ kind: "finished" as const }] : [])];
     case "odd":

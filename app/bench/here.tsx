@@ -84,9 +84,19 @@ export function Here({ run }: { readonly run: Shown }) {
             <Beside other={other} model={run.model_id} />
           </div>
         ))}
-        {run.radio && <Simulated radio={run.radio} />}
+        {run.radio && <Simulated radio={run.radio} obeys={run.obeys} />}
       </div>
-      {step.kind === "do" && step.step.kind === "key-up" && <Caution of="keying-up" />}
+      {step.kind === "probe" && (
+        <p className={step.outside ? "hatch w-fit border-l-4 border-rust p-3" : ""}>
+          In this mode it should {step.transmits ? "transmit" : "stay silent"} there.
+          {step.outside &&
+            " It lies where its user may not transmit: into the load only, and only if local rules allow even that."}
+        </p>
+      )}
+      {step.kind === "switched" && step.beyond && <Caution of="unlocking" />}
+      {(step.kind === "probe" || (step.kind === "do" && step.step.kind === "key-up")) && (
+        <Caution of="keying-up" />
+      )}
       {isFlash && <Caution of="flashing" />}
       {run.files.length > 0 && step.kind === "gate" && step.gate === "backup" && (
         <p className="text-lg">{counted(run.files.length, "file")} kept in this run.</p>
@@ -96,7 +106,13 @@ export function Here({ run }: { readonly run: Shown }) {
 }
 
 /** What the simulated radio shows now, in words: nobody holds it in their hands. */
-function Simulated({ radio }: { readonly radio: NonNullable<Shown["radio"]> }) {
+function Simulated({
+  radio,
+  obeys,
+}: {
+  readonly radio: NonNullable<Shown["radio"]>;
+  readonly obeys: boolean | undefined;
+}) {
   const { signs, charge, on } = radio;
   return (
     <div className="h-fit border border-dashed border-line p-4">
@@ -110,6 +126,7 @@ function Simulated({ radio }: { readonly radio: NonNullable<Shown["radio"]> }) {
         ]
           .filter(Boolean)
           .join(" ")}
+        {obeys !== undefined && ` Asked to, it ${obeys ? "transmits" : "does not transmit"}.`}
       </p>
     </div>
   );

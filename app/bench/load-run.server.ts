@@ -1,6 +1,8 @@
 // A run as its page shows it.
 import { errandShape } from "#acts/begin-run.ts";
 import { planFor } from "#acts/run-plan.ts";
+import { liesInBands } from "#core/modes/band.ts";
+import { transmitOf } from "#core/modes/mode.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { estimate, historyOf } from "#core/run/estimate.ts";
 import { foldRun, type Run } from "#core/run/fold.ts";
@@ -8,6 +10,7 @@ import { isFinal, planShape, stepsOf } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { fileSize } from "#db/files.ts";
+import { modesOf, unitModes } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { eventsOf, isSilent, type RunRow, runsOfModel, thingsTaken } from "#db/runs.ts";
 import { simulatedState } from "#db/simulated.ts";
@@ -57,6 +60,20 @@ async function plannedNow(tx: Tx, row: RunRow, run: Run, today: PlainDate) {
   return { ways: planned.value.ways, isOld: text(planned.value.plan) !== text(row.plan) };
 }
 
+/** What a simulated radio does at each test frequency of a run, by the mode it is in; nothing where nobody knows that. */
+async function obeyed(tx: Tx, row: RunRow, unit: UnitRow, own: string | undefined) {
+  const probes = stepsOf(row.plan).flatMap(({ step, place }) =>
+    step.kind === "probe" ? [{ place, frequency: step.frequency }] : [],
+  );
+  if (probes.length === 0) return [];
+  const modes = await modesOf(tx, unit.model_id);
+  const now = own ?? (await unitModes(tx, unit.id, 1))[0]?.mode_id;
+  const mode = modes.find(({ id }) => id === now);
+  if (!mode) return [];
+  const bands = transmitOf(mode.facts);
+  return probes.map(({ place, frequency }) => [place, liesInBands(bands, frequency)] as const);
+}
+
 /** All of a run that its page needs, also to go on by itself while nothing answers. */
 export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDate) {
   const steps = stepsOf(row.plan);
@@ -104,6 +121,8 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDa
     inUse: inUse.map(({ name, by, tag, silent }) => ({ name, by, tag, silent })),
     stored: sums.filter((_, i) => kept[i] !== undefined),
     radio: radio && { charge: radio.charge, signs: radio.signs, on: radio.on, faults: radio.faults },
+    /** By the place of a test frequency: whether the simulated radio transmits there. */
+    obeys: radio ? await obeyed(tx, row, unit, radio.mode) : [],
     work: radio && run.machineSince !== undefined ? workAt(radio, Date.now()) : undefined,
     /** By the place of the step. */
     besides: steps.flatMap(({ step, place }) => {

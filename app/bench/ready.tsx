@@ -14,6 +14,8 @@ export function Ready({ run }: { readonly run: Shown }) {
   const flashes = steps.filter((step) => step.kind === "machine" && step.work === "flash");
   const erases = steps.filter((step) => step.kind === "machine" && step.erases);
   const open = steps.filter((step) => step.kind === "open");
+  const switched = steps.find((step) => step.kind === "switched");
+  const probes = steps.filter((step) => step.kind === "probe");
   const changes = steps.some((step) => step.kind === "machine" && step.work !== "read");
   return (
     <section className="flex flex-col gap-3">
@@ -67,6 +69,18 @@ export function Ready({ run }: { readonly run: Shown }) {
             </dd>
           </>
         )}
+        {probes.length > 0 && (
+          <>
+            <dt className="text-quiet">Proved</dt>
+            <dd>on {counted(probes.length, "test frequency", "test frequencies")}, into a dummy load</dd>
+          </>
+        )}
+        {switched && probes.length === 0 && (
+          <>
+            <dt className="text-quiet">Proved</dt>
+            <dd className="doubt w-fit px-2">No test frequency tells its modes apart.</dd>
+          </>
+        )}
         {changes && (
           <>
             <dt className="text-quiet">Could go wrong</dt>
@@ -83,6 +97,12 @@ export function Ready({ run }: { readonly run: Shown }) {
         </p>
       )}
       {changes && <Caution of="flashing" />}
+      {switched?.kind === "switched" && switched.beyond && (
+        <p className="hatch w-fit border-l-4 border-rust p-3 font-semibold text-rust">
+          In {switched.mode} it transmits where its user may not.
+        </p>
+      )}
+      {switched && <Caution of="unlocking" />}
       <details className="max-w-3xl" open={run.stages.length === 1}>
         <summary className="cursor-pointer font-semibold">All steps</summary>
         <ol className="sheet mt-2 list-decimal py-3 pr-4 pl-9 text-lg">

@@ -9,7 +9,7 @@ import type { LoadedRun } from "./load-run.server.ts";
 export type Pending = SentEvent & { readonly at: string };
 
 export function shownRun(loaded: LoadedRun, pending: readonly Pending[]) {
-  const { plan, events, usual, besides, recover, quirks, ...rest } = loaded;
+  const { plan, events, usual, besides, recover, quirks, obeys, ...rest } = loaded;
   // What the server has taken in is not counted twice.
   const known = new Set(events.map(({ id }) => id));
   const late = pending.filter(({ id }) => !known.has(id)).map((event): RunEvent => ({ ...event, by: "" }));
@@ -42,6 +42,7 @@ export function shownRun(loaded: LoadedRun, pending: readonly Pending[]) {
           }
         : undefined,
     beside: besides.find(([place]) => place === run.place)?.[1] ?? [],
+    obeys: obeys.find(([place]) => place === run.place)?.[1],
     causes: run.odd === undefined ? [] : causesFor(run.odd),
     quirks,
     recover: run.odd !== undefined && isFlash ? recover : undefined,

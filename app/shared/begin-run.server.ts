@@ -19,6 +19,7 @@ export async function beginByForm(
     update: { update: { chain, keep } },
     backup: { backup: { chain } },
     restore: { restore: { backup: form.get("backup"), chain } },
+    mode: { mode: { mode: form.get("mode"), chain } },
     read: { component: form.get("component") },
   };
   const asked = String(form.get("for") ?? "");
@@ -52,6 +53,8 @@ export function sayBeginProblem(problem: Problem, tag: string): [status: number,
       return refused(404, "That radio is not in the cabinet.");
     case "shelved":
       return refused(409, `${tag} is shelved; recover it first.`);
+    case "no-mode":
+      return refused(409, `${tag} has no such mode, or not with what it runs.`);
     case "busy":
       return refused(409, `${tag} is at the bench already: go on there, or stop it first.`);
     case "out":

@@ -1,12 +1,11 @@
 // In which mode a radio is, how that stands, and what else it could be in.
 
+import { modesHere } from "#acts/run-plan.ts";
 import { excess, transmitOf } from "#core/modes/mode.ts";
 import { allowedOn, classOf, modeStanding } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { stateOfUnit } from "#core/route/way.ts";
-import { holdsFor } from "#core/run/compose.ts";
 import { policyOn } from "#core/unit/policy.ts";
-import { knownMode, type ModeRow, modesOf, unitModes } from "#db/modes.ts";
+import { knownMode, modesOf, unitModes } from "#db/modes.ts";
 import { people } from "#db/people.ts";
 import type { Tx } from "#db/pool.ts";
 import { bandPlan } from "#db/segments.ts";
@@ -14,22 +13,11 @@ import type { LoadedSituation } from "#db/situation.ts";
 
 const NOTHING_SAID = { rule: "as it is" } as const;
 
-/** The modes of a model that a unit can be in, by what it runs and what hardware it has; what is unknown speaks against nothing. */
-export function modesFor(situation: LoadedSituation, rows: readonly ModeRow[]): ModeRow[] {
-  const { unit, catalogue } = situation;
-  const moment = { unit, catalogue, state: stateOfUnit(unit, catalogue) };
-  return rows.filter((row) => {
-    const { firmware, hardwareRevisions } = knownMode(row);
-    const asked = { ...(firmware && { firmware }), ...(hardwareRevisions && { hardwareRevisions }) };
-    return holdsFor({ draft: false, ...asked }, moment);
-  });
-}
-
 /** Undefined: its dossier knows no modes. */
 export async function shownMode(tx: Tx, situation: LoadedSituation | undefined, today: PlainDate) {
   if (!situation) return undefined;
   const { unit } = situation;
-  const rows = modesFor(situation, await modesOf(tx, unit.model));
+  const rows = modesHere(situation, await modesOf(tx, unit.model));
   if (rows.length === 0) return undefined;
   const [history, plan, all] = await Promise.all([unitModes(tx, unit.id, 6), bandPlan(tx), people(tx)]);
   const modes = rows.map(knownMode);

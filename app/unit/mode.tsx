@@ -17,6 +17,7 @@ export function ModeSection(props: {
   const { mode, unit, kept } = props;
   const { person, locale, timeZone } = useClub();
   const mayNote = useMay("record-reading", { holdsUnit: unit.holder_id === person });
+  const mayWork = useMay("work-at-bench");
   const own = mode.modes.find(({ id }) => id === mode.now);
   const [last] = mode.history;
   const isBeyond = mode.standing.kind === "exceeds" || mode.standing.kind === "open";
@@ -49,11 +50,12 @@ export function ModeSection(props: {
           </span>
         )}
       </h2>
-      <p className={isBeyond ? "hatch mb-2 border-l-4 border-rust p-3 font-semibold text-rust" : "mb-2"}>
+      <p className={isBeyond ? "mb-2 border-l-4 border-rust pl-3 font-semibold text-rust" : "mb-2"}>
         {sayStanding(mode, own?.name)}
       </p>
       <Ruler name="Where it transmits, and where its user may" lanes={lanes} />
       <div className="mt-4 flex flex-wrap items-start gap-x-6 gap-y-2">
+        {mayWork && unit.shelved_at === null && <Switch mode={mode} />}
         {mayNote && unit.shelved_at === null && <Note mode={mode} kept={kept} />}
         {isBeyond && <Caution of="unlocking" />}
       </div>
@@ -99,16 +101,43 @@ function sayStanding(mode: ShownMode, name: string | undefined): string {
       const better = standing.better.flatMap((id) => mode.modes.find((one) => one.id === id)?.name ?? []);
       const width = sayWidth(standing.width);
       return `It transmits where ${mode.rule === "legacy" ? "it was not approved to" : `the class ${whose} may not`}: ${width} in all, ${sayBands(standing.excess)}. ${
-        better.length > 0 ? `In ${better.join(" or ")} it would not.` : "None of its modes would fit."
+        better.length > 0
+          ? `In the mode ${better.map((one) => `“${one}”`).join(" or ")} it would not.`
+          : "None of its modes would fit."
       }`;
     }
     case "fits":
-      return `${name ?? "It"} fits: it transmits nowhere else than it may.${
+      return `“${name}” fits: it transmits nowhere else than it may.${
         standing.shortfall.length > 0
           ? ` It cannot use ${sayBands(standing.shortfall)}, which it could in another mode.`
           : ""
       }${standing.hearsLess ? " Another mode that fits hears more." : ""}`;
   }
+}
+
+/** A run that brings it into another mode: the one that fits best is offered first. */
+function Switch({ mode }: { readonly mode: ShownMode }) {
+  const others = mode.modes.filter(({ id }) => id !== mode.now);
+  const best = mode.standing.kind === "exceeds" ? mode.standing.better[0] : undefined;
+  if (others.length === 0) return null;
+  return (
+    <ActForm intent="bench" className="flex flex-wrap items-end gap-2">
+      <Labelled
+        name="mode"
+        label="Switch it to"
+        small
+        value={best ?? others[0]?.id}
+        options={others.map(({ id, name, erases }) => [
+          id,
+          erases === "nothing" ? name : `${name} (erases ${erases === "codeplug" ? "its channels" : erases})`,
+        ])}
+        box="w-60"
+      />
+      <button type="submit" name="for" value="mode" className="btn btn-primary btn-sm">
+        At the bench
+      </button>
+    </ActForm>
+  );
 }
 
 function Note({

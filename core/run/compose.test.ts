@@ -9,6 +9,7 @@ import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import {
   composeBackup,
+  composeMode,
   composeProcedure,
   composeRead,
   composeRestore,
@@ -138,6 +139,43 @@ describe("an update over a stepping stone", () => {
       "put-away",
     ]);
     expect(stepsOf(harmless).some(({ step }) => step.kind === "gate" && step.gate === "backup")).toBe(false);
+  });
+});
+
+describe("a mode", () => {
+  const facts = {
+    unit,
+    catalogue,
+    state,
+    procedures: [],
+    gather: ["lead K-07"],
+    guards: { sums: new Map() },
+  };
+  const probes = [{ frequency: 147_000_000, transmits: true, outside: true }];
+  const names = (plan: RunPlan) => plan.stages.map(({ name }) => name);
+  it("is entered as it is written, noted, and proved; nothing else where nothing is erased", () => {
+    const enter = procedure("keys", "change-mode", {});
+    const plan = composeMode(facts, { name: "wide", erases: "nothing", enter, beyond: true, probes });
+    expect(names(plan)).toEqual(["gather", "enter", "probe", "put-away"]);
+    expect(plan.stages[1]?.steps).toMatchObject([
+      { kind: "do", of: "keys" },
+      { kind: "switched", mode: "wide", erases: false, beyond: true },
+    ]);
+    expect(plan.stages[2]?.steps).toEqual([
+      { kind: "probe", frequency: 147_000_000, transmits: true, outside: true, minutes: 1 },
+    ]);
+    expect(transmits(plan)).toBe(true);
+  });
+
+  it("that erases is backed up before and written back after; without a way it is set in the tool, or nobody has written how", () => {
+    const told = { name: "wide", erases: "codeplug" as const, beyond: false, probes: [] };
+    const plan = composeMode(facts, { ...told, setting: "Hedgewriter: Range > wide" });
+    expect(names(plan)).toEqual(["gather", "gates", "back-up", "enter", "restore", "after", "put-away"]);
+    expect(plan.stages[3]?.steps[0]).toMatchObject({
+      kind: "do",
+      step: { kind: "confirm", what: "Hedgewriter: Range > wide" },
+    });
+    expect(composeMode(facts, told).stages[3]?.steps[0]).toMatchObject({ kind: "open" });
   });
 });
 

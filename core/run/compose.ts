@@ -163,7 +163,9 @@ const puttingAway = (gather: Gathered): RunStep[] =>
 
 /** Whether a step of it transmits: it takes a dummy load. */
 export const transmits = ({ stages }: RunPlan): boolean =>
-  stages.some(({ steps }) => steps.some((step) => step.kind === "do" && step.step.kind === "key-up"));
+  stages.some(({ steps }) =>
+    steps.some((step) => step.kind === "probe" || (step.kind === "do" && step.step.kind === "key-up")),
+  );
 
 /** The same plan, with one more thing got before, and put away after. */
 export function withGathered(plan: RunPlan, what: string): RunPlan {
@@ -250,6 +252,64 @@ export const composeRestore = (
     ...stage("put-away", "Put away", puttingAway(gather)),
   ],
 });
+
+/** What is told of the mode that a radio is brought into. */
+export type ModeFacts = {
+  readonly name: string;
+  readonly erases: Erases;
+  /** The procedure that leads into it; else how it is set in a tool. */
+  readonly enter?: KnownProcedure | undefined;
+  readonly setting?: string | undefined;
+  /** In it it transmits where its user may not. */
+  readonly beyond: boolean;
+  /** The test frequencies that tell it from the others, with what it does there. */
+  readonly probes: readonly {
+    readonly frequency: number;
+    readonly transmits: boolean;
+    readonly outside: boolean;
+  }[];
+};
+
+/** A radio is brought into another mode: what that erases is backed up before and written back after; and it is proved that it is in it. */
+export function composeMode(
+  { procedures, gather, guards, ...moment }: WorkFacts,
+  { name, erases, enter, setting, beyond, probes }: ModeFacts,
+): RunPlan {
+  const isErased = erases !== "nothing";
+  const title = `Into the mode ${name}`;
+  const how: RunStep[] =
+    enter || setting === undefined
+      ? written(enter, `bring it into the mode ${name}`)
+      : [{ kind: "do", step: { kind: "confirm", what: setting }, minutes: 3 }];
+  return {
+    purpose: "mode",
+    stages: [
+      ...stage("gather", "What is needed", gathering(gather)),
+      ...(isErased ? stage("gates", "Before it begins", [powerGate(guards), chainGate(guards)]) : []),
+      ...(isErased ? backingUp(procedures, moment) : []),
+      ...stage("enter", title, [
+        ...how,
+        {
+          kind: "switched",
+          mode: name,
+          erases: isErased,
+          ...(beyond && { beyond: true as const }),
+          minutes: 0,
+        },
+      ]),
+      ...stage(
+        "probe",
+        "Is it in that mode?",
+        probes.map(({ outside, ...probe }) => ({
+          ...{ kind: "probe" as const, ...probe, minutes: 1 },
+          ...(outside && { outside: true as const }),
+        })),
+      ),
+      ...(isErased ? writingBack(procedures, moment) : []),
+      ...stage("put-away", "Put away", puttingAway(gather)),
+    ],
+  };
+}
 
 /** The most that a route erases on its way. */
 const losesOn = ({ steps }: Route): Erases =>

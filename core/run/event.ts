@@ -42,6 +42,8 @@ export const happening = z.discriminatedUnion("kind", [
     /** Read again: after a write, to compare. */
     role: z.enum(["backup", "read-again"]),
   }),
+  /** Whether it transmitted where it was asked to. */
+  z.object({ kind: z.literal("probed"), transmits: z.boolean() }),
   /** What was done at a step for which nothing is written. */
   z.object({ kind: z.literal("noted"), text: z.string().trim().min(1).max(2000) }),
   z.object({ kind: z.literal("paused") }),

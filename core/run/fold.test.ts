@@ -208,6 +208,7 @@ const anyWhat: fc.Arbitrary<What> = fc.oneof(
     .map((file): What => ({ kind: "file-kept", ...file })),
   fc.double({ min: 0, max: 1, noNaN: true }).map((part): What => ({ kind: "progress", part })),
   text.map((one): What => ({ kind: "noted", text: one })),
+  fc.boolean().map((transmits): What => ({ kind: "probed", transmits })),
   text.map((raw): What => ({ kind: "reading", component: "main", raw })),
 );
 const anyStep: fc.Arbitrary<RunStep> = fc.constantFrom<RunStep>(
@@ -222,6 +223,8 @@ const anyStep: fc.Arbitrary<RunStep> = fc.constantFrom<RunStep>(
   { kind: "machine", work: "flash", erases: false, minutes: 1 },
   { kind: "machine", work: "read", erases: false, minutes: 1 },
   { kind: "open", wanted: "how", minutes: 1 },
+  { kind: "switched", mode: "wide", erases: false, minutes: 1 },
+  { kind: "probe", frequency: 145_000_000, transmits: true, minutes: 1 },
 );
 const anyPlan: fc.Arbitrary<RunPlan> = fc
   .array(fc.array(anyStep, { maxLength: 3 }), { maxLength: 4 })
@@ -254,7 +257,8 @@ function walked(made: RunPlan, events: readonly What[]) {
     else if (what.kind === "finished") {
       if (!here) [fits, mood] = [true, "finished"];
     } else if (what.kind === "seen") {
-      if (here && here.kind !== "gate" && trouble === null) [fits, done] = [true, [...done, here]];
+      if (here && here.kind !== "gate" && here.kind !== "probe" && trouble === null)
+        [fits, done] = [true, [...done, here]];
     } else if (what.kind === "held") {
       if (trouble === null && here?.kind === "gate" && here.gate === what.gate) {
         const enough = {
@@ -266,6 +270,13 @@ function walked(made: RunPlan, events: readonly What[]) {
           chain: !here.bad,
         };
         if (enough[what.gate]) [fits, done] = [true, [...done, here]];
+      }
+    } else if (what.kind === "probed") {
+      if (here?.kind === "probe" && trouble === null) {
+        fits = true;
+        if (here.transmits === what.transmits) done = [...done, here];
+        else
+          trouble = `It ${what.transmits ? "transmits" : "does not transmit"} where this mode should${what.transmits ? " not" : ""}.`;
       }
     } else if (what.kind === "noted") {
       if (here?.kind === "open" && trouble === null) [fits, done] = [true, [...done, here]];
@@ -280,7 +291,9 @@ function walked(made: RunPlan, events: readonly What[]) {
       if (trouble !== null) [fits, trouble] = [true, null];
     } else if (what.kind === "went-back") {
       const undone = done.slice(what.to);
-      const hard = undone.some((s) => s.kind === "read-back" || (s.kind === "machine" && s.work !== "read"));
+      const hard = undone.some(
+        (s) => s.kind === "read-back" || s.kind === "switched" || (s.kind === "machine" && s.work !== "read"),
+      );
       if (what.to < done.length && !hard) [fits, done, trouble] = [true, done.slice(0, what.to), null];
     } else if (what.kind === "overrode") {
       if (

@@ -38,6 +38,8 @@ export type Run = {
   readonly overridden: readonly Gate[];
   readonly readings: readonly { readonly component: string; readonly raw: string }[];
   readonly files: readonly { readonly sha256: string; readonly role: "backup" | "read-again" }[];
+  /** What was seen at test frequencies, in hertz: the last time at each. */
+  readonly probed: readonly { readonly frequency: number; readonly transmits: boolean }[];
   /** The places of steps at which something was odd. */
   readonly oddAt: readonly number[];
   /** What was noted at steps for which nothing is written, by their place. */
@@ -58,6 +60,7 @@ export const begin = (plan: RunPlan): Run => ({
   overridden: [],
   readings: [],
   files: [],
+  probed: [],
   oddAt: [],
   notes: new Map(),
   took: new Map(),
@@ -95,7 +98,10 @@ function take(run: Run, event: RunEvent, own: Own): Taken {
     own.unfit.push({ id: event.id, why });
     return { kind: "unfit", why, run: { ...run, number: event.number } };
   }
-  if (event.what.kind === "odd" || event.what.kind === "machine-failed") own.oddAt.push(run.place);
+  const step = event.what.kind === "probed" ? nextStep(run)?.step : undefined;
+  const isOdd =
+    step?.kind === "probe" && event.what.kind === "probed" && step.transmits !== event.what.transmits;
+  if (isOdd || event.what.kind === "odd" || event.what.kind === "machine-failed") own.oddAt.push(run.place);
   countTime(run, event.at, own.took);
   const after = moved({ ...run, number: event.number, since: event.at }, event.what);
   return { kind: "applied", run: withMachine(after, run, event) };
@@ -136,6 +142,7 @@ function unfit(run: Run, event: Happening): Unfit | undefined {
     case "seen":
       if (run.odd !== undefined) return "something-odd";
       if (next?.step.kind === "gate") return "gate";
+      if (next?.step.kind === "probe") return "wrong-step";
       return next ? undefined : "no-such-step";
     case "held":
       if (run.odd !== undefined) return "something-odd";
@@ -155,6 +162,9 @@ function unfit(run: Run, event: Happening): Unfit | undefined {
     case "machine-failed":
       if (run.odd !== undefined) return "something-odd";
       return next?.step.kind === "machine" ? undefined : "wrong-step";
+    case "probed":
+      if (run.odd !== undefined) return "something-odd";
+      return next?.step.kind === "probe" ? undefined : "wrong-step";
     case "noted":
       if (run.odd !== undefined) return "something-odd";
       return next?.step.kind === "open" ? undefined : "wrong-step";
@@ -225,6 +235,20 @@ function calm(run: Run): Run {
   return rest;
 }
 
+/** What a test frequency showed is kept; where it is not what the mode would show, that is odd, and it is asked again afterwards. */
+function probed(run: Run, transmits: boolean): Run {
+  const step = nextStep(run)?.step;
+  if (step?.kind !== "probe") return run;
+  const { frequency } = step;
+  const all = [...run.probed.filter((one) => one.frequency !== frequency), { frequency, transmits }];
+  if (transmits === step.transmits) return Object.assign(run, { place: run.place + 1, part: 0, probed: all });
+  return Object.assign(run, { part: 0, probed: all, odd: transmits ? PROBE_ODD.sends : PROBE_ODD.silent });
+}
+export const PROBE_ODD = {
+  sends: "It transmits where this mode should not.",
+  silent: "It does not transmit where this mode should.",
+} as const;
+
 /** `run` is a fresh copy, and is written into: another one for each event would double what a long run takes. */
 function moved(run: Run, event: Happening): Run {
   const onward = { place: run.place + 1, part: 0 };
@@ -252,6 +276,8 @@ function moved(run: Run, event: Happening): Run {
       return Object.assign(run, { ...onward, overridden: [...run.overridden, event.gate] });
     case "noted":
       return Object.assign(run, { ...onward, notes: new Map(run.notes).set(run.place, event.text) });
+    case "probed":
+      return probed(run, event.transmits);
     case "progress":
       return Object.assign(run, { part: Math.max(run.part, event.part) });
     case "reading":

@@ -2,10 +2,11 @@
 // those in which a plan is stored; names of components, and no ids, so that a club may move to another database.
 import { z } from "zod";
 import { stepShape } from "../dossier/step.ts";
+import { hertz } from "../modes/band.ts";
 import { kept } from "../quantities/memo.ts";
 import { GATES } from "./event.ts";
 
-export const RUN_PURPOSES = ["update", "read", "backup", "restore", "procedure"] as const;
+export const RUN_PURPOSES = ["update", "read", "backup", "restore", "mode", "procedure"] as const;
 export type RunPurpose = (typeof RUN_PURPOSES)[number];
 
 export const STAGES = [
@@ -13,6 +14,7 @@ export const STAGES = [
   "gates",
   "back-up",
   "enter",
+  "probe",
   "flash",
   "boot",
   "read-back",
@@ -65,6 +67,22 @@ export const runStepShape = z.discriminatedUnion("kind", [
   }),
   /** The version of a component is read and written down; `version`: what it should be. */
   z.object({ kind: z.literal("read-back"), component: words, version: words.optional(), minutes }),
+  /** It is in another mode from now on; `beyond`: in it it transmits where its user may not. */
+  z.object({
+    kind: z.literal("switched"),
+    mode: words,
+    erases: z.boolean(),
+    beyond: z.literal(true).optional(),
+    minutes,
+  }),
+  /** It is asked to transmit, into a dummy load, and does or does not. In hertz; `outside`: where its user may not. */
+  z.object({
+    kind: z.literal("probe"),
+    frequency: hertz,
+    transmits: z.boolean(),
+    outside: z.literal(true).optional(),
+    minutes,
+  }),
   z.object({ kind: z.literal("put-away"), what: words, minutes }),
 ]);
 export type RunStep = Readonly<z.output<typeof runStepShape>>;
@@ -101,4 +119,4 @@ const known = new WeakMap<RunPlan, readonly PlacedStep[]>();
 
 /** Whether a step changes the radio so that going back before it would not undo it. */
 export const isFinal = (step: RunStep): boolean =>
-  step.kind === "machine" ? step.work !== "read" : step.kind === "read-back";
+  step.kind === "machine" ? step.work !== "read" : step.kind === "read-back" || step.kind === "switched";

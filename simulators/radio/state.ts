@@ -56,6 +56,8 @@ export type Radio = {
   readonly charge: number;
   readonly content: Content;
   readonly wide: boolean;
+  /** The id of the mode that it was last brought into; absent: the one it came in. */
+  readonly mode?: string;
   /** How many deeds of each procedure, by id, have been done one after the other. */
   readonly followed: Readonly<Record<string, number>>;
   readonly signs: Signs;

@@ -18,6 +18,7 @@ export const radioShape: z.ZodType<Radio> = z.object({
   charge: z.number().min(0).max(100),
   content,
   wide: z.boolean(),
+  mode: z.string().optional(),
   followed: z.record(z.string(), z.number().int().min(0)),
   signs: signsShape,
   faults: z

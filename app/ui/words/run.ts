@@ -1,6 +1,7 @@
 // A step of a run in words, for its headline and for the list of all of them.
 import type { Gate } from "#core/run/event.ts";
 import type { RunStep } from "#core/run/plan.ts";
+import { sayHertz } from "./frequency.ts";
 import { saySigns, sayStep, signsOf } from "./step.ts";
 
 const GATE_WORD: Record<Gate, string> = {
@@ -30,6 +31,10 @@ export function sayRunStep(step: RunStep): string {
           : { read: "Read out what is in it", write: "Write it back" }[step.work];
     case "read-back":
       return `What does ${step.component} show?`;
+    case "switched":
+      return `It is in the mode ${step.mode} now`;
+    case "probe":
+      return `Key up on ${sayHertz(step.frequency)}, into the dummy load`;
     case "put-away":
       return `Put ${step.what} away`;
   }
