@@ -22,6 +22,7 @@ export default [
     route("kit/get", "./kit/get.tsx"),
     route("kit/:kind/:id", "./kit/thing.tsx"),
     route("codeplugs", "./codeplugs/codeplugs.tsx"),
+    route("cabinet/modes", "./cabinet/modes.tsx"),
     route("models", "./models/models.tsx"),
     route("models/new", "./models/edit.tsx", { id: "model-new" }),
     route("models/which", "./models/which.tsx"),

@@ -2,6 +2,7 @@
 
 import { z } from "zod";
 import { type Mode, modeShape } from "#core/modes/mode.ts";
+import { groupBy } from "#core/quantities/group.ts";
 import { sourceShape } from "#core/quantities/source.ts";
 import { rangeShape } from "#core/version/range.ts";
 import { ask, idRow } from "./ask.ts";
@@ -43,6 +44,17 @@ export async function modesOf(tx: Tx, model: string): Promise<ModeRow[]> {
     [model],
   );
   return rows;
+}
+
+/** The modes of all models, by model, those on the shelf left out. */
+export async function modesByModel(tx: Tx): Promise<Map<string, ModeRow[]>> {
+  const { rows } = await ask(
+    tx,
+    modeRow.extend({ model_id: z.string() }),
+    `select model_id, id, name, facts, component_id, firmware, hardware_revisions, enter_id, leave_id, source from mode
+     where shelved_at is null order by position, id`,
+  );
+  return groupBy(rows, (row) => row.model_id);
 }
 
 /** All modes of the club, those on the shelf too: a unit may still be in one. */

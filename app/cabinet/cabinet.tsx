@@ -41,6 +41,14 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
           </p>
           <Lenses lens={lens} />
         </header>
+        {lens === "mode" && (
+          <p className="mb-1 text-sm">
+            Hatched: it transmits where its user may not.{" "}
+            <Link className="link" to="/cabinet/modes">
+              All by mode and privilege
+            </Link>
+          </p>
+        )}
         {drawers.length === 0 ? (
           <EmptyCabinet />
         ) : (

@@ -24,6 +24,9 @@ export type Drawer = {
   readonly group?: string;
   readonly holder?: string;
   readonly dueBack?: PlainDate;
+  readonly mode?: string;
+  /** In its mode it transmits where its user may not. */
+  readonly beyond?: true;
   /** How many needs are open. */
   readonly needs?: number;
 };
@@ -86,6 +89,8 @@ export async function loadWall(tx: Tx, today: PlainDate, chosen?: string | null)
       ...(row.group_name !== null && { group: row.group_name }),
       ...(row.holder !== null && { holder: row.holder }),
       ...(row.due_back !== null && { dueBack: row.due_back }),
+      ...(situation.unit.mode && { mode: situation.unit.mode.now.name }),
+      ...(own.some((n) => n.cause === "transmits-beyond") && { beyond: true }),
       ...(own.length > 0 && { needs: own.length }),
     };
     if (row.tag.toLowerCase() === wanted) {

@@ -10,6 +10,7 @@ export const LENSES = [
   { key: "needs", name: "Needs" },
   { key: "firmware", name: "Firmware" },
   { key: "who", name: "Who has it" },
+  { key: "mode", name: "Mode" },
 ] as const;
 export type Lens = (typeof LENSES)[number]["key"];
 
@@ -91,7 +92,11 @@ function DrawerFront({
   readonly chosen: boolean;
 }) {
   const away = drawer.holder !== undefined;
-  const doubt = drawer.standing === "unread" || drawer.standing === "unclear";
+  const isMode = lens === "mode";
+  const doubt = isMode
+    ? drawer.mode === undefined
+    : drawer.standing === "unread" || drawer.standing === "unclear";
+  const alarm = isMode ? drawer.beyond : drawer.safety;
   return (
     <a
       href={`/cabinet?lens=${lens}&unit=${encodeURIComponent(drawer.tag)}`}
@@ -99,9 +104,9 @@ function DrawerFront({
       aria-label={labelOf(drawer)}
       className={`front ${away ? "front-away" : ""} ${chosen ? "front-chosen" : ""}`}
     >
-      {drawer.safety && <i className="hatch-rust absolute inset-y-0 left-0 w-[7px]" />}
+      {alarm && <i className="hatch-rust absolute inset-y-0 left-0 w-[7px]" />}
       {drawer.community && <i className="absolute inset-y-0 right-0 w-1 bg-lichen" />}
-      <span className={drawer.safety ? "pl-1.5" : undefined}>
+      <span className={alarm ? "pl-1.5" : undefined}>
         <b>{drawer.tag}</b>
         <small>{drawer.model}</small>
         <span className={doubt && !away ? "doubt-thin mt-px w-fit max-w-full px-0.5" : "mt-0.5"}>
@@ -131,6 +136,12 @@ function Shown({ drawer, lens }: { readonly drawer: Drawer; readonly lens: Lens 
       </>
     );
   }
+  if (lens === "mode")
+    return drawer.mode === undefined ? (
+      <>not said</>
+    ) : (
+      <span className={drawer.beyond ? "font-bold text-rust" : ""}>{drawer.mode}</span>
+    );
   if (lens === "firmware") return <>{STANDING_WORD[drawer.standing]}</>;
   return <span className="ver">{drawer.version ?? "not read"}</span>;
 }
@@ -142,6 +153,8 @@ function labelOf(drawer: Drawer): string {
     STANDING_WORD[drawer.standing],
   ];
   if (drawer.holder) parts.push(`with ${drawer.holder}`);
+  if (drawer.mode) parts.push(`in the mode ${drawer.mode}`);
+  if (drawer.beyond) parts.push("transmits where its user may not");
   if (drawer.safety) parts.push("lacks a safety fix");
   parts.push(MOSS_WORD[drawer.moss]);
   return parts.join(", ");

@@ -51,7 +51,6 @@ type Trouble = { readonly kind: "trouble"; readonly field: string; readonly says
 /** Where its radios may transmit, or the field that is wrong. */
 function transmitFrom(f: GroupFields): Result<TransmitPolicy | undefined, Trouble> {
   const trouble = (field: string, says: string) => bad<Trouble>({ kind: "trouble", field, says });
-  if (f.transmit === "as it is" && f.transmitClass === "") return good(undefined);
   const typed = f as unknown as Readonly<Record<string, string>>;
   const approved: Band[] = [];
   for (let i = 0; i < APPROVED_PAIRS; i++) {
@@ -62,6 +61,7 @@ function transmitFrom(f: GroupFields): Result<TransmitPolicy | undefined, Troubl
     if (band.to <= band.from) return trouble(approvedName("to", i), "It ends above where it begins.");
     approved.push(band);
   }
+  if (f.transmit === "as it is" && f.transmitClass === "" && approved.length === 0) return good(undefined);
   return good({
     rule: f.transmit,
     ...(f.transmitClass !== "" && { class: f.transmitClass }),

@@ -16,6 +16,7 @@ import { beginByForm } from "../shared/begin-run.server.ts";
 import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
 import { noteTry } from "../shared/note-try.server.ts";
 import { answer, textsOf } from "../shared/say-away.server.ts";
+import { sayWidth } from "../ui/words/frequency.ts";
 import { sayPreview } from "../ui/words/preview.ts";
 
 export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
@@ -121,6 +122,7 @@ const lend: ByForm = async (_tx, who, { row }, form) => {
     unit: row.id,
     person: form.get("person"),
     dueBack: told(form, "dueBack"),
+    knowing: form.get("knowing") === "on",
   });
   const intent = "lend";
   if (done.ok) return answer(200, { ok: true, intent, says: `Lent to ${done.value.answer.to}.` });
@@ -131,6 +133,15 @@ const lend: ByForm = async (_tx, who, { row }, form) => {
       return refused(400, "That person is not in the club.");
     case "past":
       return refused(400, "The day it is due back has passed already.");
+    case "beyond": {
+      const fits = problem.better.map((name) => `“${name}”`).join(" or ");
+      return refused(
+        409,
+        `In its mode “${problem.mode}” it transmits where ${problem.to} may not: ${sayWidth(problem.width)} in all. ${
+          fits ? `Switched to ${fits} it would fit.` : "None of its modes would fit."
+        } Tick that you lend it all the same, or switch it first.`,
+      );
+    }
     case "out":
       return refused(409, `${problem.to} has it already; take it back first.`);
     case "input":

@@ -66,6 +66,9 @@ function Lend({ people, kept }: { readonly people: readonly Who[]; readonly kept
           options={people.map((p) => [p.id, p.name] as const)}
         />
         <Labelled name="dueBack" label="Due back (may stay empty)" type="date" small value={kept?.dueBack} />
+        {kept !== undefined && (
+          <Labelled name="knowing" label="Lend it all the same" type="checkbox" value={undefined} />
+        )}
         <button type="submit" className="btn btn-primary btn-sm">
           Lend
         </button>

@@ -104,6 +104,26 @@ function betterThan(mode: InMode, modes: readonly InMode[], allowed: Bands, reac
     .map(({ id }) => id);
 }
 
+const WORST_FIRST: readonly ModeStanding["kind"][] = [
+  "exceeds",
+  "open",
+  "mode-unknown",
+  "nothing-to-compare",
+  "fits",
+  "as-it-is",
+  "no-modes",
+];
+
+/** In order of what there is to see to: the widest beyond first, then open ones that nobody has signed for, then what is not known. */
+export function byConcern(a: ModeStanding, b: ModeStanding): number {
+  const rank = (one: ModeStanding) => WORST_FIRST.indexOf(one.kind);
+  const width = (one: ModeStanding) =>
+    one.kind === "exceeds" ? one.width : one.kind === "open" ? widthOf(one.excess) : 0;
+  const signed = (one: ModeStanding) => (one.kind === "open" && one.out ? 1 : 0);
+  const short = (one: ModeStanding) => (one.kind === "fits" ? widthOf(one.shortfall) : 0);
+  return rank(a) - rank(b) || signed(a) - signed(b) || width(b) - width(a) || short(b) - short(a);
+}
+
 /** A stretch of days, the last of which is before `to`, on which it exceeds. */
 export type ExceedsFrom = { readonly from: PlainDate; readonly to?: PlainDate };
 

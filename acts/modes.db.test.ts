@@ -1,0 +1,69 @@
+// Modes and what they may transmit: lending asks first, and whoever has it, the plan and the licence decide what is due.
+import { afterAll, beforeAll, expect, it } from "vitest";
+import { people } from "#db/people.ts";
+import type { Tx } from "#db/pool.ts";
+import { unitByTag } from "#db/units.ts";
+import { type DemoClub, demoClub } from "#demo/testing.ts";
+import { changePerson } from "./change-person.ts";
+import { performIn } from "./define.ts";
+import { lendUnit } from "./lend-unit.ts";
+import { noteMode } from "./note-mode.ts";
+import { personStands } from "./person-fields.ts";
+
+let club: DemoClub;
+beforeAll(async () => {
+  club = await demoClub();
+});
+afterAll(() => club.close());
+
+const act = (tx: Tx, one: unknown, input: object) =>
+  performIn(tx, one as never, club.who, { input, key: crypto.randomUUID() }) as Promise<object>;
+const due = async (tx: Tx, unit: string) =>
+  (
+    await tx.query<{ because: { kind: string; class?: string; of?: string }[] }>(
+      "select because from need where unit_id = $1 and kind = 'mode'",
+      [unit],
+    )
+  ).rows.map(({ because }) => because.find(({ kind }) => kind === "allowed-by"));
+
+it("lending asks first where it transmits beyond the taker's licence, says what would fit, and is not asked twice", () =>
+  club.trial(async (tx) => {
+    const unit = (await unitByTag(tx, "S-02"))?.id ?? "";
+    const all = await people(tx);
+    const taker = all.find(({ name }) => name.startsWith("Perrin"));
+    const lend = (more: object = {}) => act(tx, lendUnit, { unit, person: taker?.id, ...more });
+    expect(await lend()).toMatchObject({
+      ok: false,
+      problem: { kind: "beyond", mode: "free", to: taker?.name, width: 22_000_000, better: ["plain"] },
+    });
+    expect(await lend({ knowing: true })).toMatchObject({ ok: true });
+    expect(await due(tx, unit)).toMatchObject([{ of: "holder", class: "example entry" }]);
+    // What fits, and what is open on purpose, is lent as ever.
+    for (const tag of ["S-01", "M-04"])
+      expect(
+        await act(tx, lendUnit, { unit: (await unitByTag(tx, tag))?.id, person: taker?.id }),
+      ).toMatchObject({ ok: true });
+  }));
+
+it("another licence of whoever has it is another question; so is another mode", () =>
+  club.trial(async (tx) => {
+    const unit = await unitByTag(tx, "S-03");
+    const id = unit?.id ?? "";
+    const holder = (await people(tx)).find((one) => one.id === unit?.holder_id);
+    if (!holder) throw new Error("somebody has it");
+    expect(await due(tx, id)).toEqual([]);
+    const licensed = (licence: string) =>
+      act(tx, changePerson, { ...personStands(holder), person: holder.id, licence });
+    expect(await licensed("sluice watch")).toMatchObject({ ok: true });
+    expect(await due(tx, id)).toMatchObject([{ of: "holder", class: "sluice watch" }]);
+    // Of a class that the plan does not know nothing is said.
+    await licensed("harbour");
+    expect(await due(tx, id)).toEqual([]);
+    await licensed("example full");
+    const { rows } = await tx.query<{ id: string }>(
+      "select id from mode where model_id = $1 and name = 'free'",
+      [unit?.model_id],
+    );
+    await act(tx, noteMode, { unit: id, mode: rows[0]?.id, how: "told", why: "" });
+    expect(await due(tx, id)).toMatchObject([{ class: "example full" }]);
+  }));
