@@ -18,7 +18,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
   const lens = LENSES.find((l) => l.key === search.get("lens"))?.key ?? "needs";
   return readInClub(context, async (tx, who) => {
-    const wall = await loadWall(tx, who.today, search.get("unit"));
+    const wall = await loadWall(tx, who.today, search.get("unit"), lens);
     return { ...wall, lens };
   });
 }

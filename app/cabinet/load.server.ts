@@ -7,6 +7,7 @@ import { groupBy } from "#core/quantities/group.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { type StandingName, standingsOf } from "#core/unit/standing.ts";
 import { openNeeds } from "#db/board.ts";
+import { modesByModel } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { loadSituations } from "#db/situation.ts";
 import { drawersOfWall } from "#db/units.ts";
@@ -25,6 +26,8 @@ export type Drawer = {
   readonly holder?: string;
   readonly dueBack?: PlainDate;
   readonly mode?: string;
+  /** Its model has one way only. */
+  readonly plain?: true;
   /** In its mode it transmits where its user may not. */
   readonly beyond?: true;
   /** How many needs are open. */
@@ -55,7 +58,12 @@ export type LoadedWall = {
 };
 
 /** `chosen` is the tag of the drawer to pull open, in any case of letters. */
-export async function loadWall(tx: Tx, today: PlainDate, chosen?: string | null): Promise<LoadedWall> {
+export async function loadWall(
+  tx: Tx,
+  today: PlainDate,
+  chosen?: string | null,
+  lens?: string,
+): Promise<LoadedWall> {
   const wanted = chosen?.toLowerCase();
   let open: ChosenDrawer | undefined;
   const [rows, situations, needs] = await Promise.all([
@@ -63,6 +71,7 @@ export async function loadWall(tx: Tx, today: PlainDate, chosen?: string | null)
     loadSituations(tx, { of: "club" }, today),
     openNeeds(tx, today),
   ]);
+  const withModes = lens === "mode" ? await modesByModel(tx) : undefined;
   const byUnit = groupBy(needs, (need) => need.unit_id);
   const tags = new Map(rows.map((row) => [row.id, row]));
   const places = new Map<string, Drawer[]>();
@@ -89,6 +98,7 @@ export async function loadWall(tx: Tx, today: PlainDate, chosen?: string | null)
       ...(row.group_name !== null && { group: row.group_name }),
       ...(row.holder !== null && { holder: row.holder }),
       ...(row.due_back !== null && { dueBack: row.due_back }),
+      ...(withModes && !withModes.has(situation.unit.model) && { plain: true }),
       ...(situation.unit.mode && { mode: situation.unit.mode.now.name }),
       ...(own.some((n) => n.cause === "transmits-beyond") && { beyond: true }),
       ...(own.length > 0 && { needs: own.length }),

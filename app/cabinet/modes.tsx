@@ -81,7 +81,7 @@ export default function Modes({ loaderData }: Route.ComponentProps) {
   return (
     <Page
       title="Modes"
-      says={`${beyond === 0 ? "none" : counted(beyond, "radio")} of ${rows.length} transmits where its user may not`}
+      says={`${beyond === 0 ? "none" : counted(beyond, "radio")} of ${rows.length} ${beyond > 1 ? "transmit where their users" : "transmits where its user"} may not`}
     >
       <form className="mb-4 flex flex-wrap items-end gap-3">
         <Labelled

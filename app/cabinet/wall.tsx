@@ -94,7 +94,7 @@ function DrawerFront({
   const away = drawer.holder !== undefined;
   const isMode = lens === "mode";
   const doubt = isMode
-    ? drawer.mode === undefined
+    ? drawer.mode === undefined && !drawer.plain
     : drawer.standing === "unread" || drawer.standing === "unclear";
   const alarm = isMode ? drawer.beyond : drawer.safety;
   return (
@@ -138,7 +138,7 @@ function Shown({ drawer, lens }: { readonly drawer: Drawer; readonly lens: Lens 
   }
   if (lens === "mode")
     return drawer.mode === undefined ? (
-      <>not said</>
+      <>{drawer.plain ? "one way only" : "not said"}</>
     ) : (
       <span className={drawer.beyond ? "font-bold text-rust" : ""}>{drawer.mode}</span>
     );

@@ -2,6 +2,7 @@
 // frequencies are pins. It is a list to those who do not see it.
 import { axisOf, marksOf } from "#core/modes/axis.ts";
 import type { Bands } from "#core/modes/band.ts";
+import { listed } from "#core/quantities/list.ts";
 import { sayHertz } from "./words/frequency.ts";
 
 export type Lane = {
@@ -16,13 +17,12 @@ export type Lane = {
 };
 export type Pin = { readonly hertz: number; readonly outside?: boolean };
 
-/** "144.000 MHz to 146.000 MHz and ..." */
-export const sayBands = (bands: Bands): string =>
-  bands.length === 0
-    ? "nowhere"
-    : bands
-        .map(({ from, to }) => (to - from <= 1 ? sayHertz(from) : `${sayHertz(from)} to ${sayHertz(to)}`))
-        .join(", ");
+/** "144 to 146 and 430 to 440 MHz": a band's ends need no more places than they have. */
+export const sayBands = (bands: Bands): string => {
+  const mhz = (hertz: number) => String(Number((hertz / 1e6).toFixed(6)));
+  const each = bands.map(({ from, to }) => (to - from <= 1 ? mhz(from) : `${mhz(from)} to ${mhz(to)}`));
+  return each.length === 0 ? "nowhere" : `${listed(each, 8)} MHz`;
+};
 
 const percent = (share: number): string => `${(share * 100).toFixed(3)}%`;
 
@@ -50,7 +50,7 @@ export function Ruler(props: {
     });
   return (
     <figure className="ruler" aria-label={props.name}>
-      <div aria-hidden="true" className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-x-3 max-sm:grid-cols-1">
+      <div aria-hidden="true" className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-3 max-sm:grid-cols-1">
         {lanes.map(({ name, bands, beyond = [], light, ticks }) => (
           <div key={name} className="contents">
             <span className="self-center text-sm">{name}</span>
