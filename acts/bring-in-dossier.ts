@@ -19,6 +19,7 @@ import {
 import { oursFor, writeDossier } from "#db/dossier-document.ts";
 import { loadCatalogues } from "#db/facts.ts";
 import { confirmNumbering, modelById, putModel, releasesOf, revisionsOf } from "#db/models.ts";
+import { modeFacts, modesOf, putMode } from "#db/modes.ts";
 import { addParts } from "#db/parts.ts";
 import type { Tx } from "#db/pool.ts";
 import { addRelease, correctRelease, markDraft } from "#db/releases.ts";
@@ -157,6 +158,22 @@ async function accept(
       cure,
       ...firmwareOf(q.firmware),
       source: from(q.source),
+    });
+  }
+  const oldModes = await modesOf(tx, model);
+  const procedures = await proceduresOf(tx, model);
+  const titled = (title: string | undefined) =>
+    procedures.find((p) => title !== undefined && p.title.toLowerCase() === title.toLowerCase())?.id ?? null;
+  for (const m of dossier.modes) {
+    if (!takes(factKey.mode(m))) continue;
+    const old = oldModes.find((o) => factKey.mode(o) === factKey.mode(m));
+    await putMode(tx, model, old?.id, {
+      name: m.name,
+      facts: modeFacts.parse(m),
+      ...firmwareOf(m.firmware),
+      hardware_revisions: revisionIds(m.hardwareRevisions),
+      ...{ enter_id: titled(m.enter), leave_id: titled(m.leave) },
+      source: from(m.source),
     });
   }
   await markDrafts(tx, model);

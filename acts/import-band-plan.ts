@@ -3,6 +3,7 @@ import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import { MOST_SEGMENTS } from "#core/modes/plan-document.ts";
 import { segmentShape } from "#core/modes/privileges.ts";
+import { listed } from "#core/quantities/list.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { addSegments, bandPlan, shelveSegmentsOf } from "#db/segments.ts";
 import { defineAct } from "./define.ts";
@@ -24,7 +25,9 @@ export const importBandPlan = defineAct({
     await addSegments(tx, plan);
     return good({
       answer: { lines: plan.length },
-      log: [{ entry: { kind: "band-plan-brought-in" as const, lines: plan.length, classes } }],
+      log: [
+        { entry: { kind: "band-plan-brought-in" as const, lines: plan.length, classes: listed(classes, 9) } },
+      ],
       touches: [{ scope: { of: "club" as const }, why: "the band plan" }],
     });
   },

@@ -6,6 +6,7 @@ import type { Range } from "#core/version/range.ts";
 import { dossierHead, proceduresOf, quirksOf } from "./dossier.ts";
 import { loadCatalogues } from "./facts.ts";
 import { modelById, modelByName, releasesOf, revisionsOf } from "./models.ts";
+import { modesOf } from "./modes.ts";
 import type { Tx } from "./pool.ts";
 
 const KINDS = { handheld: "handheld", mobile: "mobile", base: "base", module: "module" } as const;
@@ -25,6 +26,8 @@ export async function writeDossier(tx: Tx, who: Writer, modelId: string): Promis
   const revisionName = (id: string) => revisions.find((r) => r.id === id)?.name ?? "";
   const firmwareOf = (row: { component_id: string | null; firmware: Range | null }) =>
     row.firmware === null ? {} : { firmware: { component: partName(row.component_id), range: row.firmware } };
+  const procedures = await proceduresOf(tx, modelId);
+  const titleOf = (id: string | null) => procedures.find((p) => p.id === id)?.title;
   return dossierDocument.parse({
     format: FORMAT,
     version: FORMAT_VERSION,
@@ -51,7 +54,7 @@ export async function writeDossier(tx: Tx, who: Writer, modelId: string): Promis
       reading: part.reading,
       releases: releases.filter((r) => r.component_id === part.id).map((r) => writtenOf(r, revisionName)),
     })),
-    procedures: (await proceduresOf(tx, modelId)).map((p) => ({
+    procedures: procedures.map((p) => ({
       purpose: p.purpose,
       title: p.title,
       effect: p.effect,
@@ -61,6 +64,15 @@ export async function writeDossier(tx: Tx, who: Writer, modelId: string): Promis
       minutes: p.minutes,
       source: p.source,
       draft: p.draft,
+    })),
+    modes: (await modesOf(tx, modelId)).map((mode) => ({
+      name: mode.name,
+      ...mode.facts,
+      ...firmwareOf(mode),
+      ...(mode.hardware_revisions && { hardwareRevisions: mode.hardware_revisions.map(revisionName) }),
+      ...(titleOf(mode.enter_id) && { enter: titleOf(mode.enter_id) }),
+      ...(titleOf(mode.leave_id) && { leave: titleOf(mode.leave_id) }),
+      source: mode.source,
     })),
     quirks: (await quirksOf(tx, modelId)).map((q) => ({
       symptom: q.symptom,

@@ -178,7 +178,7 @@ test("a dossier goes out, is changed elsewhere, and comes in fact by fact", asyn
   await signIn(page, served.address, "wren");
   const tussock = await modelPath(page, "Tussock");
   const out = await (await page.request.get(`${served.address}${tussock}/dossier.json`)).json();
-  expect(out).toMatchObject({ format: "mossy-cabinet/dossier", version: 1, model: { name: "Tussock" } });
+  expect(out).toMatchObject({ format: "mossy-cabinet/dossier", version: 2, model: { name: "Tussock" } });
   out.from = "Alderholt keepers";
   out.mood = "fair";
   out.quirks[0].cure = "turn the squelch up a little";

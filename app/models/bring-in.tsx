@@ -132,6 +132,7 @@ const KIND_WORD: Record<Difference["kind"], string> = {
   release: "Releases",
   procedure: "Procedures",
   quirk: "Oddities",
+  mode: "Modes",
 };
 
 function Differences({ shown }: { readonly shown: Shown }) {

@@ -1,6 +1,7 @@
 // Which procedures a hand can begin by mistake.
+
+import { type Combination, confusable } from "#core/dossier/confusable.ts";
 import type { Step } from "#core/dossier/step.ts";
-import { type Combination, confusable } from "#core/modes/confusable.ts";
 import type { ProcedureRow } from "#db/dossier.ts";
 
 /** What a model's procedures hold down at once, those that begin with a combination. */

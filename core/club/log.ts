@@ -86,7 +86,7 @@ export const logEntry = z.discriminatedUnion("kind", [
   /** In hertz. */
   z.object({ kind: z.literal("segment-written"), class: text, from: z.number(), to: z.number() }),
   z.object({ kind: z.literal("segment-shelved"), class: text, from: z.number(), to: z.number() }),
-  z.object({ kind: z.literal("band-plan-brought-in"), lines: z.number(), classes: z.array(text) }),
+  z.object({ kind: z.literal("band-plan-brought-in"), lines: z.number(), classes: text }),
   z.object({ kind: z.literal("note"), text }),
 ]);
 

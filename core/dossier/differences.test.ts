@@ -19,7 +19,7 @@ function dossier(plain: Plain, from = "Lanternfen Radio Circle"): Dossier {
   const read = readDossier(
     JSON.stringify({
       format: "mossy-cabinet/dossier",
-      version: 1,
+      version: 2,
       from,
       writtenOn: "2026-11-24",
       model: { maker: "Fenwright", name: "Wicket", kind: "handheld", note: plain.note, identity: {} },

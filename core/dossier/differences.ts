@@ -1,7 +1,7 @@
 // What another club's dossier says differently from ours, fact by fact, so that each can be accepted or left.
 import type { Dossier } from "./document.ts";
 
-export const FACT_KINDS = ["identity", "part", "release", "procedure", "quirk"] as const;
+export const FACT_KINDS = ["identity", "part", "release", "procedure", "quirk", "mode"] as const;
 export type FactKind = (typeof FACT_KINDS)[number];
 
 export type Difference = {
@@ -32,6 +32,7 @@ export const factKey = {
   part: (name: string) => `part ${folded(name)}`,
   release: (part: string, version: string) => `release ${folded(part)} ${folded(version)}`,
   procedure: (p: { purpose: string; title: string }) => `procedure ${p.purpose} ${folded(p.title)}`,
+  mode: (m: { name: string }) => `mode ${folded(m.name)}`,
   quirk: (q: { symptom: string }) => `quirk ${folded(q.symptom)}`,
 } as const;
 
@@ -72,6 +73,7 @@ export function factsOf(dossier: Dossier): Fact[] {
     ...dossier.quirks.map(
       (q): Fact => ({ key: factKey.quirk(q), kind: "quirk", title: q.symptom, fields: q }),
     ),
+    ...dossier.modes.map((m): Fact => ({ key: factKey.mode(m), kind: "mode", title: m.name, fields: m })),
   ];
 }
 

@@ -50,12 +50,28 @@ test("a document reads, and written again it reads the same", () => {
   expect(differencesOf(dossier, dossier)).toEqual([]);
 });
 
+test("a document of version 1 knew no modes, and is read; one of today brings them", () => {
+  const old = readDossier(JSON.stringify(document()), TODAY);
+  expect(old).toMatchObject({ ok: true, value: { dossier: { version: 2, modes: [] } } });
+  const mode = {
+    ...{ name: "wide", transmit: [{ from: 136_000_000, to: 174_000_000 }], receive: [], enter: "Switch it" },
+    source: { kind: "bench", what: "" },
+  };
+  const now = readDossier(JSON.stringify({ ...document(), version: 2, modes: [mode] }), TODAY);
+  expect(now).toMatchObject({ ok: true, value: { dossier: { modes: [{ ...mode, erases: "nothing" }] } } });
+  const bent = { ...mode, transmit: [{ from: 2, to: 1 }] };
+  expect(readDossier(JSON.stringify({ ...document(), version: 2, modes: [bent] }), TODAY)).toMatchObject({
+    ok: false,
+    problem: { kind: "wrong", at: "modes.0.transmit.0" },
+  });
+});
+
 test("what is no document, of another format or version, or wrong, is answered", () => {
   expect(readDossier("{", TODAY)).toMatchObject({ problem: { kind: "not-json" } });
   expect(readDossier("12", TODAY)).toMatchObject({ problem: { kind: "not-json" } });
   expect(readDossier("{}", TODAY)).toMatchObject({ problem: { kind: "other-format" } });
-  expect(readDossier(JSON.stringify({ ...document(), version: 2 }), TODAY)).toMatchObject({
-    problem: { kind: "other-version", version: "2" },
+  expect(readDossier(JSON.stringify({ ...document(), version: 9 }), TODAY)).toMatchObject({
+    problem: { kind: "other-version", version: "9" },
   });
   expect(readDossier(JSON.stringify({ ...document(), components: [] }), TODAY)).toMatchObject({
     problem: { kind: "wrong", at: "components" },

@@ -1,5 +1,6 @@
 // A dossier as one document that clubs can exchange: our own open format. The Zod shape is the format.
 import { z } from "zod";
+import { modeShape } from "../modes/mode.ts";
 import { type PlainDate, plainDate } from "../quantities/date.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { sourceShape } from "../quantities/source.ts";
@@ -30,11 +31,22 @@ const quirkShape = z.strictObject({
   source: sourceShape.strict(),
 });
 
+/** A mode; the procedures that lead in and out by their titles. Since version 2. */
+const modeDocument = modeShape
+  .extend({
+    enter: z.string().max(120).optional(),
+    leave: z.string().max(120).optional(),
+    source: sourceShape.strict(),
+  })
+  .strict();
+
 /** Signs of a document at most. */
 export const LONGEST_DOSSIER = 4 * 1024 * 1024;
 
 export const FORMAT = "mossy-cabinet/dossier";
-export const FORMAT_VERSION = 1;
+/** 1 had no modes; it is read as one that knows none. */
+export const FORMAT_VERSION = 2;
+const READ_TOO = [1];
 
 export const dossierDocument = z.strictObject({
   format: z.literal(FORMAT),
@@ -78,6 +90,7 @@ export const dossierDocument = z.strictObject({
     .max(500)
     .default([]),
   quirks: z.array(quirkShape).max(500).default([]),
+  modes: z.array(modeDocument).max(60).default([]),
 });
 
 export type Dossier = z.output<typeof dossierDocument>;
@@ -106,7 +119,9 @@ export function readDossier(text: string, today: PlainDate): Result<ReadDossier,
   if (raw === undefined) return bad({ kind: "not-json" });
   const head = z.looseObject({ format: z.literal(FORMAT), version: z.unknown() }).safeParse(raw);
   if (!head.success) return bad({ kind: "other-format" });
-  if (head.data.version !== FORMAT_VERSION) {
+  if (READ_TOO.includes(Number(head.data.version)))
+    Object.assign(raw as object, { version: FORMAT_VERSION, modes: [] });
+  else if (head.data.version !== FORMAT_VERSION) {
     return bad({ kind: "other-version", version: String(head.data.version).slice(0, 20) });
   }
   const unknown: string[] = [];

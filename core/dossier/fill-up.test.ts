@@ -46,7 +46,7 @@ const dossier = fc
   .map((d) =>
     read({
       format: "mossy-cabinet/dossier",
-      version: 1,
+      version: 2,
       from: "Lanternfen Radio Circle",
       writtenOn: "2026-11-24",
       model: {

@@ -14,6 +14,7 @@ export function filledUp(ours: Dossier | undefined, theirs: Dossier): Dossier {
   const parts = byKey(ours.components, (part) => factKey.part(part.name));
   const procedures = byKey(ours.procedures, factKey.procedure);
   const quirks = byKey(ours.quirks, factKey.quirk);
+  const modes = byKey(ours.modes, factKey.mode);
   return {
     ...theirs,
     model: {
@@ -39,6 +40,7 @@ export function filledUp(ours: Dossier | undefined, theirs: Dossier): Dossier {
       };
     }),
     procedures: theirs.procedures.map((p) => filled(procedures.get(factKey.procedure(p)), p)),
+    modes: theirs.modes.map((m) => filled(modes.get(factKey.mode(m)), m)),
     quirks: theirs.quirks.map((q) => filled(quirks.get(factKey.quirk(q)), q)),
   };
 }

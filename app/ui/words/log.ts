@@ -1,7 +1,6 @@
 // The log's entries as sentences.
 import { logEntry } from "#core/club/log.ts";
 import { isPlainDate } from "#core/quantities/date.ts";
-import { listed } from "#core/quantities/list.ts";
 import { counted } from "./count.ts";
 import { sayHertz } from "./frequency.ts";
 import { SOURCE_WORDS } from "./source.ts";
@@ -137,7 +136,7 @@ export function sayEntry(
     case "segment-shelved":
       return `took out of the band plan for ${clip(entry.class)}: ${sayHertz(entry.from)} to ${sayHertz(entry.to)}`;
     case "band-plan-brought-in":
-      return `brought in a band plan of ${counted(entry.lines, "line")} for ${listed(entry.classes, 5)}`;
+      return `brought in a band plan of ${counted(entry.lines, "line")} for ${clip(entry.classes)}`;
     case "note":
       return entry.text;
   }

@@ -96,8 +96,9 @@ describe("needs and standings", () => {
       );
       expect(new Set(said).size).toBe(NEED_CAUSES.length);
       for (const [i, text] of said.entries()) {
-        // A backup is of the whole radio.
-        if (NEED_CAUSES[i] !== "written-since-backup") expect(text).toMatch(/^main: /);
+        // A backup, and a mode, are of the whole radio.
+        const isWhole = ["written-since-backup", "transmits-beyond"].includes(NEED_CAUSES[i] ?? "");
+        if (!isWhole) expect(text).toMatch(/^main: /);
         expect(text).not.toMatch(UNSAID);
       }
     }

@@ -1,5 +1,5 @@
 // Key combinations that a hand can mistake for each other: they differ by one key and do different things.
-import { EFFECTS, type Effect, type Purpose } from "../dossier/procedure.ts";
+import { EFFECTS, type Effect, type Purpose } from "./procedure.ts";
 
 export type Combination = {
   /** Of the procedure it begins. */

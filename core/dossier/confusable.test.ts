@@ -1,8 +1,8 @@
 // Confusable combinations against a plain count of differing keys.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { EFFECTS } from "../dossier/procedure.ts";
 import { type Combination, confusable } from "./confusable.ts";
+import { EFFECTS } from "./procedure.ts";
 
 const combination = fc.record({
   purpose: fc.constantFrom("update-mode" as const, "factory-reset" as const, "service-menu" as const),
