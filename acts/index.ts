@@ -29,6 +29,7 @@ import { liftHold } from "./lift-hold.ts";
 import { makeLink } from "./make-link.ts";
 import { nameUsbId } from "./name-usb-id.ts";
 import { noteHardware } from "./note-hardware.ts";
+import { noteMeasurement } from "./note-measurement.ts";
 import { noteMode } from "./note-mode.ts";
 import { notePractice } from "./note-practice.ts";
 import { noteTry } from "./note-try.ts";
@@ -47,6 +48,7 @@ import { shelveSegment } from "./shelve-segment.ts";
 import { shelveThing } from "./shelve-thing.ts";
 import { shelveUnit } from "./shelve-unit.ts";
 import { standInRadio } from "./stand-in-radio.ts";
+import { strikeMeasurement } from "./strike-measurement.ts";
 import { strikeReading } from "./strike-reading.ts";
 import { strikeTry } from "./strike-try.ts";
 import { takeBackUnit } from "./take-back-unit.ts";
@@ -68,6 +70,7 @@ export const ALL_ACTS = [
   faultRadio,
   keepBackup,
   keepFilePart,
+  noteMeasurement,
   noteMode,
   notePractice,
   setBenchRules,
@@ -119,6 +122,7 @@ export const ALL_ACTS = [
   noteHardware,
   noteTry,
   recordReading,
+  strikeMeasurement,
   strikeReading,
   strikeTry,
   takeBackUnit,

@@ -1,5 +1,8 @@
 // Modes and what they may transmit: lending asks first, and whoever has it, the plan and the licence decide what is due.
 import { afterAll, beforeAll, expect, it } from "vitest";
+import { addDays } from "#core/quantities/date.ts";
+import { gearRows } from "#db/kit-put.ts";
+import { measurementsOf } from "#db/measurements.ts";
 import { people } from "#db/people.ts";
 import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";
@@ -7,8 +10,10 @@ import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { changePerson } from "./change-person.ts";
 import { performIn } from "./define.ts";
 import { lendUnit } from "./lend-unit.ts";
+import { noteMeasurement } from "./note-measurement.ts";
 import { noteMode } from "./note-mode.ts";
 import { personStands } from "./person-fields.ts";
+import { strikeMeasurement } from "./strike-measurement.ts";
 
 let club: DemoClub;
 beforeAll(async () => {
@@ -66,4 +71,40 @@ it("another licence of whoever has it is another question; so is another mode", 
     );
     await act(tx, noteMode, { unit: id, mode: rows[0]?.id, how: "told", why: "" });
     expect(await due(tx, id)).toMatchObject([{ class: "example full" }]);
+  }));
+
+it("where a group asks for it a measurement is due when the last is old or a flash lies behind it, and a struck one counts no more", () =>
+  club.trial(async (tx) => {
+    const unit = (await unitByTag(tx, "W-13"))?.id ?? "";
+    const asked = async () =>
+      (
+        await tx.query<{ due: string; cause: string }>(
+          "select due_from::text due, cause from need where unit_id = $1 and kind = 'measurement'",
+          [unit],
+        )
+      ).rows;
+    expect(await asked()).toEqual([{ due: addDays(club.who.today, -35), cause: "unmeasured" }]);
+    const meter = (await gearRows(tx)).find(({ tag }) => tag === "MW-1");
+    const measured = { unit, kind: "power", value: 4.5, note: "" };
+    expect(await act(tx, noteMeasurement, { ...measured, meter: "1" })).toMatchObject({
+      problem: { kind: "no-meter" },
+    });
+    expect(await act(tx, noteMeasurement, { ...measured, on: addDays(club.who.today, 1) })).toMatchObject({
+      problem: { kind: "ahead" },
+    });
+    expect(await act(tx, noteMeasurement, { ...measured, meter: meter?.id })).toMatchObject({ ok: true });
+    expect(await asked()).toEqual([{ due: addDays(club.who.today, 365), cause: "unmeasured" }]);
+    const [last] = await measurementsOf(tx, unit);
+    expect(last).toMatchObject({ value: 4.5, meter: "MW-1", error: "10 % of full scale", full_scale: 200 });
+    const strike = { unit, measurement: last?.id, why: "the wrong radio" };
+    expect(await act(tx, strikeMeasurement, strike)).toMatchObject({ ok: true });
+    expect(await act(tx, strikeMeasurement, { ...strike, why: "again" })).toMatchObject({
+      problem: { kind: "struck" },
+    });
+    expect(await asked()).toEqual([{ due: addDays(club.who.today, -35), cause: "unmeasured" }]);
+    // A meter of which nobody can tell what it may be off by is not believed.
+    await tx.query("update gear set error = 'rather good' where tag = 'MW-1'");
+    expect(await act(tx, noteMeasurement, { ...measured, meter: meter?.id })).toMatchObject({
+      problem: { kind: "error-unreadable", tag: "MW-1" },
+    });
   }));

@@ -57,6 +57,7 @@ export type World = {
   readonly modes: readonly { readonly model: string; readonly mode: string; readonly stands: object }[];
   /** Radios with modes of their models. */
   readonly inModes: readonly { readonly unit: string; readonly mode: string }[];
+  readonly measurements: readonly { readonly unit: string; readonly measurement: string }[];
   /** Lines of the band plan as they stand. */
   readonly segments: readonly { readonly segment: string; readonly stands: Segment }[];
   /** Radios with what each could be taken to the bench for. */
@@ -85,8 +86,8 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     ...(await ids("select id from unit where shelved_at is not null order by id limit 1")),
     ...(await ids("select unit_id id from custody where back_on is null order by id limit 1")),
     ...(await ids("select id from unit where hold_until is not null order by id limit 1")),
-    // Flashed since it was backed up.
-    ...(await ids("select id from unit where tag = 'W-10'")),
+    // One flashed since it was backed up, and one that is measured every so often.
+    ...(await ids("select id from unit where tag in ('W-10', 'W-13') order by tag")),
     ...(await ids(
       "select u.id from unit u join hardware_revision h on h.club_id = u.club_id and h.model_id = u.model_id where u.hardware_revision_id is null order by u.id limit 1",
     )),
@@ -135,6 +136,14 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     ...(await worldOfModels(tx, who)),
     things: await worldOfKit(tx),
     ...(await worldOfModes(tx)),
+    measurements: [
+      ...(
+        await tx.query<{ unit: string; measurement: string }>(
+          "select unit_id unit, id measurement from measurement where struck_at is null order by id limit 6",
+        )
+      ).rows,
+      { unit: units[0] ?? NOWHERE, measurement: NOWHERE },
+    ],
     sessions: [...(await ids("select id from session order by id limit 3")), NOWHERE],
     ...(await worldOfBench(tx, units)),
   };
@@ -492,6 +501,18 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     "note-mode": fc
       .tuple(fc.constantFrom(...world.inModes), fc.constantFrom("set", "told"), words)
       .map(([one, how, why]) => ({ ...one, how, why })),
+    "note-measurement": fc.record({
+      unit,
+      kind: fc.constantFrom("power", "current"),
+      value: mostly([4.5, 5], [-1]),
+      on: maybe(day),
+      note: words,
+    }),
+    "strike-measurement": fc
+      .constantFrom(...world.measurements)
+      .chain((one) =>
+        fc.record({ why: mostly(["read wrongly"], [""]) }).map((more) => ({ ...one, ...more })),
+      ),
     "write-segment": fc
       .tuple(segment, fc.boolean(), fc.constantFrom(144e6, 145e6, 1))
       .map(([{ segment: id, stands }, anew, from]) => ({ ...stands, from, ...(anew && { segment: id }) })),

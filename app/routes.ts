@@ -12,6 +12,7 @@ export default [
     route("units/new", "./unit/edit.tsx", { id: "unit-new" }),
     route("units/:tag", "./unit/unit.tsx"),
     route("units/:tag/edit", "./unit/edit.tsx"),
+    route("units/:tag/measured", "./unit/measurements.tsx"),
     route("due", "./due/due.tsx"),
     route("bench", "./bench/bench.tsx"),
     route("bench/practice", "./bench/practice.tsx"),

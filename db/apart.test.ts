@@ -9,6 +9,7 @@ import { addBackup } from "./backups.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
 import { keepPart } from "./files.ts";
 import { appendLog } from "./log.ts";
+import { addMeasurement } from "./measurements.ts";
 import { addUnitMode, modeFacts, putMode } from "./modes.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
@@ -115,6 +116,13 @@ beforeAll(async () => {
       source,
     });
     await addUnitMode(tx, { unit, mode, how: "told", why: "", by: one.person });
+    await addMeasurement(
+      tx,
+      unit,
+      one.person,
+      { kind: "power", value: 5, meter: "", error: "", note: "" },
+      undefined,
+    );
     await addSegments(tx, [{ class: "C", from: 1, to: 2, note: "" }]);
     await addThings(tx, run, [{ kind: "lead", id: "1", name: "K" }]);
     await putSimulated(tx, unit, { some: "state" });

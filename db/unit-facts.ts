@@ -79,6 +79,7 @@ const seenRows = z.object({
   custody: z.string().nullable(),
   backups: z.string().nullable(),
   modes: z.string().nullable(),
+  measured: z.string().nullable(),
 });
 type SeenRows = z.output<typeof seenRows>;
 type ReadingCells = [
@@ -91,6 +92,7 @@ type ReadingCells = [
 ];
 type BackupCells = [unit: string, on: PlainDate, writtenOn: PlainDate | ""];
 type CustodyCells = [unit: string, backOn: PlainDate | "", away: "away" | "", licence: string | null];
+type MeasuredCells = [unit: string, on: PlainDate, flashedOn: PlainDate | ""];
 type ModeCells = [unit: string, mode: string, on: PlainDate];
 const dayIn = (instant: string) => `(${instant} at time zone (select time_zone from club))::date`;
 const ON = dayIn("read_at");
@@ -102,6 +104,11 @@ const seen = (theirs: string, only = "") => `
    from (select unit_id, max(back_on) back, bool_or(back_on is null) away,
            max((select p.licence_class from person p where p.club_id = c.club_id and p.id = c.person_id)) filter (where back_on is null) licence
          from custody c where ${theirs} group by unit_id) had) c,
+  (select ${list(["unit_id", "measured", "flashed"])} measured
+   from (select m.unit_id, max(${dayIn("m.at")}) measured,
+           (select max(${dayIn("r.read_at")}) from reading r where r.club_id = m.club_id and r.unit_id = m.unit_id
+              and r.source = 'flash' and r.struck_at is null) flashed
+         from measurement m where ${theirs} and m.kind = 'power' and m.struck_at is null group by m.club_id, m.unit_id) last) p,
   (select ${list(["unit_id", "mode_id", dayIn("at")])} modes
    from (select distinct on (unit_id) unit_id, mode_id, at from unit_mode where ${theirs}
          order by unit_id, at desc, id desc) last) m,
@@ -157,7 +164,7 @@ async function airOf(tx: Tx, { modes }: SeenRows): Promise<Air | undefined> {
 /** Not spread into new objects: by the ten thousand, that takes longer than asking the database. */
 function knownUnits(
   units: readonly UnitCells[],
-  { readings, custody, backups, modes }: SeenRows,
+  { readings, custody, backups, modes, measured }: SeenRows,
   air: Air | undefined,
 ): KnownUnit[] {
   const readingsOf = new Map<string, Reading[]>();
@@ -170,6 +177,7 @@ function knownUnits(
     else readingsOf.set(unit, [reading]);
   }
   const custodyOf = new Map(cellsOf<CustodyCells>(custody).map((cells) => [cells[0], cells]));
+  const measuredOf = new Map(cellsOf<MeasuredCells>(measured).map((cells) => [cells[0], cells]));
   const modeOf = new Map(cellsOf<ModeCells>(modes).map((cells) => [cells[0], cells]));
   const backupOf = new Map(cellsOf<BackupCells>(backups).map((cells) => [cells[0], cells]));
   return units.map(([id, model, groupId, hardwareRevision, addedOn, holdUntil, region, holdWhy]) => {
@@ -181,6 +189,8 @@ function knownUnits(
     if (backOn) unit.backOn = backOn;
     const kept = backupOf.get(id);
     if (kept) unit.backup = { on: kept[1], ...(kept[2] && { writtenOn: kept[2] }) };
+    const last = measuredOf.get(id);
+    if (last) unit.measured = { on: last[1], ...(last[2] && { flashedOn: last[2] }) };
     const [, modeId = "", since] = modeOf.get(id) ?? [];
     const mode = air?.modes.get(modeId);
     if (air && mode && since) {

@@ -27,7 +27,7 @@ import { STORY } from "./data/story.ts";
 import { SERIALS, UNITS } from "./data/units.ts";
 import { layDossiers } from "./dossiers.ts";
 import { layKit } from "./kit.ts";
-import { layModes, layUnitModes } from "./modes.ts";
+import { layModes, layPowers, layUnitModes } from "./modes.ts";
 import { parseUnits } from "./parse.ts";
 
 /** Before everything else that its log tells. */
@@ -98,6 +98,7 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
     });
   }
   await layUnitModes(tx, { units, people, evening }, today);
+  await layPowers(tx, { units, people }, today);
   await layBench(tx, { units, people, evening }, today);
   await seed.seedLog(tx, past);
   await holdOne(tx, units, today);

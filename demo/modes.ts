@@ -1,12 +1,15 @@
 // Lays the demo's modes and band plan, and says in which mode each radio is.
+import { fullScaleOf } from "#core/measure/load.ts";
 import { modeShape } from "#core/modes/mode.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import { parseRange } from "#core/version/range.ts";
 import { proceduresOf } from "#db/dossier.ts";
+import { gearRows } from "#db/kit-put.ts";
+import { addMeasurement } from "#db/measurements.ts";
 import { addUnitMode, modeFacts, modesOf, putMode } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { addSegments } from "#db/segments.ts";
-import { bandPlanOf, bandsOf, hertzOf, IN_MODE, MODES } from "./data/modes.ts";
+import { bandPlanOf, bandsOf, hertzOf, IN_MODE, MODES, POWERS } from "./data/modes.ts";
 import type { LaidForDossier } from "./dossiers.ts";
 
 export async function layModes(
@@ -45,6 +48,28 @@ export async function layModes(
       });
     }
   }
+}
+
+export async function layPowers(
+  tx: Tx,
+  {
+    units,
+    people,
+  }: { readonly units: ReadonlyMap<string, string>; readonly people: ReadonlyMap<string, string> },
+  today: PlainDate,
+): Promise<void> {
+  const meter = (await gearRows(tx)).find(({ tag }) => tag === "MW-1");
+  if (!meter) throw new Error("the demo has no power meter");
+  const told = { meter: meter.tag, error: meter.error, fullScale: fullScaleOf(meter.rating), note: "" };
+  for (const [tag, who, shown] of POWERS)
+    for (const [ago, value] of shown)
+      await addMeasurement(
+        tx,
+        units.get(tag) ?? "",
+        people.get(who) ?? "",
+        { kind: "power", value, frequency: 145_500_000, ...told },
+        addDays(today, -ago),
+      );
 }
 
 export async function layUnitModes(

@@ -157,3 +157,35 @@ test("a mode is written down for a model, a group's rule is chosen, and whoever 
   await page.goto(`${served.address}/units/T-03`);
   await expect(page.locator("#mode")).toContainText("takes modes as they are");
 });
+
+test("what a meter said is written down with what it may be off by; getting weaker is said only when it is", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/M-03`);
+  await page.getByRole("link", { name: "What was measured" }).click();
+  await expect(heading(page)).toHaveText(/^Getting weaker: about \d+\.\d W a year/);
+  await expect(page.getByRole("row").filter({ hasText: "15 W" })).toContainText("0.0 to 35.0 W");
+  await expectAccessible(page);
+  const note = page.locator("section").filter({ hasText: "Write one down" });
+  await note.getByLabel("What the meter shows").fill("a lot");
+  await note.getByLabel("Note: attenuation, load").fill("into DL-1");
+  await press(page, "Write it down");
+  await expect(page.getByText("Type what the meter shows, as a number.")).toBeVisible();
+  await expect(note.getByLabel("Note: attenuation, load")).toHaveValue("into DL-1");
+  await note.getByLabel("What the meter shows").fill("39,5");
+  await note
+    .getByLabel("With", { exact: true })
+    .selectOption({ label: "MW-1, power meter (10 % of full scale)" });
+  await note.getByLabel("On, MHz (may stay empty)").fill("145,5");
+  await press(page, "Write it down");
+  await expect(page.getByText("Written down.")).toBeVisible();
+  await expect(heading(page)).toHaveText("As strong as it was");
+  const row = page.getByRole("row").filter({ hasText: "39.5 W" });
+  await expect(row).toContainText("19.5 to 59.5 W");
+  await expect(row).toContainText("cannot tell");
+  await row.getByText("Strike it").click();
+  await row.getByLabel("Why").fill("another radio");
+  await press(page, "Strike");
+  await expect(heading(page)).toHaveText(/^Getting weaker/);
+});

@@ -64,6 +64,8 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
       return <span aria-hidden="true" className={`${shape} border-t-4 border-primary`} />;
     case "switch":
       return <span aria-hidden="true" className={`${shape} hatch border-brass`} />;
+    case "measure":
+      return <span aria-hidden="true" className={`${shape} border-dotted border-brass`} />;
     case "look-up":
       return <span aria-hidden="true" className={`${shape} border-brass bg-plate`} />;
   }
@@ -126,6 +128,13 @@ function wordsOf(
         text: `${tags}: written to since ${one ? "it was" : "they were"} last read out.`,
         act: "Back them up",
         to: "/due?do=back-up",
+      };
+    case "measure":
+      return {
+        head: `${radios} to measure`,
+        text: `${tags}: ${one ? "its group asks" : "their groups ask"} for the power every so often.`,
+        act: "See which",
+        to: "/due?do=measure",
       };
     case "switch":
       return {

@@ -142,6 +142,12 @@ export default function Group({ loaderData, actionData }: Route.ComponentProps) 
             <Field of={fields.holdUntil} label="On hold until" type="date" hint="may stay empty" />
             <Field of={fields.holdWhy} label="Why it is on hold" />
             <Field
+              of={fields.measureDays}
+              label="Their power is measured every so many days"
+              hint="may stay empty: nobody asks for it"
+            />
+            <Field of={fields.measureFlash} label="It is measured again after a flash" type="checkbox" />
+            <Field
               of={fields.transmit}
               label="Where its radios transmit"
               options={TRANSMIT_RULES.map((rule) => [rule, RULE_WORD[rule]] as const)}

@@ -40,6 +40,16 @@ export const groupShape = z.object({
   holdUntil: optionalDate,
   holdWhy: z.string().trim().max(300).default(""),
   safetyBreaksHold: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
+  measureDays: z.preprocess(
+    (typed) => (typed === "" ? undefined : typed),
+    z.coerce
+      .number("A number of days.")
+      .int()
+      .min(1, "At least one day.")
+      .max(3650, "At most 3650 days.")
+      .optional(),
+  ),
+  measureFlash: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
   transmit: z.enum(TRANSMIT_RULES).default("as it is"),
   transmitClass: z.string().trim().max(60, "At most 60 signs.").default(""),
   ...Object.fromEntries(approvedNames().map((name) => [name, z.string().trim().max(20).default("")])),
@@ -106,6 +116,12 @@ export function policyFrom(
       tracks: [...(f.beta ? ["beta"] : []), ...(f.community ? ["community"] : [])],
       safetyBreaksHold: f.safetyBreaksHold,
       recheckAfterDays: f.recheckAfterDays,
+      ...((f.measureDays !== undefined || f.measureFlash) && {
+        measure: {
+          ...(f.measureDays !== undefined && { everyDays: f.measureDays }),
+          afterFlash: f.measureFlash,
+        },
+      }),
       ...(transmit.value && { transmit: transmit.value }),
       ...(f.holdUntil && { hold: { until: f.holdUntil, why: f.holdWhy } }),
     }),
@@ -134,6 +150,8 @@ export function fieldsOf(
     holdUntil: policy.hold?.until ?? "",
     holdWhy: policy.hold?.why ?? "",
     safetyBreaksHold: on(policy.safetyBreaksHold),
+    measureDays: policy.measure?.everyDays === undefined ? "" : String(policy.measure.everyDays),
+    measureFlash: on(policy.measure?.afterFlash === true),
     transmit: policy.transmit?.rule ?? "as it is",
     transmitClass: policy.transmit?.class ?? "",
     ...Object.fromEntries(

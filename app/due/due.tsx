@@ -24,6 +24,7 @@ const GROUPS: readonly { readonly key: BoardGroup; readonly title: string; reado
   { key: "read", title: "Read", says: "here; nobody knows for sure what they run" },
   { key: "back-up", title: "Back up", says: "here; written to since they were last read out" },
   { key: "switch", title: "Switch", says: "here; they transmit where their users may not" },
+  { key: "measure", title: "Measure", says: "here; their groups ask for their power every so often" },
   { key: "kit", title: "Waiting for kit", says: "here, but no chain of ours reaches into them" },
   { key: "ask-back", title: "Away", says: "with somebody; they must come in first" },
   { key: "no-route", title: "No route", says: "nothing leads to the release they should run" },

@@ -12,6 +12,10 @@ const CAUTIONS = {
     head: "Receiving more is not permission to transmit more.",
     text: "Transmit only where your licence or the service's rules allow it. Some hold that an unlocked radio is preparedness, others that it is an accident in waiting: the club chooses, and local rules decide.",
   },
+  measuring: {
+    head: "A hobby meter is an indication, not a certificate.",
+    text: "What it says holds within what it may be off by, and no further. Where limits matter, your licence and the regulator decide what counts as proof.",
+  },
   "keying-up": {
     head: "Key up into a dummy load.",
     text: "One rated for the power, for a short time, and identify where that is required. Your licence decides.",

@@ -8,6 +8,7 @@ import type { ShownRuns } from "./load-runs.server.ts";
 export function Bench(props: {
   readonly runs: ShownRuns;
   readonly due: boolean;
+  readonly tag: string;
   readonly parts: readonly { readonly id: string; readonly name: string }[];
 }) {
   const { runs, due } = props;
@@ -48,6 +49,11 @@ export function Bench(props: {
           </ActForm>
         )
       )}
+      <p className="text-sm">
+        <Go to={`/units/${encodeURIComponent(props.tag)}/measured`} className="link">
+          What was measured
+        </Go>
+      </p>
       {runs.simulated ? (
         <p className="text-sm text-quiet">A simulated radio stands in for it.</p>
       ) : (

@@ -170,6 +170,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
           {unit.shelved_at === null && (
             <Bench
               runs={loaderData.runs}
+              tag={unit.tag}
               due={loaderData.ways?.way?.result.ok === true}
               parts={loaderData.ladders.map(({ id, component }) => ({ id, name: component }))}
             />

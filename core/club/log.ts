@@ -83,6 +83,8 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("mode-written"), name: text }),
   z.object({ kind: z.literal("mode-shelved"), name: text }),
   z.object({ kind: z.literal("mode-noted"), name: text, how: z.enum(["set", "proved", "told"]), why: text }),
+  z.object({ kind: z.literal("measured"), what: text, value: z.number(), meter: text }),
+  z.object({ kind: z.literal("measurement-struck"), what: text, value: z.number(), why: text }),
   /** In hertz. */
   z.object({ kind: z.literal("segment-written"), class: text, from: z.number(), to: z.number() }),
   z.object({ kind: z.literal("segment-shelved"), class: text, from: z.number(), to: z.number() }),

@@ -35,6 +35,14 @@ export function parseLoad(text: string): Result<Load, LoadProblem> {
   return good({ ...(continuous !== undefined && { continuous }), ...(short && { short }) });
 }
 
+/** What a power meter's scale ends at, in watts, as it stands on it: "up to 200 W"; undefined: it does not say. */
+export function fullScaleOf(rating: string): number | undefined {
+  const found = /^\s*(?:up\s+to|to|max\.?)?\s*(\d+(?:[.,]\d+)?)\s*(m|k)?W\s*$/i.exec(rating);
+  if (!found) return undefined;
+  const scale = found[2]?.toLowerCase() === "m" ? 0.001 : found[2] ? 1000 : 1;
+  return Number(found[1]?.replace(",", ".")) * scale;
+}
+
 export type Rated =
   | { readonly kind: "takes" }
   /** It takes it, and has to cool for so long then; undefined: nobody has noted how long. */

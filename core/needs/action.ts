@@ -4,7 +4,7 @@ import type { Need } from "./need.ts";
 /**
  * install: put a release on it, with what stands ready. kit: the same, once some kit is there. no-route: nothing leads to
  * the release. read: read its version. look-up: complete our catalogue. ask-back: it is with
- * somebody. back-up: read it out and keep the file. switch: bring it into another mode.
+ * somebody. back-up: read it out and keep the file. switch: bring it into another mode. measure: its power, with a meter.
  */
 export const ACTIONS = [
   "install",
@@ -15,6 +15,7 @@ export const ACTIONS = [
   "ask-back",
   "back-up",
   "switch",
+  "measure",
 ] as const;
 export type Action = (typeof ACTIONS)[number];
 
@@ -37,6 +38,8 @@ export function actionOf(
     }
     case "backup":
       return away ? "ask-back" : "back-up";
+    case "measurement":
+      return away ? "ask-back" : "measure";
     case "mode":
       return away ? "ask-back" : "switch";
     case "reading":

@@ -5,8 +5,8 @@ import { addDays, type PlainDate } from "../quantities/date.ts";
 import type { Urgency } from "../release/words.ts";
 import type { Fact } from "../unit/facts.ts";
 
-/** Kinds so far; codeplug, pairing, identity and measurement arrive with what feeds them. */
-export const NEED_KINDS = ["firmware", "reading", "catalogue", "backup", "mode"] as const;
+/** Kinds so far; codeplug, pairing and identity arrive with what feeds them. */
+export const NEED_KINDS = ["firmware", "reading", "catalogue", "backup", "mode", "measurement"] as const;
 export type NeedKind = (typeof NEED_KINDS)[number];
 
 /** What made the need, in one word: for grouping and for the first sentence on screen. */
@@ -24,6 +24,7 @@ export const NEED_CAUSES = [
   "unlisted",
   "written-since-backup",
   "transmits-beyond",
+  "unmeasured",
 ] as const;
 export type NeedCause = (typeof NEED_CAUSES)[number];
 

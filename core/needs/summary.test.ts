@@ -114,6 +114,8 @@ describe("what the cabinet needs", () => {
       "never-read",
       "read-again",
       "back-up",
+      "switch",
+      "measure",
       "no-route",
       "look-up",
       "ask-back",

@@ -38,7 +38,7 @@ export type SummaryItem =
 
 /**
  * Safety fixes come first, one item for each model and component, the oldest first; then what can be installed, whom
- * to ask back (the overdue before the rest), what was never read, what must be read again, what to back up, what to switch, what to look up.
+ * to ask back (the overdue before the rest), what was never read, what must be read again, what to back up, what to switch, what to measure, what to look up.
  */
 export function summarise(
   needs: readonly SummaryNeed[],
@@ -78,6 +78,7 @@ export function summarise(
   add("read-again", distinct(needs.filter((n) => n.action === "read" && n.cause !== "unread")));
   add("back-up", distinct(needs.filter((n) => n.action === "back-up")));
   add("switch", distinct(needs.filter((n) => n.action === "switch")));
+  add("measure", distinct(needs.filter((n) => n.action === "measure")));
   add("no-route", distinct(needs.filter((n) => n.action === "no-route")));
   add("look-up", distinct(needs.filter((n) => n.action === "look-up")));
   add("ask-back", distinct(needs.filter((n) => n.action === "ask-back")));

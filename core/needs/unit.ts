@@ -22,6 +22,8 @@ export function needsOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy): 
   const backup = backupNeed(unit, catalogue, policy);
   if (backup) needs.push(backup);
   needs.push(...modeNeeds(unit, catalogue, policy));
+  const measurement = measurementNeed(unit, catalogue, policy);
+  if (measurement) needs.push(measurement);
   return needs;
 }
 
@@ -52,6 +54,31 @@ function modeNeeds(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[
     };
     return pastHolds(need, unit, policy);
   });
+}
+
+/** Where the group asks for one: once it is so old, or a flash lies behind it; at once for what was never measured. */
+function measurementNeed(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need | undefined {
+  const [component] = catalogue.keys();
+  const { measured } = unit;
+  if (component === undefined || !policy.measure) return undefined;
+  const { everyDays, afterFlash } = policy.measure;
+  const old = measured && everyDays !== undefined ? daysAfter(measured.on, everyDays) : undefined;
+  const flashed =
+    afterFlash && measured?.flashedOn !== undefined && measured.flashedOn > measured.on
+      ? measured.flashedOn
+      : undefined;
+  const days = [...(old?.ok ? [old.value] : []), ...(flashed ? [flashed] : [])].sort();
+  const dueFrom = measured ? days[0] : unit.addedOn;
+  if (dueFrom === undefined) return undefined;
+  const because: Fact[] = [
+    { kind: "measured", ...(measured && { on: measured.on }), ...(everyDays !== undefined && { everyDays }) },
+    ...(flashed ? [{ kind: "flashed-since" as const, on: flashed }] : []),
+  ];
+  const need: Need = {
+    ...{ unit: unit.id, kind: "measurement", component, cause: "unmeasured", urgency: "routine" },
+    ...{ dueFrom, targets: NONE, because },
+  };
+  return pastHolds(need, unit, policy);
 }
 
 function allowedBy({ policy, holder }: Pick<ModeFacts, "policy" | "holder">): Fact {

@@ -29,6 +29,8 @@ export type Fact =
   | { readonly kind: "flash-unconfirmed"; readonly on?: PlainDate }
   | { readonly kind: "backed-up"; readonly on: PlainDate }
   | { readonly kind: "written-since"; readonly on: PlainDate }
+  | { readonly kind: "measured"; readonly on?: PlainDate; readonly everyDays?: number }
+  | { readonly kind: "flashed-since"; readonly on: PlainDate }
   | { readonly kind: "in-mode"; readonly mode: string; readonly on: PlainDate }
   /** What may be used: by a class, of the holder or of the group; or what old radios were approved for. */
   | { readonly kind: "allowed-by"; readonly class?: string; readonly of: "holder" | "group" | "approval" }

@@ -34,6 +34,10 @@ export const policyShape = z.object({
   hold: holdShape.optional(),
   safetyBreaksHold: z.boolean(),
   recheckAfterDays: z.number().int().min(1).max(3650),
+  /** That their power is measured every so many days, and after a flash; absent: nobody asks for it. */
+  measure: z
+    .object({ everyDays: z.number().int().min(1).max(3650).optional(), afterFlash: z.boolean() })
+    .optional(),
   /** Where its radios may transmit; absent: nothing is said. */
   transmit: transmitPolicy.optional(),
 });

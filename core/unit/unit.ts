@@ -33,6 +33,8 @@ export type UnitFacts = {
   readonly hold?: Hold;
   /** When it was last read out and kept, and when it was last flashed; absent where it was never kept: there is nothing to compare with. */
   readonly backup?: { readonly on: PlainDate; readonly writtenOn?: PlainDate };
+  /** When its power was last measured, and when it was last flashed; absent: it never was measured. */
+  readonly measured?: { readonly on: PlainDate; readonly flashedOn?: PlainDate };
   /** In which mode it is, as far as somebody has said or proved; absent: nobody has. */
   readonly mode?: {
     readonly now: InMode;

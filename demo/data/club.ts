@@ -114,7 +114,11 @@ export const GROUPS: readonly DemoGroup[] = [
     key: "TRIAL",
     name: "Bench trials",
     purpose: "spares that try betas before others get them",
-    policy: { ...usual, rule: { kind: "newest" }, tracks: ["beta", "community"] },
+    policy: {
+      ...usual,
+      ...{ rule: { kind: "newest" }, tracks: ["beta", "community"] },
+      measure: { everyDays: 365, afterFlash: true },
+    },
   },
   {
     key: "OLD",

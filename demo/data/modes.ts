@@ -249,3 +249,36 @@ export const IN_MODE: readonly (readonly [
   [60, "M-04", "open", "Wren", "set", "for the flood watch"],
   [200, "L-01 L-02 L-03 L-04 L-05 L-06 L-07", "sluice channels", "Juno", "told", ""],
 ];
+
+/** The radio, by whom, days ago and watts: with the power meter of the kit. */
+export const POWERS: readonly (readonly [
+  tag: string,
+  who: string,
+  shown: readonly (readonly [ago: number, watts: number])[],
+])[] = [
+  // Its last stage gives out.
+  [
+    "M-03",
+    "Tobin",
+    [
+      [700, 41],
+      [520, 40],
+      [390, 41],
+      [300, 39],
+      [200, 38],
+      [60, 15],
+    ],
+  ],
+  [
+    "M-01",
+    "Tobin",
+    [
+      [700, 40],
+      [300, 42],
+      [60, 41],
+    ],
+  ],
+  ["W-13", "Juno", [[400, 4.6]]],
+  ["W-14", "Juno", [[70, 4.8]]],
+  ["T-06", "Juno", [[200, 3.1]]],
+];

@@ -107,6 +107,13 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
       return { text: `It was last read out and kept on ${day(fact.on)}.`, to: "history" };
     case "written-since":
       return { text: `It was written to on ${day(fact.on)}, after that.`, to: "readings" };
+    case "measured":
+      return {
+        text: `${fact.on ? `Its power was last measured on ${day(fact.on)}` : "Its power was never measured"}; ${fact.everyDays === undefined ? "its group asks for that after a flash" : `its group asks for that every ${counted(fact.everyDays, "day")}`}.`,
+        to: "group",
+      };
+    case "flashed-since":
+      return { text: `It was flashed on ${day(fact.on)}, after that.`, to: "readings" };
     case "in-mode":
       return { text: `It is in the mode ${fact.mode} since ${day(fact.on)}.`, to: "modes" };
     case "allowed-by":

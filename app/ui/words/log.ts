@@ -7,6 +7,7 @@ import { SOURCE_WORDS } from "./source.ts";
 import { clip } from "./standing.ts";
 import { sayDate } from "./time.ts";
 
+const MEASURED_UNIT: Readonly<Record<string, string>> = { power: " W", current: " A", sensitivity: " µV" };
 const MODE_HOW = {
   set: "switched it to",
   proved: "proved that it is in",
@@ -131,6 +132,10 @@ export function sayEntry(
       return `shelved the mode ${clip(entry.name)}`;
     case "mode-noted":
       return `${MODE_HOW[entry.how]} ${clip(entry.name)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
+    case "measured":
+      return `measured ${clip(entry.what)} ${entry.value}${MEASURED_UNIT[entry.what] ?? ""}${entry.meter ? ` with ${clip(entry.meter)}` : ""}`;
+    case "measurement-struck":
+      return `struck a measurement of ${clip(entry.what)} ${entry.value}${MEASURED_UNIT[entry.what] ?? ""}: ${entry.why}`;
     case "segment-written":
       return `wrote into the band plan for ${clip(entry.class)}: ${sayHertz(entry.from)} to ${sayHertz(entry.to)}`;
     case "segment-shelved":

@@ -40,6 +40,8 @@ export function sayNeed(need: SaidNeed, names: Names, many: boolean): string {
       return `${which}find out which releases there are for it; we know of none`;
     case "written-since-backup":
       return "read it out and keep the file; it was written to since the last backup";
+    case "unmeasured":
+      return "measure its power; its group asks for that";
     case "transmits-beyond":
       return "switch its mode; it transmits where its user may not";
     case "ahead":

@@ -96,8 +96,10 @@ describe("needs and standings", () => {
       );
       expect(new Set(said).size).toBe(NEED_CAUSES.length);
       for (const [i, text] of said.entries()) {
-        // A backup, and a mode, are of the whole radio.
-        const isWhole = ["written-since-backup", "transmits-beyond"].includes(NEED_CAUSES[i] ?? "");
+        // A backup, a mode and a measurement are of the whole radio.
+        const isWhole = ["written-since-backup", "transmits-beyond", "unmeasured"].includes(
+          NEED_CAUSES[i] ?? "",
+        );
         if (!isWhole) expect(text).toMatch(/^main: /);
         expect(text).not.toMatch(UNSAID);
       }

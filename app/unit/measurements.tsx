@@ -1,0 +1,302 @@
+// What meters said of a radio: each with what it may be off by, held against what the radio is rated for; and whether it gets weaker.
+import { data, useActionData } from "react-router";
+import { noteMeasurement } from "#acts/note-measurement.ts";
+import { strikeMeasurement } from "#acts/strike-measurement.ts";
+import { againstRated, parseMeterError, power } from "#core/measure/power.ts";
+import { trend } from "#core/measure/trend.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { gearRows } from "#db/kit-put.ts";
+import { type MeasurementRow, measurementsOf } from "#db/measurements.ts";
+import { modesOf } from "#db/modes.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
+import { offlineSaid } from "../forms/offline.ts";
+import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
+import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
+import { Caution } from "../ui/caution.tsx";
+import { useClub, useMay } from "../ui/club.ts";
+import { Go } from "../ui/go.tsx";
+import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
+import { readMhz, sayHertz } from "../ui/words/frequency.ts";
+import { sayDate } from "../ui/words/time.ts";
+import type { Route } from "./+types/measurements";
+import { PowerChart } from "./power-chart.tsx";
+
+export const meta: Route.MetaFunction = ({ params }) => [
+  { title: `${params.tag}, measured · Mossy Cabinet` },
+];
+
+export const handle = { follows: ({ unit }: { unit: { id: string } }) => [`unit:${unit.id}`] };
+
+const UNIT = { power: "W", current: "A", sensitivity: "µV" } as const;
+/** So far off its rated power a radio counts as well: makers' papers allow about as much. */
+const TOLERANCE = 0.2;
+
+/** The interval of a row, if its meter's error is known. */
+function intervalOf(row: MeasurementRow) {
+  const error = row.error === "" ? undefined : parseMeterError(row.error);
+  if (!error?.ok) return undefined;
+  const scale = row.full_scale === null ? {} : { fullScale: row.full_scale };
+  const found = power(row.value, { error: error.value, ...scale });
+  return found.ok ? found.value : undefined;
+}
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "look");
+  return readInClub(context, async (tx, who) => {
+    const { row, situation } = await loadUnit(tx, params.tag, who.today);
+    leadToTag(row, params.tag);
+    const rows = await measurementsOf(tx, row.id);
+    const modes = await modesOf(tx, row.model_id);
+    const own = modes.find(({ id }) => id === situation?.unit.mode?.now.id) ?? modes[0];
+    const rated = own?.facts.watts;
+    const measured = rows.map((one) => {
+      const interval = intervalOf(one);
+      const verdict =
+        one.kind === "power" && interval && rated !== undefined && one.struck_why === null
+          ? againstRated(interval, rated, TOLERANCE)
+          : undefined;
+      return {
+        ...{ id: one.id, kind: one.kind, value: one.value, day: one.day as PlainDate, by: one.by },
+        ...{ meter: one.meter, error: one.error, note: one.note, struck: one.struck_why },
+        frequency: one.frequency === null ? undefined : Number(one.frequency),
+        supply: one.supply,
+        ...{ interval, verdict },
+      };
+    });
+    const counting = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
+    // What the meters cannot see is no difference: half of the widest interval.
+    const least = Math.max(
+      0,
+      ...counting.map(({ interval }) => (interval ? (interval.high - interval.low) / 2 : 0)),
+    );
+    return {
+      unit: { id: row.id, tag: row.tag, model: row.model, shelved: row.shelved_at !== null },
+      ...{ rated, measured },
+      trend: trend(
+        counting.map(({ day, value }) => ({ day, watts: value })),
+        least,
+      ),
+      meters: (await gearRows(tx))
+        .filter(({ kind, condition }) => kind === "meter" && condition !== "lost")
+        .map(({ id, tag, what, error }) => [id, `${tag}, ${what}${error ? ` (${error})` : ""}`] as const),
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  const form = await request.formData();
+  const intent = String(form.get("intent") ?? "");
+  const refused = (status: number, says: string) =>
+    answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
+  return orSayAway(form, () =>
+    readInClub(context, async (tx, who) => {
+      const { row } = await loadUnit(tx, params.tag, who.today);
+      if (intent === "strike") {
+        const done = await performForm(strikeMeasurement, who, form, {
+          ...{ unit: row.id, measurement: form.get("measurement"), why: String(form.get("why") ?? "") },
+        });
+        if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
+        if (done.problem.kind === "struck")
+          return refused(409, "That is struck already, or not of this radio.");
+        return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+      }
+      const number = (name: string) => {
+        const text = told(form, name)?.replace(",", ".");
+        return text === undefined ? undefined : Number(text);
+      };
+      const [value, supply] = [number("value"), number("supply")];
+      const frequency = told(form, "frequency");
+      const hertz = frequency === undefined ? undefined : readMhz(frequency);
+      if (value === undefined || !Number.isFinite(value))
+        return refused(400, "Type what the meter shows, as a number.");
+      if (supply !== undefined && !(supply > 0)) return refused(400, "The supply is in volts, such as 7.4.");
+      if (frequency !== undefined && hertz === undefined)
+        return refused(400, "The frequency is in megahertz, such as 145.5.");
+      const done = await performForm(noteMeasurement, who, form, {
+        ...{ unit: row.id, kind: form.get("kind"), value, supply, frequency: hertz },
+        ...{ meter: told(form, "meter"), on: told(form, "on"), note: String(form.get("note") ?? "") },
+      });
+      if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
+      switch (done.problem.kind) {
+        case "ahead":
+          return refused(400, "That day has not come yet: a measurement may be dated back, not ahead.");
+        case "no-meter":
+          return refused(400, "That is no meter of our kit.");
+        case "error-unreadable":
+          return refused(
+            409,
+            `What ${done.problem.tag} may be off by (“${done.problem.error}”) cannot be read: write it in the kit such as 10 % of full scale, or 0.5 dB.`,
+          );
+        case "shelved":
+          return refused(409, "This radio is shelved; recover it first.");
+        case "input":
+          return refused(400, firstIssue(done.problem, NOT_WHOLE));
+        default:
+          return refused(400, NOT_WHOLE);
+      }
+    }),
+  );
+}
+
+export const clientAction = offlineSaid;
+
+const VERDICT = {
+  within: "as rated",
+  low: "low",
+  high: "high",
+  "cannot tell": "cannot tell: the meter may be off by too much",
+} as const;
+
+export default function Measurements({ loaderData }: Route.ComponentProps) {
+  const { unit, measured, rated } = loaderData;
+  const { locale, today } = useClub();
+  const said = useActionData<ActAnswer>();
+  const mayWork = useMay("work-at-bench");
+  const mayStrike = useMay("strike-reading");
+  const points = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
+  return (
+    <Page
+      title={sayTrend(loaderData.trend)}
+      says={`${unit.tag}, ${unit.model}${rated === undefined ? "" : `; rated for ${rated} W`}`}
+    >
+      <p className="mb-3">
+        <Go to={`/units/${encodeURIComponent(unit.tag)}`} className="link">
+          Back to {unit.tag}
+        </Go>
+      </p>
+      {said && <Said answer={said} />}
+      <div className="grid gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        <div className="flex min-w-0 flex-col gap-5">
+          {points.length > 1 && <PowerChart points={points} rated={rated} />}
+          {measured.length === 0 && (
+            <p className="doubt p-5 text-lg">
+              Nothing has been measured yet. From five measurements on it is told whether it gets weaker.
+            </p>
+          )}
+          {measured.length > 0 && (
+            <div className="sheet overflow-x-auto">
+              <table className="table table-sm">
+                <thead>
+                  <tr>
+                    <th>When</th>
+                    <th className="text-right">Shown</th>
+                    <th>May be</th>
+                    <th>Against rated</th>
+                    <th>With, at</th>
+                    <th>
+                      <span className="sr-only">Strike it</span>
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {measured.map((one) => (
+                    <tr key={one.id} className={one.struck === null ? "" : "text-quiet line-through"}>
+                      <td className="whitespace-nowrap">
+                        {sayDate(one.day, locale, today)}
+                        <span className="block text-quiet">{one.by}</span>
+                      </td>
+                      <td className="text-right whitespace-nowrap">
+                        {one.value} {UNIT[one.kind]}
+                      </td>
+                      <td className="whitespace-nowrap">
+                        {one.interval
+                          ? `${one.interval.low.toFixed(1)} to ${one.interval.high.toFixed(1)} ${UNIT[one.kind]}`
+                          : "nobody knows"}
+                      </td>
+                      <td className={one.verdict === "low" ? "text-rust" : ""}>
+                        {one.verdict && VERDICT[one.verdict]}
+                      </td>
+                      <td className="text-quiet">
+                        {[
+                          one.meter,
+                          one.frequency && sayHertz(one.frequency),
+                          one.supply && `${one.supply} V`,
+                          one.note,
+                          one.struck && `struck: ${one.struck}`,
+                        ]
+                          .filter(Boolean)
+                          .join(", ")}
+                      </td>
+                      <td>
+                        {mayStrike && one.struck === null && (
+                          <details>
+                            <summary className="cursor-pointer text-sm">Strike it</summary>
+                            <ActForm intent="strike" className="mt-1 flex items-end gap-2">
+                              <input type="hidden" name="measurement" value={one.id} />
+                              <Labelled name="why" label="Why" small value={undefined} box="w-40" />
+                              <button type="submit" className="btn btn-outline btn-error btn-sm">
+                                Strike
+                              </button>
+                            </ActForm>
+                          </details>
+                        )}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )}
+        </div>
+        {mayWork && !unit.shelved && (
+          <Note meters={loaderData.meters} kept={said?.ok === false ? said.kept : undefined} />
+        )}
+      </div>
+    </Page>
+  );
+}
+
+/** Never more than is known. */
+function sayTrend(found: Route.ComponentProps["loaderData"]["trend"]): string {
+  if (found.kind === "too-few")
+    return found.readings === 0 ? "Not measured yet" : "Too few to tell whether it gets weaker";
+  if (found.weaker) return `Getting weaker: about ${Math.abs(found.slope).toFixed(1)} W a year`;
+  if (found.outside === "below") return "The last one lies below the others";
+  return found.outside === "above" ? "The last one lies above the others" : "As strong as it was";
+}
+
+function Note(props: {
+  readonly meters: readonly (readonly [string, string])[];
+  readonly kept: Readonly<Record<string, string>> | undefined;
+}) {
+  const kept = props.kept?.intent === "note" ? props.kept : undefined;
+  return (
+    <section>
+      <h2 className="mb-1">Write one down</h2>
+      <ActForm intent="note" className="sheet flex flex-col gap-3 p-3">
+        <Labelled
+          name="kind"
+          label="What"
+          small
+          value={kept?.kind}
+          options={[
+            ["power", "power, in watts"],
+            ["current", "current when transmitting, in amperes"],
+            ["sensitivity", "sensitivity, in microvolts"],
+          ]}
+        />
+        <Labelled name="value" label="What the meter shows" mono small value={kept?.value} />
+        <Labelled
+          name="meter"
+          label="With"
+          small
+          value={kept?.meter}
+          options={[["", "a meter that is not ours"], ...props.meters]}
+        />
+        <Labelled name="frequency" label="On, MHz (may stay empty)" mono small value={kept?.frequency} />
+        <Labelled name="supply" label="From, volts (may stay empty)" mono small value={kept?.supply} />
+        <Labelled name="on" label="On which day (empty: today)" type="date" small value={kept?.on} />
+        <Labelled name="note" label="Note: attenuation, load" small most={500} value={kept?.note} />
+        <button type="submit" className="btn btn-primary btn-sm">
+          Write it down
+        </button>
+        <Caution of="keying-up" />
+        <Caution of="measuring" />
+      </ActForm>
+    </section>
+  );
+}
