@@ -136,12 +136,10 @@ function Shown({ drawer, lens }: { readonly drawer: Drawer; readonly lens: Lens 
       </>
     );
   }
-  if (lens === "mode")
-    return drawer.mode === undefined ? (
-      <>{drawer.plain ? "one way only" : "not said"}</>
-    ) : (
-      <span className={drawer.beyond ? "font-bold text-rust" : ""}>{drawer.mode}</span>
-    );
+  if (lens === "mode") {
+    const word = drawer.mode ?? (drawer.plain ? "one way only" : "not said");
+    return <span className={drawer.beyond ? "font-bold text-rust" : ""}>{word}</span>;
+  }
   if (lens === "firmware") return <>{STANDING_WORD[drawer.standing]}</>;
   return <span className="ver">{drawer.version ?? "not read"}</span>;
 }

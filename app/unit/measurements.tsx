@@ -1,5 +1,5 @@
 // What meters said of a radio: each with what it may be off by, held against what the radio is rated for; and whether it gets weaker.
-import { data, useActionData } from "react-router";
+import { useActionData } from "react-router";
 import { noteMeasurement } from "#acts/note-measurement.ts";
 import { strikeMeasurement } from "#acts/strike-measurement.ts";
 import { againstRated, parseMeterError, power } from "#core/measure/power.ts";

@@ -35,7 +35,7 @@ export function PowerChart(props: {
       </figcaption>
       <div className="h-56" aria-hidden="true">
         <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 700, height: 224 }}>
-          <ScatterChart margin={{ top: 8, right: 16, bottom: 20, left: 4 }}>
+          <ScatterChart accessibilityLayer={false} margin={{ top: 8, right: 16, bottom: 20, left: 4 }}>
             <CartesianGrid stroke="var(--line)" vertical={false} />
             <XAxis
               dataKey="at"
