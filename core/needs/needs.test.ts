@@ -302,6 +302,60 @@ test("what was read out once is read out again when it was flashed on a later da
   expect(held).toMatchObject({ dueFrom: day(21), heldFrom: day(9) });
 });
 
+test("a mode that transmits too far is due on the days on which its user may not, with the reasons, and past a hold", () => {
+  const c = main(release("1.0", 0));
+  const now = { id: "m", name: "wide", transmit: [{ from: 100, to: 300 }], receive: [] };
+  const plan = [
+    { class: "entry", from: 100, to: 300, until: day(20), note: "" },
+    { class: "entry", from: 100, to: 200, since: day(20), note: "" },
+    { class: "full", from: 0, to: 900, note: "" },
+  ];
+  const modes = (more: Partial<Policy>, mode: Partial<NonNullable<UnitFacts["mode"]>> = {}) =>
+    needsOf(
+      unit([reading("1.0", 5)], { mode: { now, on: day(3), plan, ...mode } }),
+      catalogueOf([c]),
+      policy(more),
+    ).filter((n) => n.kind === "mode");
+  const locked = { transmit: { rule: "locked" as const, class: "entry" } };
+  // Nothing is said without a rule; by the plan it is due from the day on which that narrows.
+  expect(modes({})).toEqual([]);
+  expect(modes(locked)).toMatchObject([
+    {
+      ...{ cause: "transmits-beyond", component: "main", urgency: "fix", dueFrom: day(20), targets: [] },
+      because: [
+        { kind: "in-mode", mode: "wide", on: day(3) },
+        { kind: "allowed-by", of: "group", class: "entry" },
+        { kind: "beyond", from: 200, to: 300, width: 100 },
+      ],
+    },
+  ]);
+  // Whoever has it counts; who came into the mode later is due later.
+  expect(modes(locked, { holder: { class: "full" } })).toEqual([]);
+  expect(modes(locked, { on: day(25) })).toMatchObject([{ dueFrom: day(25) }]);
+  expect(modes({ ...locked, hold: { until: day(30), why: "the tide" } })).toMatchObject([
+    { dueFrom: day(31), heldFrom: day(20) },
+  ]);
+  const narrowed = [...plan, { class: "entry", from: 200, to: 300, since: day(40), note: "" }];
+  expect(modes(locked, { plan: narrowed })).toMatchObject([{ dueFrom: day(20), dueTo: day(40) }]);
+});
+
+test("a measurement is due at once where there never was one, when the last is old, and after a flash; only where the group asks", () => {
+  const c = main(release("1.0", 0));
+  const due = (measured: UnitFacts["measured"], measure?: Policy["measure"]) =>
+    needsOf(
+      unit([reading("1.0", 5)], { ...(measured && { measured }) }),
+      catalogueOf([c]),
+      policy(measure ? { measure } : {}),
+    ).find((n) => n.kind === "measurement")?.dueFrom;
+  const yearly = { everyDays: 10, afterFlash: false };
+  expect(due(undefined)).toBeUndefined();
+  expect(due(undefined, yearly)).toBe(unit([]).addedOn);
+  expect(due({ on: day(5) }, yearly)).toBe(day(15));
+  expect(due({ on: day(5), flashedOn: day(8) }, yearly)).toBe(day(15));
+  expect(due({ on: day(5), flashedOn: day(8) }, { ...yearly, afterFlash: true })).toBe(day(8));
+  expect(due({ on: day(5), flashedOn: day(5) }, { afterFlash: true })).toBeUndefined();
+});
+
 const oracleRelease: fc.Arbitrary<Omit<OracleRelease, "n">> = fc.record({
   day: fc.nat(60),
   track: fc.constantFrom("factory", "beta", "community"),
