@@ -4,7 +4,7 @@ import type { Purpose } from "#core/dossier/procedure.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
 import { chainsOfUnit, toolingOfRoute } from "#core/kit/tooling.ts";
 import { excess, transmitOf } from "#core/modes/mode.ts";
-import { probesFor } from "#core/modes/probes.ts";
+import { probesFor, RASTER } from "#core/modes/probes.ts";
 import { allowedOn } from "#core/modes/standing.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
@@ -136,9 +136,6 @@ async function plannedFor(
     erasing: restored ? erasingIn(known, ["restore"], momentOf(situation)) : [],
   });
 }
-
-/** Test frequencies lie on this raster, in hertz: every radio of ours can be set to it. */
-const RASTER = 12_500;
 
 async function modePlan(
   tx: Tx,

@@ -1,12 +1,16 @@
 // A model's dossier, first page: components, how their versions count, the ladder, the releases.
 import { Link } from "react-router";
 import { transmitOf } from "#core/modes/mode.ts";
+import { classesOf, privilegesOn } from "#core/modes/privileges.ts";
+import { probesFor, RASTER } from "#core/modes/probes.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { standingsOf } from "#core/unit/standing.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
-import { modesOf } from "#db/modes.ts";
+import { type ModeRow, modesOf } from "#db/modes.ts";
+import { bandPlan, type KnownSegment } from "#db/segments.ts";
 import { loadSituations } from "#db/situation.ts";
 import { wallUnits } from "#db/units.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
@@ -70,6 +74,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       };
     });
     const procedures = await proceduresOf(tx, model.id);
+    const modes = await modesOf(tx, model.id);
     return {
       model,
       head: await dossierHead(tx, model.id),
@@ -77,7 +82,8 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       procedures: procedures.map(({ steps: _, ...rest }) => rest),
       warned: [...new Set(warningsOf(procedures).map((w) => w.of))],
       quirks: await quirksOf(tx, model.id),
-      modes: (await modesOf(tx, model.id)).map((mode) => ({
+      probes: probesOf(modes, await bandPlan(tx), who.today),
+      modes: modes.map((mode) => ({
         ...mode,
         transmit: transmitOf(mode.facts),
         units: all.flatMap(({ unit }) => (unit.mode?.now.id === mode.id ? [tags.get(unit.id) ?? "?"] : [])),
@@ -89,6 +95,17 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       units: all.length,
     };
   });
+}
+
+/** The test frequencies that tell a model's modes apart, inside what anybody of the club may use where that is possible. */
+function probesOf(modes: readonly ModeRow[], plan: readonly KnownSegment[], today: PlainDate) {
+  const anybodys = classesOf(plan).flatMap((name) => privilegesOn(plan, name, today) ?? []);
+  const { probes, alike } = probesFor(
+    modes.map(({ name, facts }) => ({ id: name, transmit: transmitOf(facts) })),
+    anybodys,
+    RASTER,
+  );
+  return { probes, alike };
 }
 
 /** So many of each part are shown at first: what lies further back is one press away, and the page opens quickly. */
@@ -167,7 +184,12 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
         {components.map((component) => (
           <ComponentPart key={component.id} component={component} loaderData={loaderData} />
         ))}
-        <ModeList model={model.id} modes={loaderData.modes} procedures={loaderData.procedures} />
+        <ModeList
+          model={model.id}
+          modes={loaderData.modes}
+          probes={loaderData.probes}
+          procedures={loaderData.procedures}
+        />
         <QuirkList
           model={model.id}
           quirks={loaderData.quirks}

@@ -1,9 +1,13 @@
 // The modes of a model: where its radios transmit in each, on one ruler; how one gets in, and what that erases.
+
+import type { Probes } from "#core/modes/probes.ts";
+import { listed } from "#core/quantities/list.ts";
 import { SOURCE_WORD } from "#core/quantities/source.ts";
 import type { ModeRow } from "#db/modes.ts";
 import { useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { type Lane, Ruler } from "../ui/ruler.tsx";
+import { sayHertz } from "../ui/words/frequency.ts";
 
 export type ShownModes = readonly (ModeRow & {
   readonly transmit: Lane["bands"];
@@ -18,10 +22,48 @@ const ERASES_WORD = {
   everything: "erases everything",
 } as const;
 
+/** How the modes are told apart with a dummy load; and which cannot be, with what else tells them. */
+function Tell({ probes, modes }: { readonly probes: Probes; readonly modes: ShownModes }) {
+  if (modes.length < 2) return null;
+  const signs = modes.flatMap(({ name, facts }) => (facts.sign ? [`${name}: ${facts.sign}`] : []));
+  return (
+    <div className="mt-5 text-sm">
+      {probes.probes.length > 0 && (
+        <p>
+          Told apart, into a dummy load, on{" "}
+          {listed(
+            probes.probes.map(
+              ({ frequency, transmits, outside }) =>
+                `${sayHertz(frequency)} (only ${listed(transmits, 6)} ${transmits.length === 1 ? "transmits" : "transmit"} there${outside ? "; beyond what anybody here may use" : ""})`,
+            ),
+            9,
+          )}
+          .
+        </p>
+      )}
+      {probes.alike.length > 0 && (
+        <p>
+          No frequency tells{" "}
+          {listed(
+            probes.alike.map(([a, b]) => `${a} from ${b}`),
+            6,
+          )}
+          {signs.length > 0
+            ? `; what else does: ${signs.join("; ")}`
+            : ", and nobody has written down what else does"}
+          .
+        </p>
+      )}
+    </div>
+  );
+}
+
 export function ModeList(props: {
   readonly model: string;
   readonly modes: ShownModes;
   readonly procedures: readonly { readonly id: string; readonly title: string }[];
+  /** By the names of the modes. */
+  readonly probes: Probes;
 }) {
   const { model, modes } = props;
   const mayWrite = useMay("write-procedure");
@@ -48,7 +90,9 @@ export function ModeList(props: {
               const ticks = mode.facts.fixed?.flatMap((one) => (one.receiveOnly ? [] : [one.frequency]));
               return { name: mode.name, bands: mode.transmit, ...(ticks && { ticks }) };
             })}
+            pins={props.probes.probes.map(({ frequency, outside }) => ({ hertz: frequency, outside }))}
           />
+          <Tell probes={props.probes} modes={modes} />
         </div>
       )}
       <ul className="sheet mt-2 divide-y divide-line empty:hidden">

@@ -1,6 +1,9 @@
 // The fewest test frequencies that tell a model's modes apart: a radio is asked to transmit on each, into a dummy load, and does or does not.
 import { type Band, type Bands, liesInBands, normalised } from "./band.ts";
 
+/** Test frequencies lie on this raster, in hertz: a radio can be set to it. */
+export const RASTER = 12_500;
+
 /** A mode as probing sees it: where it transmits. */
 export type Probed = { readonly id: string; readonly transmit: Bands };
 
