@@ -87,7 +87,7 @@ export function Here({ run }: { readonly run: Shown }) {
         {run.radio && <Simulated radio={run.radio} obeys={run.obeys} />}
       </div>
       {step.kind === "probe" && (
-        <p className={step.outside ? "hatch w-fit border-l-4 border-rust p-3" : ""}>
+        <p className={step.outside ? "w-fit border-l-4 border-rust pl-3" : ""}>
           In this mode it should {step.transmits ? "transmit" : "stay silent"} there.
           {step.outside &&
             " It lies where its user may not transmit: into the load only, and only if local rules allow even that."}
