@@ -63,7 +63,12 @@ export type World = {
   /** Radios with what each could be taken to the bench for. */
   readonly errands: readonly { readonly unit: string; readonly for: Readonly<Record<string, unknown>> }[];
   /** Runs that go on, with the name of a component of their radio. */
-  readonly runs: readonly { readonly run: string; readonly component: string }[];
+  readonly runs: readonly {
+    readonly run: string;
+    readonly component: string;
+    /** What it was begun for is known, so that it can be begun anew. */
+    readonly anew: boolean;
+  }[];
   /** Radios for which a simulated one stands in. */
   readonly simulated: readonly string[];
   /** A dossier that says something else than ours, and the keys of its facts. */
@@ -139,7 +144,7 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
     measurements: [
       ...(
         await tx.query<{ unit: string; measurement: string }>(
-          "select unit_id unit, id measurement from measurement where struck_at is null order by id limit 6",
+          "select m.unit_id unit, m.id measurement from measurement m join unit u on u.club_id = m.club_id and u.id = m.unit_id where m.struck_at is null order by u.tag desc, m.id limit 3",
         )
       ).rows,
       { unit: units[0] ?? NOWHERE, measurement: NOWHERE },
@@ -181,8 +186,8 @@ async function worldOfBench(
      where u.id = any($1::bigint[]) order by u.id, p.id limit 12`,
     [units],
   );
-  const { rows: runs } = await tx.query<{ run: string; component: string }>(
-    `select r.id run, c.name component from run r join unit u on u.club_id = r.club_id and u.id = r.unit_id
+  const { rows: runs } = await tx.query<World["runs"][number]>(
+    `select r.id run, c.name component, r.errand is not null anew from run r join unit u on u.club_id = r.club_id and u.id = r.unit_id
      join component c on c.club_id = u.club_id and c.model_id = u.model_id where r.ended_at is null order by r.id, c.id`,
   );
   const { rows: simulated } = await tx.query<{ id: string }>("select unit_id id from simulated_radio");
@@ -200,7 +205,7 @@ async function worldOfBench(
       { unit: NOWHERE, for: { component: NOWHERE } },
       { unit: units[0] ?? NOWHERE, for: { procedure: NOWHERE } },
     ],
-    runs: [...runs, { run: NOWHERE, component: "main" }],
+    runs: [...runs, { run: NOWHERE, component: "main", anew: false }],
   };
 }
 
@@ -519,7 +524,10 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     "shelve-segment": segment.map(({ segment: id }) => ({ segment: id })),
     "import-band-plan": segment.map(({ stands }) => ({ plan: [stands] })),
     "begin-run": fc.constantFrom(...world.errands),
-    "begin-anew": fc.constantFrom(...world.runs).map(({ run }) => ({ run })),
+    "begin-anew": mostly(
+      world.runs.filter(({ anew }) => anew),
+      world.runs,
+    ).map(({ run }) => ({ run })),
     "stand-in-radio": fc.record({ unit }),
     "fault-radio": fc.record({
       unit: mostly(world.simulated, world.units.slice(-1)),

@@ -9,6 +9,7 @@ import { addMeasurement } from "#db/measurements.ts";
 import { addUnitMode, modeFacts, modesOf, putMode } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { addSegments } from "#db/segments.ts";
+import { unitById } from "#db/units.ts";
 import { bandPlanOf, bandsOf, hertzOf, IN_MODE, MODES, POWERS } from "./data/modes.ts";
 import type { LaidForDossier } from "./dossiers.ts";
 
@@ -81,12 +82,11 @@ export async function layUnitModes(
   },
   today: PlainDate,
 ): Promise<void> {
-  const { rows } = await tx.query<{ id: string; model: string }>("select id, model_id model from unit");
-  const modelOf = new Map(rows.map(({ id, model }) => [id, model]));
   for (const [ago, tags, name, who, how, why] of IN_MODE) {
     for (const tag of tags.split(" ")) {
       const unit = known.units.get(tag) ?? "";
-      const mode = (await modesOf(tx, modelOf.get(unit) ?? "")).find((one) => one.name === name);
+      const model = (await unitById(tx, unit))?.model_id ?? "";
+      const mode = (await modesOf(tx, model)).find((one) => one.name === name);
       if (!mode) throw new Error(`${tag} has no mode ${name}`);
       const at = known.evening(addDays(today, -ago), 30);
       await addUnitMode(tx, { unit, mode: mode.id, how, why, at, by: known.people.get(who) ?? "" });

@@ -1,6 +1,7 @@
 // The board and the wall of the demo club, against needs worked out one by one: groups, filters, sorts, moss, and the words
 // beside an install.
 import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
+import { ACTIONS } from "#core/needs/action.ts";
 import { mossOf } from "#core/needs/moss.ts";
 import { isHeld, isOpen } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
@@ -31,7 +32,7 @@ beforeAll(async () => {
 });
 afterAll(() => club.close());
 
-const GROUPS: readonly BoardGroup[] = ["install", "read", "kit", "ask-back", "no-route", "look-up", "held"];
+const GROUPS: readonly BoardGroup[] = [...ACTIONS, "held"];
 const all = async (tx: Tx, who: SignedIn, filter = {}, sort: (typeof BOARD_SORTS)[number] = "urgency") => {
   const rows: (BoardRow & { group: BoardGroup })[] = [];
   for (const group of GROUPS) {

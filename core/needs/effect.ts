@@ -7,7 +7,7 @@ import type { Policy } from "../unit/policy.ts";
 import type { Situation } from "../unit/situation.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import { isOpen, type Need, targetOn } from "./need.ts";
-import { needsOfComponent } from "./unit.ts";
+import { needsOfComponent, needsOfWhole } from "./unit.ts";
 
 export type Effect = {
   /** Units with nothing due now that would have something due. */
@@ -68,7 +68,8 @@ export function effectOf(situations: readonly Situation[], before: Catalogue, af
     }
     const alone =
       (open.length === 0 || willOpen.length === 0) &&
-      openOnes(needsIn(unit, before, others, policy), today).length === 0;
+      openOnes([...needsIn(unit, before, others, policy), ...needsOfWhole(unit, before, policy)], today)
+        .length === 0;
     if (alone && open.length === 0) effect.newlyDue.push(unit.id);
     else if (alone) effect.freed.push(unit.id);
     else effect.changed.push(unit.id);

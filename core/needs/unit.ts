@@ -19,12 +19,20 @@ import type { Need, NeedCause, Target } from "./need.ts";
 export function needsOf(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
   const needs: Need[] = [];
   for (const prepared of catalogue.values()) needsOfComponent(unit, prepared, policy, needs);
-  const backup = backupNeed(unit, catalogue, policy);
-  if (backup) needs.push(backup);
-  needs.push(...modeNeeds(unit, catalogue, policy));
-  const measurement = measurementNeed(unit, catalogue, policy);
-  if (measurement) needs.push(measurement);
+  needs.push(...needsOfWhole(unit, catalogue, policy));
   return needs;
+}
+
+/** Those that are of the whole radio and hang on no release: its backup, its mode, its measurement. */
+export function needsOfWhole(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
+  if (!unit.backup && !unit.mode && !policy.measure) return [];
+  const backup = backupNeed(unit, catalogue, policy);
+  const measurement = measurementNeed(unit, catalogue, policy);
+  return [
+    ...(backup ? [backup] : []),
+    ...modeNeeds(unit, catalogue, policy),
+    ...(measurement ? [measurement] : []),
+  ];
 }
 
 /**
