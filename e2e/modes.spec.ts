@@ -135,7 +135,7 @@ test("a mode is written down for a model, a group's rule is chosen, and whoever 
   await page.goto(`${served.address}/units/W-01`);
   await page.getByText("Note its mode").click();
   await page.locator("#mode").getByLabel("It is in").selectOption({ label: "low only" });
-  await page.locator("#mode").getByLabel("Why, if there is a reason").fill("tried it");
+  await page.locator("#mode").getByLabel("Reason, if there is one").fill("tried it");
   await press(page, "Note it");
   await expect(page.locator("#mode")).toContainText("Mode: low only as noted by Wren Oldacre");
   await expect(page.locator("#mode")).toContainText("It cannot use");

@@ -123,7 +123,7 @@ test("restored into a folder that has nothing yet, by a version that is newer; n
   // As it was before the last steps: what they made and the notes of them are gone.
   await asAdmin(
     file("one"),
-    "alter table need drop constraint need_action_check; drop table measurement; drop table unit_mode; drop table segment; drop table mode; drop table practice_try; alter table club drop column clean_tries; drop table run_thing; drop table simulated_radio; drop table backup; drop table file_part; alter table club drop column bench_silence; drop table run_event; drop table run; drop trigger session_end on session; drop function tell_session_end; alter table need rename column action to doing; drop table act_done; drop table backup_made cascade; drop function last_backup; drop function advance_ids; delete from migration where name >= '20261126130000000'",
+    "delete from need where action > 5; alter table need drop constraint need_action_check; drop table measurement; drop table unit_mode; drop table segment; drop table mode; drop table practice_try; alter table club drop column clean_tries; drop table run_thing; drop table simulated_radio; drop table backup; drop table file_part; alter table club drop column bench_silence; drop table run_event; drop table run; drop trigger session_end on session; drop function tell_session_end; alter table need rename column action to doing; drop table act_done; drop table backup_made cascade; drop function last_backup; drop function advance_ids; delete from migration where name >= '20261126130000000'",
   );
   expect(run("backup", file("one"), file("old.mossy")).status).toBe(0);
   expect(run("restore", file("one"), file("old.mossy"), "--replace").status).toBe(0);

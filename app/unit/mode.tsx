@@ -124,7 +124,7 @@ function Switch({ mode }: { readonly mode: ShownMode }) {
     <ActForm intent="bench" className="flex flex-wrap items-end gap-2">
       <Labelled
         name="mode"
-        label="Switch it to"
+        label="Another mode"
         small
         value={best ?? others[0]?.id}
         options={others.map(({ id, name, erases }) => [
@@ -171,14 +171,7 @@ function Note({
           ]}
           box="w-52"
         />
-        <Labelled
-          name="why"
-          label="Why, if there is a reason"
-          small
-          most={500}
-          value={again?.why}
-          box="w-72"
-        />
+        <Labelled name="why" label="Reason, if there is one" small most={500} value={again?.why} box="w-72" />
         <button type="submit" className="btn btn-primary btn-sm">
           Note it
         </button>
