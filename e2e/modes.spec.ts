@@ -36,11 +36,8 @@ test("a radio that transmits too far is switched at the bench, proves it, and ne
     const before = await page.getByText(/^Step \d+ of/).innerText();
     // Nobody has written down how one gets back out of it.
     if (/^Nobody has written/.test(await heading(page).innerText())) {
-      const note = page.getByLabel(/^What was done/);
-      if (await note.isVisible()) {
-        await note.fill("hold talk + 5 + s1, turn on; BAND to LOW");
-        await press(page, "Note it");
-      } else await press(page, "Seen it");
+      await page.getByLabel(/^What was done/).fill("turn off\nhold talk + 5 + s1, turn on; screen SVC");
+      await press(page, "Note it and go on");
     } else await press(page, "Seen it");
     await expect(page.getByText(before)).toHaveCount(0);
   }
@@ -57,6 +54,14 @@ test("a radio that transmits too far is switched at the bench, proves it, and ne
   await press(page, "It does not");
   await press(page, "Seen it");
   await expect(heading(page)).toHaveText("Done");
+  // What was noted becomes a draft of the dossier, with one press.
+  await press(page, "Make a draft of the dossier of it");
+  await expect(page.getByText("It stands in the dossier as a draft")).toBeVisible();
+  await page.goto(`${served.address}/units/W-15`);
+  await page.getByRole("link", { name: "Fenwright Wicket" }).click();
+  await page.getByRole("link", { name: "As it was done with W-15" }).click();
+  await expect(page.getByText("Change the mode").first()).toBeVisible();
+  await expect(page.getByText(/talk.*5.*s1/i).first()).toBeAttached();
   await page.goto(`${served.address}/units/W-15`);
   await expect(mode).toContainText("Mode: as sold proved by Juno Reedholm");
   await expect(mode).toContainText("“as sold” fits: it transmits nowhere else than it may.");

@@ -108,6 +108,25 @@ function Main({
         ))}
       </div>
     );
+  if (step.kind === "open")
+    return (
+      <div className="flex flex-col gap-3">
+        <ActForm intent="note" className="flex max-w-2xl flex-col gap-2">
+          {known}
+          <Labelled
+            name="note"
+            label="What was done, a step a line: it can become a draft of the dossier"
+            rows={4}
+            most={2000}
+            value={kept?.intent === "note" ? kept.note : undefined}
+          />
+          <button type="submit" className="btn btn-primary btn-lg w-fit max-md:w-full">
+            Note it and go on
+          </button>
+        </ActForm>
+        <One intent="seen" label="Seen it" known={known} />
+      </div>
+    );
   if (step.kind === "read-back")
     return (
       <ActForm intent="reading" className="flex max-w-xl items-end gap-3">
