@@ -6,7 +6,6 @@ import { allowedOn, classOf, modeStanding } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { knownMode, modesOf, unitModes } from "#db/modes.ts";
-import { people } from "#db/people.ts";
 import type { Tx } from "#db/pool.ts";
 import { bandPlan } from "#db/segments.ts";
 import type { LoadedSituation } from "#db/situation.ts";
@@ -19,7 +18,7 @@ export async function shownMode(tx: Tx, situation: LoadedSituation | undefined, 
   const { unit } = situation;
   const rows = modesHere(situation, await modesOf(tx, unit.model));
   if (rows.length === 0) return undefined;
-  const [history, plan, all] = await Promise.all([unitModes(tx, unit.id, 6), bandPlan(tx), people(tx)]);
+  const [history, plan] = await Promise.all([unitModes(tx, unit.id, 6), bandPlan(tx)]);
   const modes = rows.map(knownMode);
   const policy = policyOn(situation.policy, today).transmit ?? NOTHING_SAID;
   const holder = unit.mode?.holder ?? (unit.away ? {} : undefined);
@@ -31,7 +30,6 @@ export async function shownMode(tx: Tx, situation: LoadedSituation | undefined, 
     held: holder !== undefined,
     standing: modeStanding(facts, today),
     allowed,
-    classes: [...new Set(all.flatMap((p) => p.licence_class ?? []))],
     now: unit.mode?.now.id,
     modes: modes.map((mode) => ({
       id: mode.id,

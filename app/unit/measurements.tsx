@@ -2,7 +2,7 @@
 import { useActionData } from "react-router";
 import { noteMeasurement } from "#acts/note-measurement.ts";
 import { strikeMeasurement } from "#acts/strike-measurement.ts";
-import { againstRated, parseMeterError, power } from "#core/measure/power.ts";
+import { againstRated, parseMeterError, power, RATED_TOLERANCE } from "#core/measure/power.ts";
 import { trend } from "#core/measure/trend.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { gearRows } from "#db/kit-put.ts";
@@ -32,8 +32,6 @@ export const meta: Route.MetaFunction = ({ params }) => [
 export const handle = { follows: ({ unit }: { unit: { id: string } }) => [`unit:${unit.id}`] };
 
 const UNIT = { power: "W", current: "A", sensitivity: "µV" } as const;
-/** So far off its rated power a radio counts as well: makers' papers allow about as much. */
-const TOLERANCE = 0.2;
 
 /** The interval of a row, if its meter's error is known. */
 function intervalOf(row: MeasurementRow) {
@@ -57,7 +55,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       const interval = intervalOf(one);
       const verdict =
         one.kind === "power" && interval && rated !== undefined && one.struck_why === null
-          ? againstRated(interval, rated, TOLERANCE)
+          ? againstRated(interval, rated, RATED_TOLERANCE)
           : undefined;
       return {
         ...{ id: one.id, kind: one.kind, value: one.value, day: one.day as PlainDate, by: one.by },

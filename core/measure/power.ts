@@ -65,6 +65,9 @@ export function power(watts: number, meter: Meter): Result<Interval, PowerProble
   return good({ low: Math.max(0, watts - off) / factor, high: (watts + off) * factor });
 }
 
+/** So far off its rated power a radio counts as well, as a share: makers' papers allow about as much. */
+export const RATED_TOLERANCE = 0.2;
+
 export type AgainstRated = "within" | "low" | "high" | "cannot tell";
 
 /** Held against the rated power, which may be off by a share itself (0.2 for 20 %): a verdict only where the whole interval agrees. */
