@@ -11,9 +11,9 @@ import { unitHere } from "./unit-here.ts";
 /** Problems: those of `begin-run`; `no-run`; `over`; `no-errand`, if it is of a kind that cannot be begun anew. Nothing is ended then. */
 export const beginAnew = defineAct({
   name: "begin-anew",
-  input: z.object({ run: id, chain: z.string().max(500).optional(), keep: z.boolean().optional() }),
+  input: z.object({ run: id, chain: z.string().max(500).optional(), to: id.optional() }),
   may: "work-at-bench",
-  run: async (tx, { run, chain, keep }, who) => {
+  run: async (tx, { run, chain, to }, who) => {
     await lockRun(tx, run);
     const row = await runById(tx, run);
     if (!row) return bad({ kind: "no-run" as const });
@@ -26,7 +26,7 @@ export const beginAnew = defineAct({
     const stopped = { kind: "stopped" as const, reason: "begun anew from here" };
     await addEvent(tx, run, { id: `anew ${run} ${number}`, number: number + 1, what: stopped }, who.person);
     await endRun(tx, run);
-    const begun = await takeToBench(tx, here.value, changed(had.data, chain, keep), who);
+    const begun = await takeToBench(tx, here.value, changed(had.data, chain, to), who);
     if (!begun.ok) return begun;
     const ended = { kind: "run-ended" as const, what: row.title, why: stopped.reason };
     return good({
@@ -40,10 +40,10 @@ export const beginAnew = defineAct({
 function changed(
   errand: z.output<typeof errandShape>,
   chain: string | undefined,
-  keep: boolean | undefined,
+  to: string | undefined,
 ): z.output<typeof errandShape> {
   if ("update" in errand)
-    return { update: { chain: chain ?? errand.update.chain, keep: keep ?? errand.update.keep } };
+    return { update: { chain: chain ?? errand.update.chain, to: to ?? errand.update.to } };
   if ("backup" in errand) return { backup: { chain: chain ?? errand.backup.chain } };
   if ("restore" in errand) return { restore: { ...errand.restore, chain: chain ?? errand.restore.chain } };
   if ("mode" in errand) return { mode: { ...errand.mode, chain: chain ?? errand.mode.chain } };

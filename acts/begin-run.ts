@@ -17,14 +17,14 @@ const chain = z.string().max(500).optional();
 export const errandShape = z.union([
   z.object({ procedure: id }),
   z.object({ component: id }),
-  z.object({ update: z.object({ chain, keep: z.boolean().optional() }) }),
+  z.object({ update: z.object({ chain, to: id.optional() }) }),
   z.object({ backup: z.object({ chain }) }),
   z.object({ restore: z.object({ backup: id, chain }) }),
   z.object({ mode: z.object({ mode: id, chain }) }),
 ]);
 
 /**
- * `for`: a procedure of its dossier; a component whose version is to be read; all firmware it needs today; a backup; or one of its own
+ * `for`: a procedure of its dossier; a component whose version is to be read; all firmware it needs today, or another release (`to`) of one component; a backup; or one of its own
  * backups, to be written back. What it works with is taken only when the run starts, so that several radios can be lined up for one lead.
  * Problems: those of a unit and of `planFor`; `busy`, if another run has the radio; `out`, if it is with somebody; `practise`, if the
  * club asks for more clean tries of what erases than the person has.

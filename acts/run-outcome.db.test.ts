@@ -276,8 +276,10 @@ it("where a step transmits, a load that no other bench holds comes with it, and 
       `update procedure set steps = steps || '[{"kind":"key-up","what":"into the load"}]'::jsonb where purpose = 'read-version'`,
     );
     await tx.query(
-      `insert into gear (club_id, tag, kind, what, condition) values
-       (current_club(), 'DL-0', 'dummy load', 'cracked', 'broken'), (current_club(), 'DL-2', 'dummy load', 'small', 'sound')`,
+      `insert into gear (club_id, tag, kind, what, rating, condition) values
+       (current_club(), 'DL-0', 'dummy load', 'cracked', '50 W', 'broken'),
+       (current_club(), 'DL-00', 'dummy load', 'too small', '1 W', 'sound'),
+       (current_club(), 'DL-2', 'dummy load', 'small', '5 W', 'sound')`,
     );
     const loadOf = async (run: string) =>
       (await thingsTaken(tx, run)).flatMap(({ kind, name }) => (kind === "gear" ? [name] : []));
@@ -358,4 +360,45 @@ it("begun anew, the old run is over and the new one goes by another chain, or by
     expect(await has(run)).toBe(false);
     const anew = await act<{ run: string }>(tx, beginAnew as never, { run });
     expect(anew.ok && (await has(anew.value.answer.run))).toBe(true);
+  }));
+
+it("begun anew to another release, or at once to one; never to one that is withdrawn or not for it", () =>
+  club.trial(async (tx) => {
+    const first = await begin(tx, "W-03");
+    const planned = await planFor(tx, first.unit, { update: {} }, club.who.today);
+    const goals = planned.ok ? planned.value.goals : undefined;
+    expect(goals?.map(({ what }) => what)).toEqual([
+      "main 1.10, factory",
+      "main 1.08, factory",
+      "main 1.06, factory",
+      "main 1.02, factory",
+    ]);
+    const goesOn = async (run: string) =>
+      (await stands(tx, run)).plan.stages.flatMap(({ steps }) =>
+        steps.flatMap((step) => (step.kind === "machine" && step.work === "flash" ? [step.version] : [])),
+      );
+    expect(await goesOn(first.run)).toEqual(["1.10", "1.14"]);
+    const release = async (version: string) =>
+      (
+        await tx.query<{ id: string }>(
+          "select r.id from release r join component c on c.id = r.component_id where c.model_id = $1 and r.version = $2",
+          [first.model, version],
+        )
+      ).rows[0]?.id ?? "";
+    const anew = async (run: string, version: string) =>
+      act<{ run: string }>(tx, beginAnew as never, { run, to: await release(version) });
+    for (const version of ["1.12", "reedling-3", "1.15-beta2"])
+      expect(await anew(first.run, version)).toMatchObject({ ok: false, problem: { kind: "no-release" } });
+    expect(await anew(first.run, "1.08")).toMatchObject({ ok: false, problem: { kind: "nothing-due" } });
+    await tx.query("update release set conditions = conditions || $1::jsonb where version = '1.06'", [
+      JSON.stringify({ from: [{ atLeast: "9.99" }] }),
+    ]);
+    expect(await anew(first.run, "1.06")).toMatchObject({ ok: false, problem: { kind: "no-way" } });
+    expect((await stands(tx, first.run)).phase).toBe("ready");
+    const spared = await anew(first.run, "1.10");
+    if (!spared.ok) throw new Error(spared.problem.kind);
+    expect(await goesOn(spared.value.answer.run)).toEqual(["1.10"]);
+    const other = await begin(tx, "W-04", { update: { to: await release("1.10") } });
+    expect(await goesOn(other.run)).toEqual(["1.10"]);
+    expect((await runById(tx, other.run))?.title).toBe("Take main back to 1.10");
   }));

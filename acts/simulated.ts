@@ -1,5 +1,5 @@
 // The simulated radio that stands in for a unit, with what its model's dossier says of it.
-import { holdsFor } from "#core/run/compose.ts";
+import { holdsFor } from "#core/run/procedure.ts";
 import { placeReading } from "#core/unit/placing.ts";
 import { dossierHead, knownProcedure, proceduresOf } from "#db/dossier.ts";
 import type { Tx } from "#db/pool.ts";

@@ -7,7 +7,7 @@ import { serialRangeShape } from "#core/dossier/serial.ts";
 import { stepShape } from "#core/dossier/step.ts";
 import type { KnownModel } from "#core/dossier/which.ts";
 import { sourceShape } from "#core/quantities/source.ts";
-import type { KnownProcedure } from "#core/run/compose.ts";
+import type { KnownProcedure } from "#core/run/procedure.ts";
 import { rangeShape } from "#core/version/range.ts";
 import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";

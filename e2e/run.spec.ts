@@ -342,3 +342,33 @@ test("the server is stopped in the middle and started again: the run is where it
   }
   await expect(heading(page)).toHaveText("Done");
 });
+
+test("it can be taken to another release than the one it needs, from its page and before the run is begun", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  await openAwake(page, `${served.address}/units/W-04`);
+  await page.getByText("Compare with another way").click();
+  await page.locator("#compare").getByLabel("to", { exact: true }).selectOption({ label: "1.10, factory" });
+  await press(page, "Compare");
+  await press(page, "Bring it to 1.10");
+  const look = page.locator("dl");
+  await expect(heading(page)).toHaveText("Take main back to 1.10");
+  await expect(look).toContainText("main 1.10");
+  await page.getByText("To another release").click();
+  // Community firmware is not for it, nor what was withdrawn.
+  await expect(page.getByLabel("Go to").getByRole("option")).toHaveText(
+    ["1.14", "1.08", "1.06", "1.02"].map((version) => `main ${version}, factory`),
+  );
+  await page.getByLabel("Go to").selectOption({ label: "main 1.08, factory" });
+  await press(page, "Go there");
+  await expect(heading(page)).toHaveText("Take main back to 1.08");
+  await expect(look).toContainText("main 1.10 and main 1.08, one after the other");
+  await page.getByText("To another release").click();
+  await page.getByLabel("Go to").selectOption({ label: "main 1.14, factory" });
+  await press(page, "Go there");
+  await expect(page.getByText("W-04 needs no firmware for that.")).toBeVisible();
+  await press(page, "Begin");
+  // Once it is under way, it goes by what it began with.
+  await expect(page.getByText("To another release")).toHaveCount(0);
+});

@@ -41,7 +41,9 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
     return done.ok ? fine() : refused(...sayProblem(done.problem));
   }
   if (intent === "anew") {
-    const done = await performForm(beginAnew, who, form, { run, chain: told(form, "chain") });
+    const done = await performForm(beginAnew, who, form, {
+      ...{ run, chain: told(form, "chain"), to: told(form, "to") },
+    });
     if (done.ok) throw redirect(`/bench/${done.value.answer.run}`);
     return refused(...sayBeginProblem(done.problem, about.tag));
   }

@@ -72,7 +72,7 @@ function Main({
     return (
       <>
         <Begin run={run} known={known} />
-        <OtherWays run={run} />
+        <OtherWays key={run.id} run={run} />
       </>
     );
   if (run.phase === "paused") return <One intent="resume" label="Go on" known={known} primary />;
@@ -155,11 +155,40 @@ function Main({
   );
 }
 
-/** Another chain than the one that it goes by. */
+/** Another chain, or another release, than it goes by. */
 function OtherWays({ run }: { readonly run: Shown }) {
   const now = run.things.map(({ name }) => name).join(", ");
   const others = run.ways.filter(({ what }) => what !== now);
-  if (others.length === 0) return null;
+  return (
+    <>
+      {run.goals && run.goals.length > 0 && <OtherGoals goals={run.goals} />}
+      {others.length > 0 && <OtherChains others={others} />}
+    </>
+  );
+}
+
+function OtherGoals({ goals }: { readonly goals: NonNullable<Shown["goals"]> }) {
+  return (
+    <details className="text-sm">
+      <summary className="link w-fit cursor-pointer">To another release</summary>
+      <ActForm intent="anew" className="sheet mt-2 flex flex-wrap items-end gap-3 p-3">
+        <Labelled
+          name="to"
+          label="Go to"
+          small
+          value={goals[0]?.id}
+          options={goals.map(({ id, what }) => [id, what] as const)}
+          box="w-96"
+        />
+        <button type="submit" className="btn btn-outline btn-primary btn-sm">
+          Go there
+        </button>
+      </ActForm>
+    </details>
+  );
+}
+
+function OtherChains({ others }: { readonly others: Shown["ways"] }) {
   return (
     <details className="text-sm">
       <summary className="link w-fit cursor-pointer">With something else</summary>

@@ -1,5 +1,6 @@
 // A run as its page shows it.
 import { errandShape } from "#acts/begin-run.ts";
+import type { Planned } from "#acts/planned.ts";
 import { planFor } from "#acts/run-plan.ts";
 import { liesInBands } from "#core/modes/band.ts";
 import { transmitOf } from "#core/modes/mode.ts";
@@ -45,19 +46,22 @@ async function nextDue(tx: Tx, unit: string, today: PlainDate): Promise<string |
   );
 }
 
+type Anew = Pick<Planned, "ways" | "goals"> & { readonly isOld: boolean };
+
 /**
- * What would be planned if the run were begun now, as long as nothing has been written into the radio: by which other ways, and whether it
- * would be something else than what it began with.
+ * What would be planned if the run were begun now, as long as nothing has been written into the radio: by which other ways and to which other releases, and
+ * whether it would be something else than what it began with.
  */
-async function plannedNow(tx: Tx, row: RunRow, run: Run, today: PlainDate) {
-  const nothing = { ways: [], isOld: false };
+async function plannedNow(tx: Tx, row: RunRow, run: Run, today: PlainDate): Promise<Anew> {
+  const nothing: Anew = { ways: [], isOld: false };
   const errand = errandShape.safeParse(row.errand);
   const isWritten = stepsOf(row.plan).some(({ step, place }) => place < run.place && isFinal(step));
   if (row.ended_at !== null || !errand.success || isWritten) return nothing;
   const planned = await planFor(tx, row.unit_id, errand.data, today);
   if (!planned.ok) return { ways: [], isOld: true };
   const text = (plan: unknown) => JSON.stringify(planShape.parse(plan));
-  return { ways: planned.value.ways, isOld: text(planned.value.plan) !== text(row.plan) };
+  const { ways, goals, plan } = planned.value;
+  return { ways, ...(goals && { goals }), isOld: text(plan) !== text(row.plan) };
 }
 
 /** What a simulated radio does at each test frequency of a run, by the mode it is in; nothing where nobody knows that. */

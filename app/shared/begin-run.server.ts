@@ -7,16 +7,15 @@ export type Begun =
   | { readonly ok: true; readonly run: string }
   | { readonly ok: false; readonly status: number; readonly says: string };
 
-/** The form's `for` is procedure, update, backup or restore; `procedure` and `backup` name which, `chain` another chain than the best. */
+/** The form's `for` is procedure, update, backup or restore; `procedure` and `backup` name which, `chain` another chain than the best, `to` another release than it needs. */
 export async function beginByForm(
   who: SignedIn,
   unit: { readonly id: string; readonly tag: string },
   form: FormData,
 ): Promise<Begun> {
   const chain = told(form, "chain");
-  const keep = form.get("keep") === "on";
   const errands: Readonly<Record<string, unknown>> = {
-    update: { update: { chain, keep } },
+    update: { update: { chain, to: told(form, "to") } },
     backup: { backup: { chain } },
     restore: { restore: { backup: form.get("backup"), chain } },
     mode: { mode: { mode: form.get("mode"), chain } },
@@ -72,9 +71,14 @@ export function sayBeginProblem(problem: Problem, tag: string): [status: number,
     case "other-radio":
       return refused(409, "That procedure is a draft, or not for what this radio is and runs.");
     case "nothing-due":
-      return refused(409, `${tag} needs no firmware today.`);
+      return refused(409, `${tag} needs no firmware for that.`);
+    case "no-release":
+      return refused(
+        409,
+        "That release cannot be gone to: it is withdrawn or shelved, or of a track that is not for this radio.",
+      );
     case "no-way":
-      return refused(409, `Nothing leads ${tag} to what it needs; its page says what stops it.`);
+      return refused(409, `Nothing leads ${tag} there; its page says what stops it.`);
     case "hardware-unknown":
       return refused(409, `What ${tag} needs fits some hardware only: note first which it has.`);
     case "no-backup":

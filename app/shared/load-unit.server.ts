@@ -4,7 +4,7 @@ import { redirect } from "react-router";
 import { laterOf, type PlainDate } from "#core/quantities/date.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { goalOfNeeds, otherWay, stateOfUnit, type Way, wayOf } from "#core/route/way.ts";
-import { holdsFor } from "#core/run/compose.ts";
+import { holdsFor } from "#core/run/procedure.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import type { Situation } from "#core/unit/situation.ts";
 import type { StoredNeed } from "#db/board.ts";

@@ -152,6 +152,8 @@ export function Compare(props: {
   readonly way: ShownWay | undefined;
   readonly other: OtherWay | undefined;
   readonly names: RouteNames;
+  /** What can be done with the other way. */
+  readonly children?: React.ReactNode;
 }) {
   return (
     <details open={props.other !== undefined || props.asked.unlisted} className="mt-2" id="compare">
@@ -183,6 +185,7 @@ export function Compare(props: {
         </p>
       )}
       {props.other && <Beside way={props.way} other={props.other} names={props.names} />}
+      {props.children}
     </details>
   );
 }

@@ -2,7 +2,7 @@
 // how well it is known on just that firmware.
 
 import { SOURCE_WORD } from "#core/quantities/source.ts";
-import { needsGates } from "#core/run/compose.ts";
+import { needsGates } from "#core/run/procedure.ts";
 
 import type { ProcedureRow } from "#db/dossier.ts";
 import { ActForm } from "../forms/act-form.tsx";

@@ -10,6 +10,7 @@ import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf, formerTags } from "#db/units.ts";
 import { readInClub } from "../context.ts";
+import { ActForm } from "../forms/act-form.tsx";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { shownTooling } from "../shared/load-tooling.server.ts";
@@ -211,13 +212,26 @@ function LadderHere({
 
 function WaySection({ loaderData }: { readonly loaderData: Data }) {
   const { ways, releases, ladders } = loaderData;
+  const mayWork = useMay("work-at-bench");
   if (!ways) return null;
   const names = {
     release: (id: string) => releases[id] ?? "a release that was shelved",
     component: (id: string) => ladders.find((l) => l.id === id)?.component ?? "?",
   };
   const compare = (
-    <Compare choices={ways.choices} asked={ways.asked} way={ways.way} other={ways.other} names={names} />
+    <Compare choices={ways.choices} asked={ways.asked} way={ways.way} other={ways.other} names={names}>
+      {ways.other?.result.ok &&
+        ways.other.result.value.steps.length > 0 &&
+        mayWork &&
+        !loaderData.runs.open && (
+          <ActForm intent="bench" className="mt-2">
+            <input type="hidden" name="to" value={ways.asked.to} />
+            <button type="submit" name="for" value="update" className="btn btn-outline btn-primary btn-sm">
+              Bring it to {names.release(ways.asked.to)}
+            </button>
+          </ActForm>
+        )}
+    </Compare>
   );
   if (!ways.way) return ways.choices.length > 0 ? <section>{compare}</section> : null;
   const to = listed(

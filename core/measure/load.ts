@@ -60,3 +60,70 @@ export function loadRating({ continuous, short }: Load, watts: number, seconds: 
       : { kind: "too-long", most: short.seconds };
   return { kind: "too-much", most: Math.max(continuous ?? 0, short?.watts ?? 0) };
 }
+
+/** Sending is done as often as this, for so many seconds each time. */
+export type Sending = { readonly times: number; readonly seconds: number };
+
+export type Fit =
+  | { readonly kind: "takes" }
+  /** It takes it, but has to cool between: so many seconds; undefined: nobody has noted how long. */
+  | { readonly kind: "takes-with-rests"; readonly cool: number | undefined }
+  | { readonly kind: "too-much" }
+  /** Nobody can read what stands on it, or nobody has noted how much the radio sends. */
+  | { readonly kind: "unknown"; readonly of: "load" | "radio" };
+
+/** How a load fits what a radio sends. `watts`: the most that it may send; undefined: that is not known. */
+export function fitOf(rating: string, watts: number | undefined, { times, seconds }: Sending): Fit {
+  const load = parseLoad(rating);
+  if (!load.ok) return { kind: "unknown", of: "load" };
+  if (watts === undefined) return { kind: "unknown", of: "radio" };
+  const once = loadRating(load.value, watts, seconds);
+  if (once.kind === "too-much" || once.kind === "too-long") return { kind: "too-much" };
+  if (once.kind === "takes") return once;
+  return loadRating(load.value, watts, times * seconds).kind === "too-long"
+    ? { kind: "takes-with-rests", cool: once.cool }
+    : { kind: "takes" };
+}
+
+const ORDER = ["takes", "takes-with-rests", "unknown"] as const;
+
+/** The load to take: one that fits before one of which that is not known, never one that does not; then one that no bench has; then the first. */
+export function loadFor<L extends { readonly rating: string; readonly taken: boolean }>(
+  loads: readonly L[],
+  watts: number | undefined,
+  sending: Sending,
+): { readonly load: L; readonly fit: Exclude<Fit, { kind: "too-much" }> } | undefined {
+  const fits = loads.flatMap((load) => {
+    const fit = fitOf(load.rating, watts, sending);
+    return fit.kind === "too-much" ? [] : [{ load, fit, order: ORDER.indexOf(fit.kind) }];
+  });
+  const [best] = fits.sort((a, b) => a.order - b.order || Number(a.load.taken) - Number(b.load.taken));
+  return best && { load: best.load, fit: best.fit };
+}
+
+const sayTime = (seconds: number): string => (seconds % 60 === 0 ? `${seconds / 60} min` : `${seconds} s`);
+
+/** What to fetch, with what to mind, in words. */
+export function loadInWords(
+  found:
+    | { readonly load: { readonly tag: string }; readonly fit: Exclude<Fit, { kind: "too-much" }> }
+    | undefined,
+  watts: number | undefined,
+  { seconds }: Sending,
+): string {
+  const power = watts === undefined ? "what the radio sends" : `${watts} W`;
+  if (!found) return `a dummy load that takes ${power} for ${sayTime(seconds)}: none of ours is known to`;
+  const { load, fit } = found;
+  switch (fit.kind) {
+    case "takes":
+      return `dummy load ${load.tag}`;
+    case "takes-with-rests":
+      return fit.cool === undefined
+        ? `dummy load ${load.tag}, which has to cool after each time`
+        : `dummy load ${load.tag}, which has to cool ${sayTime(fit.cool)} after each time`;
+    case "unknown":
+      return fit.of === "radio"
+        ? `dummy load ${load.tag}: look that it takes what the radio sends, nobody has noted how much that is`
+        : `dummy load ${load.tag}: look that it takes ${power}, its rating cannot be read`;
+  }
+}

@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
 import { harmonics, type Limit, linesOf } from "./harmonics.ts";
-import { loadRating, parseLoad } from "./load.ts";
+import { fitOf, loadFor, loadInWords, loadRating, parseLoad } from "./load.ts";
 import { againstRated, dbmOf, type MeterError, parseMeterError, power, wattsOf } from "./power.ts";
 import { trend } from "./trend.ts";
 
@@ -93,6 +93,38 @@ describe("a dummy load", () => {
     expect(loadRating(can, 50, 61)).toEqual({ kind: "too-long", most: 60 });
     expect(loadRating(can, 51, 1)).toEqual({ kind: "too-much", most: 50 });
     expect(loadRating({ continuous: 5 }, 6, 1)).toEqual({ kind: "too-much", most: 5 });
+  });
+
+  it("is chosen for what the radio sends, and for how often; never one that cannot take it", () => {
+    const load = (tag: string, rating: string, taken = false) => ({ tag, rating, taken });
+    const once = { times: 1, seconds: 10 };
+    const often = { times: 7, seconds: 10 };
+    const short = "5 W; 50 W for 60 s, then rest 5 min";
+    expect(fitOf(short, 5, often)).toEqual({ kind: "takes" });
+    expect(fitOf(short, 50, { times: 6, seconds: 10 })).toEqual({ kind: "takes" });
+    expect(fitOf(short, 50, often)).toEqual({ kind: "takes-with-rests", cool: 300 });
+    expect(fitOf(short, 50.1, once)).toEqual({ kind: "too-much" });
+    expect(fitOf(short, 50, { times: 1, seconds: 61 })).toEqual({ kind: "too-much" });
+    expect(fitOf(short, undefined, once)).toEqual({ kind: "unknown", of: "radio" });
+    expect(fitOf("big", 50, once)).toEqual({ kind: "unknown", of: "load" });
+    const chosen = (...loads: ReturnType<typeof load>[]) => loadFor(loads, 50, often)?.load.tag;
+    expect(chosen(load("a", "25 W"), load("b", "big"), load("c", short), load("d", "100 W", true))).toBe("d");
+    expect(chosen(load("a", "100 W", true), load("b", "100 W"), load("c", "100 W"))).toBe("b");
+    expect(chosen(load("a", "100 W", true), load("b", "60 W", true))).toBe("a");
+    expect(chosen(load("a", "25 W"))).toBeUndefined();
+    const says = (watts: number | undefined, ...loads: ReturnType<typeof load>[]) =>
+      loadInWords(loadFor(loads, watts, often), watts, often);
+    expect(says(50, load("a", "100 W"))).toBe("dummy load a");
+    expect(says(50, load("a", short))).toBe("dummy load a, which has to cool 5 min after each time");
+    expect(says(50, load("a", "50 W for 10 s"))).toBe("dummy load a, which has to cool after each time");
+    expect(says(50, load("a", "25 W"))).toBe(
+      "a dummy load that takes 50 W for 10 s: none of ours is known to",
+    );
+    expect(says(undefined)).toBe(
+      "a dummy load that takes what the radio sends for 10 s: none of ours is known to",
+    );
+    expect(says(undefined, load("a", short))).toMatch(/nobody has noted how much/);
+    expect(says(50, load("a", "big"))).toMatch(/takes 50 W, its rating cannot be read/);
   });
 });
 

@@ -58,6 +58,18 @@ export const transmitOf = ({ transmit, fixed }: Pick<Mode, "transmit" | "fixed">
         ),
       );
 
+/** The most that a radio may send in any of these modes, in watts; undefined: of one that sends nobody has noted it. */
+export function mostWatts(modes: readonly Pick<Mode, "transmit" | "fixed" | "watts">[]): number | undefined {
+  const sending = modes.filter((mode) => transmitOf(mode).length > 0);
+  const watts = sending.map((mode) =>
+    mode.fixed?.every((one) => one.receiveOnly || one.watts !== undefined)
+      ? Math.max(...mode.fixed.map((one) => (one.receiveOnly ? 0 : (one.watts ?? 0))))
+      : mode.watts,
+  );
+  const known = watts.filter((one) => one !== undefined);
+  return known.length > 0 && known.length === watts.length ? Math.max(...known) : undefined;
+}
+
 /** Where a radio in the mode can transmit and its user may not. */
 export const excess = (mode: Pick<Mode, "transmit" | "fixed">, privileges: Bands): Bands =>
   without(transmitOf(mode), privileges);

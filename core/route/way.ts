@@ -3,7 +3,7 @@
 import { type Need, targetOn } from "../needs/need.ts";
 import type { PlainDate } from "../quantities/date.ts";
 import { bad, type Result } from "../quantities/result.ts";
-import type { Catalogue } from "../release/catalogue.ts";
+import type { Catalogue, Component, PlacedRelease } from "../release/catalogue.ts";
 import { placeReading } from "../unit/placing.ts";
 import type { Policy } from "../unit/policy.ts";
 import { isAdmitted } from "../unit/standing.ts";
@@ -86,6 +86,22 @@ export function otherWay(
   const erasing = wayOf(unit, catalogue, policy, goal);
   return { way, wish: erasing.result.ok ? { kind: "only-erasing", way: erasing } : { kind: "no-way" } };
 }
+
+/** Where firmware of these components may be brought at all: releases that are not withdrawn, of admitted tracks; the newest first. */
+export const goalsBeside = (
+  catalogue: Catalogue,
+  policy: Policy,
+  components: readonly string[],
+): { readonly component: Component; readonly release: PlacedRelease }[] =>
+  components.flatMap((id) => {
+    const prepared = catalogue.get(id);
+    return (
+      prepared?.releases
+        .filter((release) => !release.withdrawn && isAdmitted(release, policy))
+        .map((release) => ({ component: prepared.component, release }))
+        .reverse() ?? []
+    );
+  });
 
 export const CARE = ["settings", "channels", "pairings", "identity"] as const;
 export type Care = (typeof CARE)[number];

@@ -7,6 +7,7 @@ import type { Release } from "../release/release.ts";
 import { stateOfUnit, wayOf } from "../route/way.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
+import { sendings, withGathered } from "./blocks.ts";
 import {
   composeBackup,
   composeMode,
@@ -14,13 +15,9 @@ import {
   composeRead,
   composeRestore,
   composeUpdate,
-  holdsFor,
-  type KnownProcedure,
-  needsGates,
-  transmits,
-  withGathered,
 } from "./compose.ts";
 import { type RunPlan, stepsOf } from "./plan.ts";
+import { holdsFor, type KnownProcedure, needsGates } from "./procedure.ts";
 
 const release = (version: string, conditions: object = {}): Release => ({
   id: version,
@@ -164,7 +161,7 @@ describe("a mode", () => {
     expect(plan.stages[2]?.steps).toEqual([
       { kind: "probe", frequency: 147_000_000, transmits: true, outside: true, minutes: 1 },
     ]);
-    expect(transmits(plan)).toBe(true);
+    expect(sendings(plan)).toBe(1);
   });
 
   it("that erases is backed up before and written back after; without a way it is set in the tool, or nobody has written how", () => {
@@ -249,8 +246,8 @@ describe("machine work", () => {
   it("where it transmits, a load is got and put away beside the rest", () => {
     const keyUp = procedure("k", "update-mode", { steps: [{ kind: "key-up", what: "into a load" }] });
     const plan = update([keyUp], catalogueWith(release("1.1")), "1.1");
-    expect(transmits(plan)).toBe(true);
-    expect(transmits(update([], catalogueWith(release("1.1")), "1.1"))).toBe(false);
+    expect(sendings(plan)).toBe(1);
+    expect(sendings(update([], catalogueWith(release("1.1")), "1.1"))).toBe(0);
     const ends = ({ stages }: RunPlan) => [stages[0], stages.at(-1)];
     expect(ends(withGathered(plan, "dummy load DL-1"))).toMatchObject([
       { name: "gather", steps: [{ what: "lead K-07, dummy load DL-1" }] },

@@ -1,0 +1,64 @@
+// The plan that switches a radio into another mode, and shows that it is in it.
+import { chainsOfUnit } from "#core/kit/tooling.ts";
+import { excess, transmitOf } from "#core/modes/mode.ts";
+import { probesFor, RASTER } from "#core/modes/probes.ts";
+import { allowedOn } from "#core/modes/standing.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { bad, good, type Result } from "#core/quantities/result.ts";
+import { composeMode } from "#core/run/compose.ts";
+import type { KnownProcedure } from "#core/run/procedure.ts";
+import { policyOn } from "#core/unit/policy.ts";
+import { knownMode, modesOf } from "#db/modes.ts";
+import type { Tx } from "#db/pool.ts";
+import { bandPlan } from "#db/segments.ts";
+import type { LoadedSituation } from "#db/situation.ts";
+import { chosen, modesHere, workFacts } from "./plan-work.ts";
+import type { Planned, PlanProblem } from "./planned.ts";
+
+/** Problems: `no-mode`. */
+export async function modePlan(
+  tx: Tx,
+  situation: LoadedSituation,
+  known: readonly KnownProcedure[],
+  asked: { readonly mode: string; readonly chain?: string | undefined },
+  today: PlainDate,
+): Promise<Result<Planned, PlanProblem>> {
+  const { unit, policy } = situation;
+  const modes = modesHere(situation, await modesOf(tx, unit.model));
+  const row = modes.find(({ id }) => id === asked.mode);
+  if (!row) return bad({ kind: "no-mode" });
+  const all = modes.map(knownMode);
+  const allowed =
+    allowedOn(
+      {
+        policy: policyOn(policy, today).transmit ?? { rule: "as it is" },
+        plan: await bandPlan(tx),
+        holder: unit.mode?.holder ?? (unit.away ? {} : undefined),
+      },
+      today,
+    ) ?? [];
+  const { probes } = probesFor(
+    all.map((mode) => ({ id: mode.id, transmit: transmitOf(mode) })),
+    allowed,
+    RASTER,
+  );
+  const isErased = row.facts.erases !== "nothing";
+  const chains = chainsOfUnit(situation, "read");
+  const chain = isErased ? chosen(chains, asked.chain) : undefined;
+  const work = await workFacts(tx, situation, known, chain ? [chain] : []);
+  const enter = known.find(({ id, draft }) => id === row.enter_id && !draft);
+  const beyond = allowed.length > 0 && excess(row.facts, allowed).length > 0;
+  return good({
+    plan: composeMode(work.facts, {
+      ...{ name: row.name, erases: row.facts.erases, enter, setting: row.facts.setting, beyond },
+      probes: probes.map(({ frequency, outside, transmits }) => ({
+        ...{ frequency, outside },
+        transmits: transmits.includes(row.id),
+      })),
+    }),
+    title: `Switch it to ${row.name}`,
+    things: work.things,
+    ways: isErased ? chains.chains.map(work.said) : [],
+    erasing: enter?.effect === "erase" ? [{ id: enter.id, title: enter.title }] : [],
+  });
+}

@@ -1,0 +1,90 @@
+// The plan that brings a radio to what it needs, or to another release that was asked for.
+import { toolingOfRoute } from "#core/kit/tooling.ts";
+import { needsOf } from "#core/needs/unit.ts";
+import { bad, good, type Result } from "#core/quantities/result.ts";
+import type { Goal, Step } from "#core/route/route.ts";
+import { goalOfNeeds, goalsBeside, stateOfUnit, wayOf } from "#core/route/way.ts";
+import { composeUpdate } from "#core/run/compose.ts";
+import type { KnownProcedure } from "#core/run/procedure.ts";
+import { policyOn } from "#core/unit/policy.ts";
+import { orderVersions } from "#core/version/version.ts";
+import type { Tx } from "#db/pool.ts";
+import type { LoadedSituation } from "#db/situation.ts";
+import { chosen, erasingIn, momentOf, workFacts } from "./plan-work.ts";
+import type { Planned, PlanProblem } from "./planned.ts";
+
+/** Problems: `nothing-due`, `no-release`, `no-way`, `hardware-unknown`. */
+export async function updatePlan(
+  tx: Tx,
+  situation: LoadedSituation,
+  known: readonly KnownProcedure[],
+  asked: { readonly chain?: string | undefined; readonly to?: string | undefined },
+): Promise<Result<Planned, PlanProblem>> {
+  const { unit, catalogue, policy, today } = situation;
+  const aim = goalOf(situation, asked.to);
+  if (!aim.ok) return aim;
+  const goal = aim.value;
+  const on = policyOn(policy, today);
+  const { result } = wayOf(unit, catalogue, on, goal);
+  if (!result.ok) return bad({ kind: "no-way" });
+  if (result.value.steps.length === 0) return bad({ kind: "nothing-due" });
+  const wanted = new Set(goal.values());
+  const others = goalsBeside(catalogue, on, [...goal.keys()]).filter(
+    ({ release }) => !wanted.has(release.id),
+  );
+  const releases = result.value.steps.map((step) => catalogue.get(step.component)?.byId.get(step.release));
+  const isPicky = releases.some((release) => release?.hardwareRevisions !== undefined);
+  if (isPicky && unit.hardwareRevision === undefined) return bad({ kind: "hardware-unknown" });
+  const tooling = toolingOfRoute(result, situation);
+  const chains =
+    "steps" in tooling ? tooling.steps.flatMap((step) => chosen(step.chains, asked.chain) ?? []) : [];
+  const work = await workFacts(tx, situation, known, chains);
+  const to = result.value.steps.at(-1);
+  const prepared = to && catalogue.get(to.component);
+  const version = prepared?.byId.get(to?.release ?? "")?.version ?? "";
+  return good({
+    plan: composeUpdate({ ...work.facts, route: result.value }),
+    title: (to && goesBack(situation, to)
+      ? `Take ${prepared?.component.name ?? ""} back to ${version}`
+      : `Update ${prepared?.component.name ?? ""} to ${version}`
+    )
+      .replace(/ +/g, " ")
+      .slice(0, 200),
+    things: work.things,
+    ways: "steps" in tooling ? (tooling.steps[0]?.chains.chains ?? []).map(work.said) : [],
+    goals: others.slice(0, MOST_GOALS).map(({ component, release }) => ({
+      id: release.id,
+      what: `${component.name} ${release.version}, ${release.track}`.trim(),
+    })),
+    erasing: erasingIn(
+      known,
+      result.value.erases === "nothing" ? ["flash"] : ["flash", "restore"],
+      momentOf(situation),
+    ),
+  });
+}
+
+/** Is a release older than what the unit runs now? What cannot be compared is not. */
+function goesBack({ unit, catalogue }: LoadedSituation, to: Pick<Step, "component" | "release">): boolean {
+  const prepared = catalogue.get(to.component);
+  const now = stateOfUnit(unit, catalogue).get(to.component);
+  const then = prepared?.reader.release(to.release);
+  return now !== undefined && then !== undefined && orderVersions(then, now) === -1;
+}
+
+/** So many releases are offered at most. */
+const MOST_GOALS = 50;
+
+/** What its needs call for; where another release is asked for, that in place of it. */
+function goalOf(
+  { unit, catalogue, policy, today }: LoadedSituation,
+  to: string | undefined,
+): Result<Goal, PlanProblem> {
+  const goal = goalOfNeeds(needsOf(unit, catalogue, policy), today);
+  if (to === undefined) return goal.size > 0 ? good(goal) : bad({ kind: "nothing-due" });
+  const found = goalsBeside(catalogue, policyOn(policy, today), [...catalogue.keys()]).find(
+    ({ release }) => release.id === to,
+  );
+  if (!found) return bad({ kind: "no-release" });
+  return good(new Map([...goal, [found.component.id, to]]));
+}

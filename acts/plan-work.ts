@@ -1,0 +1,101 @@
+// What a plan works with: the chain that is taken, the things that it goes by, and what is known of the work.
+import type { Purpose } from "#core/dossier/procedure.ts";
+import type { Chain, Chains } from "#core/kit/chain.ts";
+import { stateOfUnit } from "#core/route/way.ts";
+import type { WorkFacts } from "#core/run/blocks.ts";
+import { holdsFor, type KnownProcedure, type Moment, procedureFor } from "#core/run/procedure.ts";
+import { loadKit } from "#db/kit.ts";
+import { releasesOf, revisionsOf } from "#db/models.ts";
+import { knownMode, type ModeRow } from "#db/modes.ts";
+import type { Tx } from "#db/pool.ts";
+import type { Thing } from "#db/runs.ts";
+import type { LoadedSituation } from "#db/situation.ts";
+import type { Planned } from "./planned.ts";
+
+/** The modes that a unit can be in, by what it runs and what hardware it has; what is unknown speaks against nothing. */
+export function modesHere(situation: LoadedSituation, rows: readonly ModeRow[]): ModeRow[] {
+  const moment = momentOf(situation);
+  return rows.filter((row) => {
+    const { firmware, hardwareRevisions } = knownMode(row);
+    const asked = { ...(firmware && { firmware }), ...(hardwareRevisions && { hardwareRevisions }) };
+    return holdsFor({ draft: false, ...asked }, moment);
+  });
+}
+
+/** What a unit runs and is, as procedures ask for it. */
+export const momentOf = ({ unit, catalogue }: LoadedSituation) => ({
+  unit,
+  catalogue,
+  state: stateOfUnit(unit, catalogue),
+});
+
+/** Of the procedures that are taken, those that erase. */
+export const erasingIn = (known: readonly KnownProcedure[], purposes: readonly Purpose[], moment: Moment) =>
+  purposes.flatMap((purpose) => {
+    const procedure = procedureFor(purpose, known, moment);
+    return procedure?.effect === "erase" ? [{ id: procedure.id, title: procedure.title }] : [];
+  });
+
+/** The chain that was asked for, if it still holds; else the best known. */
+export const chosen = ({ chains }: Chains, key: string | undefined): Chain | undefined =>
+  chains.find((chain) => chain.key === key) ?? chains[0];
+
+/** What the composers are told of the work; the things of its chains; a chain in words. */
+export async function workFacts(
+  tx: Tx,
+  situation: LoadedSituation,
+  procedures: readonly KnownProcedure[],
+  chains: readonly Chain[],
+): Promise<{
+  readonly facts: WorkFacts;
+  readonly things: readonly Thing[];
+  readonly said: (chain: Chain) => Planned["ways"][number];
+}> {
+  const { unit } = situation;
+  const tools = new Map((await loadKit(tx)).prepared.kit.tools.map((tool) => [tool.id, tool.name]));
+  const things = thingsOf(chains, tools);
+  const releases = await releasesOf(tx, unit.model);
+  const revisions = await revisionsOf(tx, unit.model);
+  const hardware = revisions.find((r) => r.id === unit.hardwareRevision)?.name;
+  const [first] = chains;
+  const named = (chain: Chain) =>
+    thingsOf([chain], tools)
+      .map(({ name }) => name)
+      .join(", ");
+  return {
+    things,
+    said: (chain) => ({ key: chain.key, what: named(chain) }),
+    facts: {
+      ...momentOf(situation),
+      procedures,
+      gather: things.map(({ kind, name }) =>
+        kind === "lead" || kind === "adapter" ? `${kind} ${name}` : name,
+      ),
+      guards: {
+        ...(hardware !== undefined && { hardware: `hardware ${hardware}` }),
+        ...(first && {
+          chain: {
+            what: named(first),
+            bad: chains.some(({ evidence }) => evidence.verdict === "known-bad"),
+          },
+        }),
+        sums: new Map(releases.flatMap((r) => (r.file_sha256 ? [[r.id, r.file_sha256] as const] : []))),
+      },
+    },
+  };
+}
+
+/** What chains go by, each once. */
+function thingsOf(chains: readonly Chain[], tools: ReadonlyMap<string, string>): Thing[] {
+  const all = chains.flatMap(({ lead, atRadio, atComputer, computer, tool }): Thing[] => [
+    ...(lead ? [{ kind: "lead" as const, id: lead.id, name: lead.tag }] : []),
+    ...[...atRadio, ...atComputer].map((joint) => ({
+      kind: "adapter" as const,
+      id: joint.id,
+      name: joint.tag,
+    })),
+    { kind: "computer", id: computer.id, name: computer.name },
+    ...(tool ? [{ kind: "tool" as const, id: tool.tool, name: tools.get(tool.tool) ?? "the tool" }] : []),
+  ]);
+  return [...new Map(all.map((thing) => [`${thing.kind} ${thing.id}`, thing])).values()];
+}

@@ -1,0 +1,47 @@
+// What a radio is taken to the bench for, and what is planned for it then.
+import type { RunPlan } from "#core/run/plan.ts";
+import type { KnownProcedure } from "#core/run/procedure.ts";
+import type { Thing } from "#db/runs.ts";
+
+/** What a radio is taken to the bench for. `chain`: another than the best; `to`: another release than it needs. */
+export type Errand =
+  | { readonly procedure: string }
+  | { readonly component: string }
+  | { readonly update: { readonly chain?: string | undefined; readonly to?: string | undefined } }
+  | { readonly backup: { readonly chain?: string | undefined } }
+  | { readonly restore: { readonly backup: string; readonly chain?: string | undefined } }
+  | { readonly mode: { readonly mode: string; readonly chain?: string | undefined } };
+
+export type PlanProblem =
+  | { readonly kind: "no-unit" }
+  | { readonly kind: "no-procedure" }
+  | { readonly kind: "no-component" }
+  /** The procedure is a draft, or for other firmware or hardware. */
+  | { readonly kind: "other-radio" }
+  /** It flashes, erases or unlocks: it is part of a run that has its gates. */
+  | { readonly kind: "needs-gates" }
+  /** It needs no firmware. */
+  | { readonly kind: "nothing-due" }
+  /** The release that was asked for is not there any more, withdrawn, or of a track that its policy does not admit. */
+  | { readonly kind: "no-release" }
+  /** Nothing leads there, or it cannot be told whether anything does. */
+  | { readonly kind: "no-way" }
+  /** What it needs fits some hardware of its model only, and nobody has noted which it has. */
+  | { readonly kind: "hardware-unknown" }
+  /** That is no backup of this radio. */
+  | { readonly kind: "no-backup" }
+  /** Its model has no such mode, or not with what it runs. */
+  | { readonly kind: "no-mode" };
+
+export type Planned = {
+  readonly plan: RunPlan;
+  readonly title: string;
+  /** What it works with, from the chains it goes by. */
+  readonly things: readonly Thing[];
+  /** Every chain by which its first install, or what it reads or writes, can be reached, in words; the best known first. */
+  readonly ways: readonly { readonly key: string; readonly what: string }[];
+  /** Of an update: the other releases that may be gone to instead, in words; the newest first. Whether a way leads there is not looked at yet. */
+  readonly goals?: readonly { readonly id: string; readonly what: string }[];
+  /** The procedures in it that erase. */
+  readonly erasing: readonly Pick<KnownProcedure, "id" | "title">[];
+};
