@@ -105,6 +105,16 @@ test("from Due to the last reading: gates, a stepping stone, a plug that slips, 
   await expect(look).toContainText("lead K-07");
   await expect(look).toContainText("main 1.10 and main 1.14, one after the other");
   await expect(look).toContainText("backed up before and written back after");
+  // What it goes by is not offered as something else.
+  await page.getByText("With something else").click();
+  const others = await page.getByLabel("Reach it with").getByRole("option").allInnerTexts();
+  expect(others.length).toBeGreaterThan(0);
+  expect(others.map((text) => text.split(", ").sort())).not.toContainEqual([
+    "Hedgewriter",
+    "K-07",
+    "Reed desk",
+  ]);
+  await page.getByText("With something else").click();
   await expectAccessible(page);
   await press(page, "Begin");
   await answer(page, "Seen it");

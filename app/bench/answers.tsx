@@ -157,8 +157,9 @@ function Main({
 
 /** Another chain, or another release, than it goes by. */
 function OtherWays({ run }: { readonly run: Shown }) {
-  const now = run.things.map(({ name }) => name).join(", ");
-  const others = run.ways.filter(({ what }) => what !== now);
+  const sorted = (names: readonly string[]) => [...names].sort().join(", ");
+  const now = sorted(run.things.map(({ name }) => name));
+  const others = run.ways.filter(({ what }) => sorted(what.split(", ")) !== now);
   return (
     <>
       {run.goals && run.goals.length > 0 && <OtherGoals goals={run.goals} />}
