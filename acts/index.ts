@@ -47,6 +47,7 @@ import { shelveQuirk } from "./shelve-quirk.ts";
 import { shelveSegment } from "./shelve-segment.ts";
 import { shelveThing } from "./shelve-thing.ts";
 import { shelveUnit } from "./shelve-unit.ts";
+import { showUnlocking } from "./show-unlocking.ts";
 import { standInRadio } from "./stand-in-radio.ts";
 import { strikeMeasurement } from "./strike-measurement.ts";
 import { strikeReading } from "./strike-reading.ts";
@@ -122,6 +123,7 @@ export const ALL_ACTS = [
   noteHardware,
   noteTry,
   recordReading,
+  showUnlocking,
   strikeMeasurement,
   strikeReading,
   strikeTry,

@@ -546,6 +546,7 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     "note-practice": procedure.chain((of) =>
       fc.record({ clean: fc.boolean(), ms: fc.constantFrom(10, -1) }).map((one) => ({ ...of, ...one })),
     ),
+    "show-unlocking": procedure,
     "set-bench-rules": fc.record({ silence: mostly([10, 20, 30], [1]), clean: fc.constantFrom(0, 2) }),
     "keep-file-part": fc.record({
       sha256: fc.constant(A_FILE.sha256),

@@ -1,13 +1,15 @@
 // A run as its page shows it.
 import { errandShape } from "#acts/begin-run.ts";
+import type { Who } from "#acts/define.ts";
 import type { Planned } from "#acts/planned.ts";
 import { planFor } from "#acts/run-plan.ts";
+import { may } from "#core/club/acts.ts";
 import { liesInBands } from "#core/modes/band.ts";
 import { transmitOf } from "#core/modes/mode.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { estimate, historyOf } from "#core/run/estimate.ts";
 import { foldRun, type Run } from "#core/run/fold.ts";
-import { isFinal, planShape, stepsOf } from "#core/run/plan.ts";
+import { isFinal, planShape, stepsOf, withoutGuarded } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { fileSize } from "#db/files.ts";
@@ -18,6 +20,7 @@ import { simulatedState } from "#db/simulated.ts";
 import type { UnitRow } from "#db/units.ts";
 import { radioShape } from "#simulators/radio/stored.ts";
 import { workAt } from "#simulators/radio/work.ts";
+import { inPassing } from "../shared/guarded.server.ts";
 import { besideStep } from "../shared/load-beside.server.ts";
 
 /** From so many of the last runs of a model it is told how long its steps usually take. */
@@ -79,7 +82,8 @@ async function obeyed(tx: Tx, row: RunRow, unit: UnitRow, own: string | undefine
 }
 
 /** All of a run that its page needs, also to go on by itself while nothing answers. */
-export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDate) {
+export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who, "role" | "today">) {
+  const { today } = who;
   const steps = stepsOf(row.plan);
   const sums = [
     ...new Set(steps.flatMap(({ step }) => (step.kind === "gate" && step.sha256 ? [step.sha256] : []))),
@@ -113,7 +117,7 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDa
     model: unit.model,
     model_id: unit.model_id,
     title: row.title,
-    plan: row.plan,
+    plan: may(who.role, "see-unlocking") ? row.plan : withoutGuarded(row.plan),
     events,
     by: row.held_by,
     byId: row.held_by_id,
@@ -130,7 +134,7 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, today: PlainDa
     work: radio && run.machineSince !== undefined ? workAt(radio, Date.now()) : undefined,
     /** By the place of the step. */
     besides: steps.flatMap(({ step, place }) => {
-      const found = besideStep(step.kind === "do" ? step.step : undefined, procedures);
+      const found = inPassing(besideStep(step.kind === "do" ? step.step : undefined, procedures));
       return found.length > 0 ? [[place, found] as const] : [];
     }),
     quirks: quirks.slice(0, MOST_QUIRKS).map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),

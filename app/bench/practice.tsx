@@ -13,6 +13,7 @@ import { idIn, mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { KEY } from "../forms/form-key.tsx";
 import { performForm } from "../forms/perform.server.ts";
+import { isHidden, shownTo } from "../shared/guarded.server.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -35,11 +36,15 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     const models = (await modelsToPick(tx)).map((one) => [one.id, one.name] as const);
     if (!model || id === undefined) {
       const own = new Map((await practiceOf(tx, who.person)).map((tally) => [tally.procedure_id, tally]));
-      const all = (await practisable(tx)).map((one) => ({ ...one, tally: own.get(one.id) }));
+      const all = (await practisable(tx))
+        .filter((one) => !isHidden(who, one))
+        .map((one) => ({ ...one, tally: own.get(one.id) }));
       return { models, model: undefined, all, asked: (await benchRules(tx)).clean };
     }
     const head = await dossierHead(tx, id);
-    const procedures = (await proceduresOf(tx, id)).filter((p) => !p.draft);
+    const procedures = (await proceduresOf(tx, id)).filter((p) => !p.draft && !isHidden(who, p));
+    const chosen = procedures.find((p) => p.id === search.get("procedure"));
+    if (chosen) await shownTo(who, id, chosen);
     const tallies = new Map((await practiceOf(tx, who.person)).map((tally) => [tally.procedure_id, tally]));
     return {
       models,
@@ -50,7 +55,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
         ...{ id: one, title, purpose, effect, steps },
         tally: tallies.get(one),
       })),
-      chosen: procedures.find((p) => p.id === search.get("procedure"))?.id,
+      chosen: chosen?.id,
     };
   });
 }

@@ -36,7 +36,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     const row = id === undefined ? undefined : await runById(tx, id);
     const unit = row && (await unitById(tx, row.unit_id));
     if (!row || !unit) throw notFound("This run");
-    return loadRun(tx, row, unit, who.today);
+    return loadRun(tx, row, unit, who);
   });
 }
 

@@ -1,5 +1,6 @@
 // A model's dossier, first page: components, how their versions count, the ladder, the releases.
 import { Link } from "react-router";
+import { may } from "#core/club/acts.ts";
 import { transmitOf } from "#core/modes/mode.ts";
 import { classesOf, privilegesOn } from "#core/modes/privileges.ts";
 import { probesFor, RASTER } from "#core/modes/probes.ts";
@@ -75,6 +76,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
     });
     const procedures = await proceduresOf(tx, model.id);
     const modes = await modesOf(tx, model.id);
+    const seesAll = may(who.role, "see-unlocking");
     return {
       model,
       head: await dossierHead(tx, model.id),
@@ -85,6 +87,8 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       probes: probesOf(modes, await bandPlan(tx), who.today),
       modes: modes.map((mode) => ({
         ...mode,
+        // How it is set stands for the steps where there are none.
+        facts: seesAll ? mode.facts : { ...mode.facts, setting: undefined },
         transmit: transmitOf(mode.facts),
         units: all.flatMap(({ unit }) => (unit.mode?.now.id === mode.id ? [tags.get(unit.id) ?? "?"] : [])),
       })),

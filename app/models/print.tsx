@@ -1,9 +1,11 @@
 // Procedures as cards on paper, a quarter of a page each, black on white.
 
 import { Link } from "react-router";
+import { isGuarded } from "#core/dossier/procedure.ts";
 import { listed } from "#core/quantities/list.ts";
 import { dossierHead, proceduresOf } from "#db/dossier.ts";
 import { readInClub } from "../context.ts";
+import { inPassing, shownTo } from "../shared/guarded.server.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { EFFECT_WORD, PURPOSE_WORD, saySource, sayStepAndSigns } from "../ui/words/step.ts";
 import type { Route } from "./+types/print";
@@ -15,18 +17,22 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const only = new URL(request.url).searchParams.get("only");
-  return readInClub(context, async (tx) => {
+  return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const all = await proceduresOf(tx, model.id);
     const { identity } = await dossierHead(tx, model.id);
     const warnings = warningsOf(all);
-    const cards = all
-      .filter((p) => !p.draft && (only === null || p.id === only))
+    const passing = inPassing(all);
+    // What unlocks is printed only where it is asked for by itself.
+    const asked = all.filter((p) => !p.draft && (only === null ? !isGuarded(p) : p.id === only));
+    const shown = await Promise.all(asked.map((p) => shownTo(who, model.id, p)));
+    const cards = shown
+      .filter(({ hidden }) => !hidden)
       .map((procedure) => ({
         procedure,
         beside: warnings
           .filter((w) => w.of === procedure.id)
-          .flatMap((w) => all.find((p) => p.id === w.other) ?? []),
+          .flatMap((w) => passing.find((p) => p.id === w.other) ?? []),
       }));
     return { model, layout: identity.layout, cards };
   });
@@ -41,7 +47,9 @@ export default function Print({ loaderData }: Route.ComponentProps) {
         <Link className="link" to={`/models/${model.id}`}>
           Back to the dossier
         </Link>
-        <p className="text-sm text-quiet">Print this page: four cards go on a sheet.</p>
+        <p className="text-sm text-quiet">
+          Print this page: four cards go on a sheet. What unlocks a radio is printed from its own page.
+        </p>
       </div>
       <div className="print-sheet grid gap-4 xl:grid-cols-2">
         {cards.map(({ procedure, beside }) => {

@@ -10,6 +10,7 @@ import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Beside } from "../shared/beside.tsx";
+import { inPassing, shownTo } from "../shared/guarded.server.ts";
 import { Confirmed } from "../shared/known-from.tsx";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
@@ -32,13 +33,14 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     if (!procedure) throw notFound("This procedure");
     const { identity, parts } = await dossierHead(tx, model.id);
     const others = await proceduresOf(tx, model.id);
+    const passing = inPassing(others);
     const warned = warningsOf(others)
       .filter((w) => w.of === procedure.id)
-      .flatMap((w) => others.find((p) => p.id === w.other) ?? []);
+      .flatMap((w) => passing.find((p) => p.id === w.other) ?? []);
     const confirmed = await loadConfirmed(tx, who, model.id);
     return {
       model,
-      procedure,
+      procedure: await shownTo(who, model.id, procedure),
       layout: identity.layout,
       part: parts.find((p) => p.id === procedure.component_id)?.name,
       warned,
@@ -77,15 +79,19 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
       says={`${PURPOSE_WORD[procedure.purpose]}, about ${procedure.minutes} min; ${EFFECT_WORD[procedure.effect]}`}
       acts={
         <>
-          <Link className="link" to={`/bench/practice?model=${model.id}&procedure=${procedure.id}`}>
-            Practise it
-          </Link>
-          <Link
-            to={`/models/${model.id}/print?only=${procedure.id}`}
-            className="btn btn-outline btn-primary btn-sm"
-          >
-            Print it
-          </Link>
+          {!procedure.hidden && (
+            <>
+              <Link className="link" to={`/bench/practice?model=${model.id}&procedure=${procedure.id}`}>
+                Practise it
+              </Link>
+              <Link
+                to={`/models/${model.id}/print?only=${procedure.id}`}
+                className="btn btn-outline btn-primary btn-sm"
+              >
+                Print it
+              </Link>
+            </>
+          )}
           {mayWrite && (
             <Link
               to={`/models/${model.id}/procedures/${procedure.id}/edit`}
@@ -118,7 +124,13 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
           </div>
         )}
         <div className="flex min-w-0 flex-col gap-4">
-          <ol className="sheet divide-y divide-line text-lg">
+          {procedure.hidden && (
+            <p className="doubt max-w-xl p-4 text-lg">
+              It unlocks the radio: its steps are shown to bench and keeper, and each showing is noted in the
+              log.
+            </p>
+          )}
+          <ol className="sheet divide-y divide-line text-lg empty:hidden">
             {procedure.steps.map((step, i) => (
               // Steps have no ids of their own; the list is shown, not changed.
               // biome-ignore lint/suspicious/noArrayIndexKey: see above

@@ -15,6 +15,7 @@ import type { KnownUnit } from "#db/unit-facts.ts";
 import { type UnitRow, unitByTag } from "#db/units.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { shownConfirmed } from "./confirmed.server.ts";
+import { inPassing } from "./guarded.server.ts";
 import type { ShownWay } from "./way.tsx";
 
 export type LoadedUnit = {
@@ -93,5 +94,9 @@ export async function howToOf(tx: Tx, who: SignedIn, unit: KnownUnit, catalogue:
   const [first] = catalogue.values();
   const version = first && state.get(first.component.id);
   const runs = version && (first.byId.get(version.release ?? "")?.version ?? version.cleaned);
-  return { procedures, runs, confirmed: shownConfirmed(await confirmationsOf(tx, unit.model), who.timeZone) };
+  return {
+    procedures: inPassing(procedures),
+    runs,
+    confirmed: shownConfirmed(await confirmationsOf(tx, unit.model), who.timeZone),
+  };
 }

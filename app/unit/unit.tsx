@@ -71,7 +71,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       ...(situation
         ? await shownTooling(tx, who, row.tag, situation, ways?.way)
         : { tooling: [], kitKnown: true }),
-      runs: await shownRuns(tx, row.id),
+      runs: await shownRuns(tx, row.id, who.role),
       mode: await shownMode(tx, situation, who.today),
       howTo: situation && (await howToOf(tx, who, situation.unit, catalogue)),
       unit: row,

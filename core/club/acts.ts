@@ -20,6 +20,7 @@ export const ACTS = [
   "work-at-bench",
   "pass-backup",
   "practise",
+  "see-unlocking",
 ] as const;
 export type Act = (typeof ACTS)[number];
 
@@ -35,6 +36,7 @@ const BENCH: readonly Act[] = [
   "edit-kit",
   "work-at-bench",
   "practise",
+  "see-unlocking",
 ];
 
 const ALLOWED: Record<Role, readonly Act[]> = {

@@ -82,6 +82,7 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("backup-kept"), what: text, size: z.number() }),
   z.object({ kind: z.literal("mode-written"), name: text }),
   z.object({ kind: z.literal("mode-shelved"), name: text }),
+  z.object({ kind: z.literal("unlocking-shown"), what: text }),
   z.object({ kind: z.literal("mode-noted"), name: text, how: z.enum(["set", "proved", "told"]), why: text }),
   z.object({ kind: z.literal("measured"), what: text, value: z.number(), meter: text }),
   z.object({ kind: z.literal("measurement-struck"), what: text, value: z.number(), why: text }),

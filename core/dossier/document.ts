@@ -11,7 +11,7 @@ import { numberingShape } from "../version/numbering.ts";
 import { rangeShape } from "../version/range.ts";
 import { identityShape, partReadingShape } from "./identity.ts";
 import { BODIES } from "./layout.ts";
-import { procedureShape } from "./procedure.ts";
+import { isGuarded, procedureShape } from "./procedure.ts";
 import { serialRangeShape } from "./serial.ts";
 
 const releaseDocument = z.strictObject({
@@ -95,6 +95,13 @@ export const dossierDocument = z.strictObject({
 
 export type Dossier = z.output<typeof dossierDocument>;
 export type DossierRelease = Dossier["components"][number]["releases"][number];
+
+/** The same for those who may not see how a radio is unlocked: without those procedures, and without the settings that stand for them. */
+export const withoutGuarded = (dossier: Dossier): Dossier => ({
+  ...dossier,
+  procedures: dossier.procedures.filter((one) => !isGuarded(one)),
+  modes: dossier.modes.map(({ setting: _, ...mode }) => mode),
+});
 
 export type DocumentProblem =
   | { readonly kind: "not-json" }

@@ -36,6 +36,15 @@ export const procedureShape = z.object({
 });
 export type Procedure = z.infer<typeof procedureShape>;
 
+/** Whether its steps are shown only to bench and keeper, and every showing is noted: those that unlock a radio. */
+export const isGuarded = ({ effect }: Pick<Procedure, "effect">): boolean => effect === "unlock";
+
+/** Of a guarded procedure no more than the combination that begins it: whoever holds keys has to be warned of that. */
+export const withoutSteps = <P extends Pick<Procedure, "effect" | "steps">>(procedure: P): P => ({
+  ...procedure,
+  steps: procedure.steps.filter((step) => step.kind === "hold").slice(0, 1),
+});
+
 export type LineProblem = { readonly line: number } & (
   | StepProblem
   | { readonly kind: "unknown-key"; readonly key: string }

@@ -1,4 +1,5 @@
 // What plans are put together from: gathering, gates, backing up, writing back.
+import { isGuarded } from "../dossier/procedure.ts";
 import type { Step } from "../dossier/step.ts";
 import { listed } from "../quantities/list.ts";
 import type { RunPlan, RunStep, Stage, StageName } from "./plan.ts";
@@ -31,11 +32,19 @@ export const stage = (name: StageName, title: string, steps: readonly RunStep[])
 
 export type Machine = Extract<RunStep, { kind: "machine" }>;
 
+const doing = (procedure: KnownProcedure, step: Step, minutes: number): RunStep => ({
+  kind: "do",
+  step,
+  of: procedure.title,
+  ...(isGuarded(procedure) && { guarded: true as const }),
+  minutes,
+});
+
 /** A procedure's steps, its minutes spread over them; where none is written, one open step for what is done. */
 export function written(procedure: KnownProcedure | undefined, wanted: string): RunStep[] {
   if (!procedure) return [{ kind: "open", wanted, minutes: 5 }];
   const minutes = procedure.minutes / procedure.steps.length;
-  return procedure.steps.map((step): RunStep => ({ kind: "do", step, of: procedure.title, minutes }));
+  return procedure.steps.map((step) => doing(procedure, step, minutes));
 }
 
 /** The same around machine work: it takes the place of the step that calls for a tool; where there is none, it comes last. */
@@ -49,7 +58,7 @@ export function around(procedure: KnownProcedure | undefined, machine: Machine):
       : machine;
   const others = procedure.steps.length - (at < 0 ? 0 : 1);
   const minutes = Math.max(0, procedure.minutes - machine.minutes) / Math.max(1, others);
-  const steps = procedure.steps.map((step): RunStep => ({ kind: "do", step, of: procedure.title, minutes }));
+  const steps = procedure.steps.map((step) => doing(procedure, step, minutes));
   return at < 0 ? [...steps, done] : [...steps.slice(0, at), done, ...steps.slice(at + 1)];
 }
 

@@ -96,7 +96,13 @@ export function composeMode(
   const how: RunStep[] =
     enter || setting === undefined
       ? written(enter, `bring it into the mode ${name}`)
-      : [{ kind: "do", step: { kind: "confirm", what: setting }, minutes: 3 }];
+      : [
+          {
+            ...{ kind: "do", step: { kind: "confirm", what: setting } },
+            ...(beyond && { guarded: true as const }),
+            minutes: 3,
+          },
+        ];
   return {
     purpose: "mode",
     stages: [

@@ -46,8 +46,14 @@ export const runStepShape = z.discriminatedUnion("kind", [
     bad: z.boolean().optional(),
     minutes,
   }),
-  /** A step of a written procedure; `of`: its title. */
-  z.object({ kind: z.literal("do"), step: stepShape, of: words.optional(), minutes }),
+  /** A step of a written procedure; `of`: its title. `guarded`: it unlocks, and is not shown to everybody. */
+  z.object({
+    kind: z.literal("do"),
+    step: stepShape,
+    of: words.optional(),
+    guarded: z.literal(true).optional(),
+    minutes,
+  }),
   /** Nobody has written down how: what is done is noted. */
   z.object({ kind: z.literal("open"), wanted: words, minutes }),
   z.object({
@@ -120,3 +126,16 @@ const known = new WeakMap<RunPlan, readonly PlacedStep[]>();
 /** Whether a step changes the radio so that going back before it would not undo it. */
 export const isFinal = (step: RunStep): boolean =>
   step.kind === "machine" ? step.work !== "read" : step.kind === "read-back" || step.kind === "switched";
+
+/** A plan for those who may not see how a radio is unlocked: as many steps, with nothing of those in them. */
+export const withoutGuarded = (plan: RunPlan): RunPlan => ({
+  ...plan,
+  stages: plan.stages.map((stage) => ({
+    ...stage,
+    steps: stage.steps.map((step) =>
+      step.kind === "do" && step.guarded
+        ? { ...step, step: { kind: "confirm" as const, what: "what unlocks it, shown to bench and keeper" } }
+        : step,
+    ),
+  })),
+});

@@ -130,6 +130,8 @@ export function sayEntry(
       return `wrote down the mode ${clip(entry.name)}`;
     case "mode-shelved":
       return `shelved the mode ${clip(entry.name)}`;
+    case "unlocking-shown":
+      return `was shown how it is unlocked: ${clip(entry.what)}`;
     case "mode-noted":
       return `${MODE_HOW[entry.how]} ${clip(entry.name)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
     case "measured":
