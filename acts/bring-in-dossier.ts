@@ -23,6 +23,7 @@ import { modeFacts, modesOf, putMode } from "#db/modes.ts";
 import { addParts } from "#db/parts.ts";
 import type { Tx } from "#db/pool.ts";
 import { addRelease, correctRelease, markDraft } from "#db/releases.ts";
+import { type ItemKind, putServiceItem, serviceItems } from "#db/service.ts";
 import { defineAct, type Who } from "./define.ts";
 
 /** So many facts are taken over at once: more would keep the page waiting. */
@@ -176,9 +177,19 @@ async function accept(
       source: from(m.source),
     });
   }
+  const oldItems = await serviceItems(tx, model);
+  const putItem = (kind: ItemKind, key: string, { name, source, ...facts }: ItemTold) => {
+    const old = oldItems.find((o) => o.kind === kind && factKey[kind](o) === key);
+    return putServiceItem(tx, model, old?.id, { kind, name, facts, source: from(source) });
+  };
+  for (const s of dossier.settings)
+    if (takes(factKey.setting(s))) await putItem("setting", factKey.setting(s), s);
+  for (const c of dossier.codes) if (takes(factKey.code(c))) await putItem("code", factKey.code(c), c);
   await markDrafts(tx, model);
   return { model, name, from: dossier.from, taken: facts.length };
 }
+
+type ItemTold = Dossier["settings"][number] | Dossier["codes"][number];
 
 async function putRelease(
   tx: Tx,

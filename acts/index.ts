@@ -32,6 +32,7 @@ import { noteHardware } from "./note-hardware.ts";
 import { noteMeasurement } from "./note-measurement.ts";
 import { noteMode } from "./note-mode.ts";
 import { notePractice } from "./note-practice.ts";
+import { noteSetting } from "./note-setting.ts";
 import { noteTry } from "./note-try.ts";
 import { recordReading } from "./record-reading.ts";
 import { recoverPerson } from "./recover-person.ts";
@@ -45,6 +46,7 @@ import { shelvePerson } from "./shelve-person.ts";
 import { shelveProcedure } from "./shelve-procedure.ts";
 import { shelveQuirk } from "./shelve-quirk.ts";
 import { shelveSegment } from "./shelve-segment.ts";
+import { shelveServiceItem } from "./shelve-service-item.ts";
 import { shelveThing } from "./shelve-thing.ts";
 import { shelveUnit } from "./shelve-unit.ts";
 import { showUnlocking } from "./show-unlocking.ts";
@@ -62,6 +64,7 @@ import { writeProcedure } from "./write-procedure.ts";
 import { writeQuirk } from "./write-quirk.ts";
 import { writeRelease } from "./write-release.ts";
 import { writeSegment } from "./write-segment.ts";
+import { writeServiceItem } from "./write-service-item.ts";
 import { writeThing } from "./write-thing.ts";
 
 export const ALL_ACTS = [
@@ -73,6 +76,9 @@ export const ALL_ACTS = [
   keepFilePart,
   noteMeasurement,
   noteMode,
+  noteSetting,
+  shelveServiceItem,
+  writeServiceItem,
   notePractice,
   setBenchRules,
   standInRadio,

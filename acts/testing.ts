@@ -16,12 +16,14 @@ import { modesOf } from "#db/modes.ts";
 import { recompute } from "#db/needs.ts";
 import type { Tx } from "#db/pool.ts";
 import { bandPlan } from "#db/segments.ts";
+import { serviceItems } from "#db/service.ts";
 import type { Who } from "./define.ts";
 import type { ActName } from "./index.ts";
 import { identityStands } from "./write-identity.ts";
 import { modeStands } from "./write-mode.ts";
 import { modelStands } from "./write-model.ts";
 import { releaseStands } from "./write-release.ts";
+import { itemStands } from "./write-service-item.ts";
 
 /** Ids of what is in the club, of what is in another, and of what is nowhere. */
 export type World = {
@@ -57,6 +59,10 @@ export type World = {
   readonly modes: readonly { readonly model: string; readonly mode: string; readonly stands: object }[];
   /** Radios with modes of their models. */
   readonly inModes: readonly { readonly unit: string; readonly mode: string }[];
+  /** What service menus hold, with what stands of it. */
+  readonly service: readonly { readonly model: string; readonly item: string; readonly stands: object }[];
+  /** Radios with settings of their models. */
+  readonly settings: readonly { readonly unit: string; readonly item: string }[];
   readonly measurements: readonly { readonly unit: string; readonly measurement: string }[];
   /** Lines of the band plan as they stand. */
   readonly segments: readonly { readonly segment: string; readonly stands: Segment }[];
@@ -154,7 +160,9 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
   };
 }
 
-async function worldOfModes(tx: Tx): Promise<Pick<World, "modes" | "inModes" | "segments">> {
+async function worldOfModes(
+  tx: Tx,
+): Promise<Pick<World, "modes" | "inModes" | "segments" | "service" | "settings">> {
   const { rows: used } = await tx.query<{ unit: string; model: string; mode: string }>(
     `select u.id unit, u.model_id model, m.id mode from unit u join mode m on m.club_id = u.club_id and m.model_id = u.model_id
      where u.tag in ('W-15', 'H-07', 'H-01', 'S-02') and m.shelved_at is null order by u.id, m.id`,
@@ -162,7 +170,18 @@ async function worldOfModes(tx: Tx): Promise<Pick<World, "modes" | "inModes" | "
   const modes: World["modes"][number][] = [];
   for (const model of new Set(used.map((one) => one.model)))
     for (const row of await modesOf(tx, model)) modes.push({ model, mode: row.id, stands: modeStands(row) });
+  const service: World["service"][number][] = [];
+  for (const model of new Set(used.map((one) => one.model)))
+    for (const row of await serviceItems(tx, model))
+      service.push({ model, item: row.id, stands: itemStands(row) });
+  const settings = used.flatMap(({ unit, model }) =>
+    service.flatMap((one) =>
+      one.model === model && "usual" in one.stands ? [{ unit, item: one.item }] : [],
+    ),
+  );
   return {
+    service,
+    settings: [...settings, { unit: used[0]?.unit ?? "", item: NOWHERE }],
     modes,
     inModes: [
       ...used.map(({ unit, mode }) => ({ unit, mode })),
@@ -338,6 +357,7 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
   const quirk = fc.constantFrom(...world.quirks);
   const procedure = fc.constantFrom(...world.procedures);
   const mode = fc.constantFrom(...world.modes);
+  const service = fc.constantFrom(...world.service);
   const segment = fc.constantFrom(...world.segments);
   const release = fc.constantFrom(...world.releases);
   const thing = fc.constantFrom(...world.things);
@@ -506,6 +526,17 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     "note-mode": fc
       .tuple(fc.constantFrom(...world.inModes), fc.constantFrom("set", "told"), words)
       .map(([one, how, why]) => ({ ...one, how, why })),
+    "write-service-item": fc
+      .tuple(service, fc.boolean(), words)
+      .map(([{ model, item, stands }, anew, meaning]) => ({
+        ...stands,
+        ...{ model, meaning: meaning || "anew" },
+        ...(anew ? { item } : { name: "one more" }),
+      })),
+    "shelve-service-item": service.map(({ model, item }) => ({ model, item })),
+    "note-setting": fc
+      .tuple(fc.constantFrom(...world.settings), fc.constantFrom("5", "62", "78"), fc.boolean(), words)
+      .map(([one, value, changed, why]) => ({ ...one, value, changed, why })),
     "note-measurement": fc.record({
       unit,
       kind: fc.constantFrom("power", "current"),

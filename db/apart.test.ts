@@ -18,6 +18,7 @@ import { addRelease } from "./releases.ts";
 import { addEvent, addRun, addThings } from "./runs.ts";
 import * as seed from "./seed.ts";
 import { addSegments } from "./segments.ts";
+import { addUnitSetting, putServiceItem } from "./service.ts";
 import { makeLink } from "./sessions.ts";
 import { rememberSheet } from "./sheets.ts";
 import { putSimulated } from "./simulated.ts";
@@ -123,6 +124,11 @@ beforeAll(async () => {
       { kind: "power", value: 5, meter: "", error: "", note: "" },
       undefined,
     );
+    const item = await putServiceItem(tx, model, undefined, {
+      ...{ kind: "setting", name: "S", facts: { where: "", meaning: "m", usual: "", never: "" } },
+      source,
+    });
+    await addUnitSetting(tx, { unit, item, value: "1", changed: false, why: "", by: one.person });
     await addSegments(tx, [{ class: "C", from: 1, to: 2, note: "" }]);
     await addThings(tx, run, [{ kind: "lead", id: "1", name: "K" }]);
     await putSimulated(tx, unit, { some: "state" });

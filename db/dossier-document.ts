@@ -8,6 +8,7 @@ import { loadCatalogues } from "./facts.ts";
 import { modelById, modelByName, releasesOf, revisionsOf } from "./models.ts";
 import { modesOf } from "./modes.ts";
 import type { Tx } from "./pool.ts";
+import { serviceItems } from "./service.ts";
 
 const KINDS = { handheld: "handheld", mobile: "mobile", base: "base", module: "module" } as const;
 
@@ -27,6 +28,7 @@ export async function writeDossier(tx: Tx, who: Writer, modelId: string): Promis
   const firmwareOf = (row: { component_id: string | null; firmware: Range | null }) =>
     row.firmware === null ? {} : { firmware: { component: partName(row.component_id), range: row.firmware } };
   const procedures = await proceduresOf(tx, modelId);
+  const items = await serviceItems(tx, modelId);
   const titleOf = (id: string | null) => procedures.find((p) => p.id === id)?.title;
   return dossierDocument.parse({
     format: FORMAT,
@@ -74,6 +76,12 @@ export async function writeDossier(tx: Tx, who: Writer, modelId: string): Promis
       ...(titleOf(mode.leave_id) && { leave: titleOf(mode.leave_id) }),
       source: mode.source,
     })),
+    settings: items.flatMap((item) =>
+      item.kind === "setting" ? [{ name: item.name, ...item.facts, source: item.source }] : [],
+    ),
+    codes: items.flatMap((item) =>
+      item.kind === "code" ? [{ name: item.name, ...item.facts, source: item.source }] : [],
+    ),
     quirks: (await quirksOf(tx, modelId)).map((q) => ({
       symptom: q.symptom,
       cause: q.cause,

@@ -29,6 +29,7 @@ import { layDossiers } from "./dossiers.ts";
 import { layKit } from "./kit.ts";
 import { layModes, layPowers, layUnitModes } from "./modes.ts";
 import { parseUnits } from "./parse.ts";
+import { layService, layUnitSettings } from "./service.ts";
 
 /** Before everything else that its log tells. */
 const FOUNDED_AGO = 1500;
@@ -78,6 +79,7 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
   const catalogue = await layModels(tx, ago, keeper);
   await layDossiers(tx, catalogue, people, today);
   await layModes(tx, catalogue, today);
+  const settings = await layService(tx, catalogue);
   const groups = new Map<string, string>();
   for (const [position, { key, policy, ...group }] of GROUPS.entries()) {
     const transmit = TRANSMIT[key];
@@ -99,6 +101,7 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
   }
   await layUnitModes(tx, { units, people, evening }, today);
   await layPowers(tx, { units, people }, today);
+  await layUnitSettings(tx, { units, people, settings }, today);
   await layBench(tx, { units, people, evening }, today);
   await seed.seedLog(tx, past);
   await holdOne(tx, units, today);

@@ -40,6 +40,11 @@ export function Here({ run }: { readonly run: Shown }) {
         {step.kind === "machine" && step.tool !== undefined && (
           <p className="mt-1 text-lg">With {step.tool}.</p>
         )}
+        {step.kind === "machine" && run.code && (
+          <p className="doubt mt-2 w-fit px-3 py-1 text-lg">
+            This one is {run.code.name}: set the tool to <strong>{run.code.tool}</strong>.
+          </p>
+        )}
         {step.kind === "gate" && step.what !== undefined && <p className="mt-1 text-lg">{step.what}</p>}
         <Handy text={[sayRunStep(step), ...see].join(". ")} awake={run.phase === "going"} />
         {run.phase === "paused" && <p className="doubt mt-2 w-fit px-3 py-1">It is paused.</p>}

@@ -4,6 +4,7 @@ import type { Who } from "#acts/define.ts";
 import type { Planned } from "#acts/planned.ts";
 import { planFor } from "#acts/run-plan.ts";
 import { may } from "#core/club/acts.ts";
+import { codeOf, mismatches } from "#core/dossier/service.ts";
 import { liesInBands } from "#core/modes/band.ts";
 import { transmitOf } from "#core/modes/mode.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
@@ -16,6 +17,7 @@ import { fileSize } from "#db/files.ts";
 import { modesOf, unitModes } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { eventsOf, isSilent, type RunRow, runsOfModel, thingsTaken } from "#db/runs.ts";
+import { codesIn, serviceItems } from "#db/service.ts";
 import { simulatedState } from "#db/simulated.ts";
 import type { UnitRow } from "#db/units.ts";
 import { radioShape } from "#simulators/radio/stored.ts";
@@ -89,7 +91,7 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
     ...new Set(steps.flatMap(({ step }) => (step.kind === "gate" && step.sha256 ? [step.sha256] : []))),
   ];
   // Sent together: one after the other, each would wait for the one before it.
-  const [events, state, procedures, history, things, taken, head, quirks, silent, next, kept] =
+  const [events, state, procedures, history, things, taken, head, quirks, items, silent, next, kept] =
     await Promise.all([
       eventsOf(tx, [row.id]).then((found) => found.get(row.id) ?? []),
       simulatedState(tx, row.unit_id),
@@ -99,10 +101,13 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
       thingsTaken(tx),
       dossierHead(tx, unit.model_id),
       quirksOf(tx, unit.model_id),
+      serviceItems(tx, unit.model_id),
       row.ended_at === null ? isSilent(tx, row.id) : false,
       row.ended_at === null ? undefined : nextDue(tx, row.unit_id, today),
       Promise.all(sums.map((sum) => fileSize(tx, sum))),
     ]);
+  const codes = codesIn(items);
+  const code = codeOf(codes, unit.region ?? undefined);
   const run = foldRun(row.plan, events);
   const radio = state && radioShape.parse(state);
   const recover = procedures.find((p) => p.purpose === "recover" && !p.draft);
@@ -137,7 +142,13 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
       const found = inPassing(besideStep(step.kind === "do" ? step.step : undefined, procedures));
       return found.length > 0 ? [[place, found] as const] : [];
     }),
-    quirks: quirks.slice(0, MOST_QUIRKS).map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
+    // A tool that is set for another code is the first thing to think of.
+    quirks: [...mismatches(codes, unit.region ?? undefined), ...quirks]
+      .slice(0, MOST_QUIRKS)
+      .map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
+    /** How the tool is set for this very radio. */
+    code:
+      code.kind === "known" && code.code.tool ? { name: code.code.name, tool: code.code.tool } : undefined,
     recover: recover && { id: recover.id, title: recover.title, steps: recover.steps },
     lent: unit.holder,
     hold:

@@ -133,6 +133,8 @@ const KIND_WORD: Record<Difference["kind"], string> = {
   procedure: "Procedures",
   quirk: "Oddities",
   mode: "Modes",
+  setting: "Service settings",
+  code: "Codes that radio and tool agree on",
 };
 
 function Differences({ shown }: { readonly shown: Shown }) {

@@ -12,6 +12,7 @@ import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
 import { type ModeRow, modesOf } from "#db/modes.ts";
 import { bandPlan, type KnownSegment } from "#db/segments.ts";
+import { serviceItems } from "#db/service.ts";
 import { loadSituations } from "#db/situation.ts";
 import { wallUnits } from "#db/units.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
@@ -31,6 +32,7 @@ import { ModeList } from "./modes.tsx";
 import { Counting, CountSo } from "./numbering.tsx";
 import { ProcedureList, QuirkList } from "./procedures.tsx";
 import { ReleaseTable } from "./release-table.tsx";
+import { ServiceList } from "./service-list.tsx";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.model.name ?? "Model"} · Mossy Cabinet` },
@@ -84,6 +86,8 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       procedures: procedures.map(({ steps: _, ...rest }) => rest),
       warned: [...new Set(warningsOf(procedures).map((w) => w.of))],
       quirks: await quirksOf(tx, model.id),
+      // A service menu is not shown to everybody.
+      service: seesAll ? await serviceItems(tx, model.id) : undefined,
       probes: probesOf(modes, await bandPlan(tx), who.today),
       modes: modes.map((mode) => ({
         ...mode,
@@ -194,6 +198,7 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
           probes={loaderData.probes}
           procedures={loaderData.procedures}
         />
+        {loaderData.service && <ServiceList model={model.id} items={loaderData.service} />}
         <QuirkList
           model={model.id}
           quirks={loaderData.quirks}

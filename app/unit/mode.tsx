@@ -3,6 +3,7 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { Caution } from "../ui/caution.tsx";
 import { useClub, useMay } from "../ui/club.ts";
+import { Go } from "../ui/go.tsx";
 import { type Lane, Ruler, sayBands } from "../ui/ruler.tsx";
 import { sayWidth } from "../ui/words/frequency.ts";
 import { sayModeHow } from "../ui/words/mode.ts";
@@ -11,13 +12,14 @@ import type { ShownMode } from "./load-mode.server.ts";
 
 export function ModeSection(props: {
   readonly mode: ShownMode;
-  readonly unit: { readonly holder_id: string | null; readonly shelved_at: unknown };
+  readonly unit: { readonly tag: string; readonly holder_id: string | null; readonly shelved_at: unknown };
   readonly kept: Readonly<Record<string, string>> | undefined;
 }) {
   const { mode, unit, kept } = props;
   const { person, locale, timeZone } = useClub();
   const mayNote = useMay("record-reading", { holdsUnit: unit.holder_id === person });
   const mayWork = useMay("work-at-bench");
+  const maySee = useMay("see-unlocking");
   const own = mode.modes.find(({ id }) => id === mode.now);
   const [last] = mode.history;
   const isBeyond = mode.standing.kind === "exceeds" || mode.standing.kind === "open";
@@ -59,6 +61,13 @@ export function ModeSection(props: {
         {mayNote && unit.shelved_at === null && <Note mode={mode} kept={kept} />}
         {isBeyond && <Caution of="unlocking" />}
       </div>
+      {maySee && (
+        <p className="mt-2 text-sm">
+          <Go to={`/units/${encodeURIComponent(unit.tag)}/service`} className="link">
+            Its service settings
+          </Go>
+        </p>
+      )}
       {mode.history.length > 1 && (
         <details className="mt-2 text-sm">
           <summary className="cursor-pointer text-quiet">What it was in before</summary>

@@ -1,7 +1,16 @@
 // What another club's dossier says differently from ours, fact by fact, so that each can be accepted or left.
 import type { Dossier } from "./document.ts";
 
-export const FACT_KINDS = ["identity", "part", "release", "procedure", "quirk", "mode"] as const;
+export const FACT_KINDS = [
+  "identity",
+  "part",
+  "release",
+  "procedure",
+  "quirk",
+  "mode",
+  "setting",
+  "code",
+] as const;
 export type FactKind = (typeof FACT_KINDS)[number];
 
 export type Difference = {
@@ -33,6 +42,8 @@ export const factKey = {
   release: (part: string, version: string) => `release ${folded(part)} ${folded(version)}`,
   procedure: (p: { purpose: string; title: string }) => `procedure ${p.purpose} ${folded(p.title)}`,
   mode: (m: { name: string }) => `mode ${folded(m.name)}`,
+  setting: (s: { name: string }) => `setting ${folded(s.name)}`,
+  code: (c: { name: string }) => `code ${folded(c.name)}`,
   quirk: (q: { symptom: string }) => `quirk ${folded(q.symptom)}`,
 } as const;
 
@@ -74,6 +85,10 @@ export function factsOf(dossier: Dossier): Fact[] {
       (q): Fact => ({ key: factKey.quirk(q), kind: "quirk", title: q.symptom, fields: q }),
     ),
     ...dossier.modes.map((m): Fact => ({ key: factKey.mode(m), kind: "mode", title: m.name, fields: m })),
+    ...dossier.settings.map(
+      (s): Fact => ({ key: factKey.setting(s), kind: "setting", title: s.name, fields: s }),
+    ),
+    ...dossier.codes.map((c): Fact => ({ key: factKey.code(c), kind: "code", title: c.name, fields: c })),
   ];
 }
 

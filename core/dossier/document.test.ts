@@ -1,8 +1,9 @@
 // Documents in and out: read strictly, unknown fields named, differences found and only those.
 import { expect, test } from "vitest";
+import { modeShape } from "../modes/mode.ts";
 import { plain } from "../quantities/date.ts";
 import { differencesOf } from "./differences.ts";
-import { type Dossier, readDossier } from "./document.ts";
+import { type Dossier, readDossier, withoutGuarded } from "./document.ts";
 
 const TODAY = plain("2026-11-24");
 
@@ -52,18 +53,65 @@ test("a document reads, and written again it reads the same", () => {
 
 test("a document of version 1 knew no modes, and is read; one of today brings them", () => {
   const old = readDossier(JSON.stringify(document()), TODAY);
-  expect(old).toMatchObject({ ok: true, value: { dossier: { version: 2, modes: [] } } });
+  expect(old).toMatchObject({
+    ok: true,
+    value: { dossier: { version: 3, modes: [], settings: [], codes: [] } },
+  });
   const mode = {
     ...{ name: "wide", transmit: [{ from: 136_000_000, to: 174_000_000 }], receive: [], enter: "Switch it" },
     source: { kind: "bench", what: "" },
   };
-  const now = readDossier(JSON.stringify({ ...document(), version: 2, modes: [mode] }), TODAY);
+  const now = readDossier(JSON.stringify({ ...document(), version: 3, modes: [mode] }), TODAY);
   expect(now).toMatchObject({ ok: true, value: { dossier: { modes: [{ ...mode, erases: "nothing" }] } } });
   const bent = { ...mode, transmit: [{ from: 2, to: 1 }] };
-  expect(readDossier(JSON.stringify({ ...document(), version: 2, modes: [bent] }), TODAY)).toMatchObject({
+  expect(readDossier(JSON.stringify({ ...document(), version: 3, modes: [bent] }), TODAY)).toMatchObject({
     ok: false,
     problem: { kind: "wrong", at: "modes.0.transmit.0" },
   });
+});
+
+test("a document of version 2 knew modes, but no service menu and no codes; one of today brings them", () => {
+  const source = { kind: "bench", what: "" };
+  const mode = { name: "wide", transmit: [], receive: [], setting: "range: open", source };
+  const old = readDossier(JSON.stringify({ ...document(), version: 2, modes: [mode], codes: "?" }), TODAY);
+  expect(old).toMatchObject({
+    ok: true,
+    value: { dossier: { modes: [{ name: "wide" }], settings: [], codes: [] } },
+  });
+  const setting = { name: "04 TOT", meaning: "stops by itself", usual: "180", source };
+  const code = { name: "E2", tool: "region E", source };
+  const now = read({ ...document(), version: 3, settings: [setting], codes: [code] } as never);
+  expect(now).toMatchObject({ settings: [{ ...setting, never: "" }], codes: [{ ...code, cure: "" }] });
+  expect(differencesOf(undefined, now).map(({ key }) => key)).toEqual(
+    expect.arrayContaining(["setting 04 tot", "code e2"]),
+  );
+});
+
+test("for those who may not see how it is unlocked, that and the service menu are left out", () => {
+  const source = { kind: "bench", what: "" } as const;
+  const dossier = read(document());
+  const step = { kind: "hold", keys: ["A"], seconds: 2 } as const;
+  const known = {
+    ...{ ...dossier, settings: [{ name: "S", where: "", meaning: "m", usual: "", never: "", source }] },
+    procedures: (["unlock", "erase"] as const).map((effect) => ({
+      ...{
+        purpose: "change-mode" as const,
+        title: effect,
+        effect,
+        steps: [step],
+        minutes: 1,
+        source,
+        draft: false,
+      },
+    })),
+    modes: [
+      { ...modeShape.parse({ name: "wide", transmit: [], receive: [], setting: "range: open" }), source },
+    ],
+  };
+  const left = withoutGuarded(known as never);
+  expect(left.procedures.map(({ title }) => title)).toEqual(["erase"]);
+  expect(left.modes[0]).not.toHaveProperty("setting");
+  expect(left.settings).toEqual([]);
 });
 
 test("what is no document, of another format or version, or wrong, is answered", () => {

@@ -13,6 +13,7 @@ import { identityShape, partReadingShape } from "./identity.ts";
 import { BODIES } from "./layout.ts";
 import { isGuarded, procedureShape } from "./procedure.ts";
 import { serialRangeShape } from "./serial.ts";
+import { codeShape, settingShape } from "./service.ts";
 
 const releaseDocument = z.strictObject({
   ...releaseShape.shape,
@@ -40,13 +41,20 @@ const modeDocument = modeShape
   })
   .strict();
 
+/** What a service menu holds, and the codes that radio and tool agree on. Since version 3. */
+const settingDocument = settingShape.extend({ source: sourceShape.strict() }).strict();
+const codeDocument = codeShape.extend({ source: sourceShape.strict() }).strict();
+
 /** Signs of a document at most. */
 export const LONGEST_DOSSIER = 4 * 1024 * 1024;
 
 export const FORMAT = "mossy-cabinet/dossier";
-/** 1 had no modes; it is read as one that knows none. */
-export const FORMAT_VERSION = 2;
-const READ_TOO = [1];
+/** 1 had no modes, 2 no service settings and codes; they are read as ones that know none. */
+export const FORMAT_VERSION = 3;
+const READ_TOO: readonly (readonly [version: number, lacks: readonly string[]])[] = [
+  [1, ["modes", "settings", "codes"]],
+  [2, ["settings", "codes"]],
+];
 
 export const dossierDocument = z.strictObject({
   format: z.literal(FORMAT),
@@ -91,16 +99,19 @@ export const dossierDocument = z.strictObject({
     .default([]),
   quirks: z.array(quirkShape).max(500).default([]),
   modes: z.array(modeDocument).max(60).default([]),
+  settings: z.array(settingDocument).max(200).default([]),
+  codes: z.array(codeDocument).max(60).default([]),
 });
 
 export type Dossier = z.output<typeof dossierDocument>;
 export type DossierRelease = Dossier["components"][number]["releases"][number];
 
-/** The same for those who may not see how a radio is unlocked: without those procedures, and without the settings that stand for them. */
+/** The same for those who may not see how a radio is unlocked: without those procedures, the settings that stand for them, and the service menu. */
 export const withoutGuarded = (dossier: Dossier): Dossier => ({
   ...dossier,
   procedures: dossier.procedures.filter((one) => !isGuarded(one)),
   modes: dossier.modes.map(({ setting: _, ...mode }) => mode),
+  settings: [],
 });
 
 export type DocumentProblem =
@@ -126,8 +137,12 @@ export function readDossier(text: string, today: PlainDate): Result<ReadDossier,
   if (raw === undefined) return bad({ kind: "not-json" });
   const head = z.looseObject({ format: z.literal(FORMAT), version: z.unknown() }).safeParse(raw);
   if (!head.success) return bad({ kind: "other-format" });
-  if (READ_TOO.includes(Number(head.data.version)))
-    Object.assign(raw as object, { version: FORMAT_VERSION, modes: [] });
+  const older = READ_TOO.find(([version]) => version === Number(head.data.version));
+  if (older)
+    Object.assign(raw as object, {
+      ...Object.fromEntries(older[1].map((part) => [part, []])),
+      version: FORMAT_VERSION,
+    });
   else if (head.data.version !== FORMAT_VERSION) {
     return bad({ kind: "other-version", version: String(head.data.version).slice(0, 20) });
   }

@@ -15,6 +15,8 @@ export function filledUp(ours: Dossier | undefined, theirs: Dossier): Dossier {
   const procedures = byKey(ours.procedures, factKey.procedure);
   const quirks = byKey(ours.quirks, factKey.quirk);
   const modes = byKey(ours.modes, factKey.mode);
+  const settings = byKey(ours.settings, factKey.setting);
+  const codes = byKey(ours.codes, factKey.code);
   return {
     ...theirs,
     model: {
@@ -41,6 +43,8 @@ export function filledUp(ours: Dossier | undefined, theirs: Dossier): Dossier {
     }),
     procedures: theirs.procedures.map((p) => filled(procedures.get(factKey.procedure(p)), p)),
     modes: theirs.modes.map((m) => filled(modes.get(factKey.mode(m)), m)),
+    settings: theirs.settings.map((s) => filled(settings.get(factKey.setting(s)), s)),
+    codes: theirs.codes.map((c) => filled(codes.get(factKey.code(c)), c)),
     quirks: theirs.quirks.map((q) => filled(quirks.get(factKey.quirk(q)), q)),
   };
 }

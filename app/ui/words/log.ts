@@ -130,6 +130,12 @@ export function sayEntry(
       return `wrote down the mode ${clip(entry.name)}`;
     case "mode-shelved":
       return `shelved the mode ${clip(entry.name)}`;
+    case "service-item-written":
+      return `wrote down the ${entry.of === "code" ? "code" : "service setting"} ${clip(entry.what)}`;
+    case "service-item-shelved":
+      return `shelved the ${entry.of === "code" ? "code" : "service setting"} ${clip(entry.what)}`;
+    case "setting-noted":
+      return `${entry.changed ? "set" : "found"} ${clip(entry.name)} ${entry.changed ? "to" : "at"} ${clip(entry.value)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
     case "unlocking-shown":
       return `was shown how it is unlocked: ${clip(entry.what)}`;
     case "mode-noted":
