@@ -3,6 +3,7 @@ import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { addConfirmation, CONFIRMABLE, dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { modelById, releasesOf } from "#db/models.ts";
+import { modesOf } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
@@ -39,6 +40,10 @@ async function nameOf(tx: Tx, model: string, kind: (typeof CONFIRMABLE)[number],
     case "part": {
       const part = (await dossierHead(tx, model)).parts.find((p) => p.id === id);
       return part && `how ${part.name} is read`;
+    }
+    case "mode": {
+      const mode = (await modesOf(tx, model)).find((m) => m.id === id);
+      return mode && `the mode ${mode.name}`;
     }
     case "identity":
       return id === model && (await modelById(tx, model)) ? "what it is known by" : undefined;

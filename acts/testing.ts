@@ -59,6 +59,8 @@ export type World = {
   readonly modes: readonly { readonly model: string; readonly mode: string; readonly stands: object }[];
   /** Radios with modes of their models. */
   readonly inModes: readonly { readonly unit: string; readonly mode: string }[];
+  /** Procedures that unlock. */
+  readonly unlocking: readonly { readonly model: string; readonly procedure: string }[];
   /** What service menus hold, with what stands of it. */
   readonly service: readonly { readonly model: string; readonly item: string; readonly stands: object }[];
   /** Radios with settings of their models. */
@@ -162,7 +164,7 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
 
 async function worldOfModes(
   tx: Tx,
-): Promise<Pick<World, "modes" | "inModes" | "segments" | "service" | "settings">> {
+): Promise<Pick<World, "modes" | "inModes" | "segments" | "service" | "settings" | "unlocking">> {
   const { rows: used } = await tx.query<{ unit: string; model: string; mode: string }>(
     `select u.id unit, u.model_id model, m.id mode from unit u join mode m on m.club_id = u.club_id and m.model_id = u.model_id
      where u.tag in ('W-15', 'H-07', 'H-01', 'S-02') and m.shelved_at is null order by u.id, m.id`,
@@ -179,7 +181,11 @@ async function worldOfModes(
       one.model === model && "usual" in one.stands ? [{ unit, item: one.item }] : [],
     ),
   );
+  const { rows: unlocking } = await tx.query<World["unlocking"][number]>(
+    "select model_id model, id procedure from procedure where effect = 'unlock' and shelved_at is null order by id",
+  );
   return {
+    unlocking,
     service,
     settings: [...settings, { unit: used[0]?.unit ?? "", item: NOWHERE }],
     modes,
@@ -577,7 +583,7 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     "note-practice": procedure.chain((of) =>
       fc.record({ clean: fc.boolean(), ms: fc.constantFrom(10, -1) }).map((one) => ({ ...of, ...one })),
     ),
-    "show-unlocking": procedure,
+    "show-unlocking": fc.oneof(procedure, fc.constantFrom(...world.unlocking)),
     "set-bench-rules": fc.record({ silence: mostly([10, 20, 30], [1]), clean: fc.constantFrom(0, 2) }),
     "keep-file-part": fc.record({
       sha256: fc.constant(A_FILE.sha256),

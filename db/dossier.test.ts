@@ -10,6 +10,7 @@ import {
   putQuirk,
 } from "./dossier.ts";
 import { releasesOf, revisionsOf } from "./models.ts";
+import { modeFacts, putMode } from "./modes.ts";
 import { addParts, renamePart } from "./parts.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
@@ -79,7 +80,11 @@ test("each kind of fact is confirmed by itself, with the firmware of the last ti
       firmware: null,
       source,
     });
-    const subjects = { procedure, quirk, release, part: main, identity: model };
+    const mode = await putMode(tx, model, undefined, {
+      ...{ name: "m", facts: modeFacts.parse({ transmit: [], receive: [] }), source },
+      ...{ component_id: null, firmware: null, hardware_revisions: null, enter_id: null, leave_id: null },
+    });
+    const subjects = { procedure, quirk, release, part: main, mode, identity: model };
     for (const kind of CONFIRMABLE) {
       for (const firmware of ["1.0", `1.1 ${kind}`])
         await addConfirmation(tx, { model, kind, subject: subjects[kind], firmware, by: actor.person });

@@ -168,7 +168,7 @@ export const shelveQuirk = (tx: Tx, model: string, id: string) =>
   tx.query("update quirk set shelved_at = now() where model_id = $1 and id = $2", [model, id]);
 
 /** Part: how the version of a part is read; identity: what the model is known by. */
-export const CONFIRMABLE = ["procedure", "quirk", "release", "part", "identity"] as const;
+export const CONFIRMABLE = ["procedure", "quirk", "release", "part", "mode", "identity"] as const;
 export const confirmable = z.enum(CONFIRMABLE);
 export type Confirmable = z.output<typeof confirmable>;
 
@@ -193,8 +193,9 @@ export async function confirmationsOf(tx: Tx, model: string): Promise<Confirmed[
     `select distinct on (kind, subject) kind, subject, count(*) over same::int times, at, p.name by, firmware,
        array_agg(firmware) over same as on
      from (select *, case when procedure_id is not null then 'procedure' when quirk_id is not null then 'quirk'
-               when release_id is not null then 'release' when component_id is not null then 'part' else 'identity' end kind,
-             coalesce(procedure_id, quirk_id, release_id, component_id, model_id) subject from confirmation where model_id = $1) c
+               when release_id is not null then 'release' when component_id is not null then 'part'
+               when mode_id is not null then 'mode' else 'identity' end kind,
+             coalesce(procedure_id, quirk_id, release_id, component_id, mode_id, model_id) subject from confirmation where model_id = $1) c
      join person p on p.club_id = c.club_id and p.id = c.person_id
      window same as (partition by kind, subject)
      order by kind, subject, at desc, c.id desc`,
@@ -216,15 +217,15 @@ export const addConfirmation = (
   },
 ) =>
   tx.query(
-    `insert into confirmation (club_id, model_id, firmware, person_id, unit_id, at, procedure_id, quirk_id, release_id, component_id)
-     values (current_club(), $1, $2, $3, $4, coalesce($5::timestamptz, now()), $6, $7, $8, $9)`,
+    `insert into confirmation (club_id, model_id, firmware, person_id, unit_id, at, procedure_id, quirk_id, release_id, component_id, mode_id)
+     values (current_club(), $1, $2, $3, $4, coalesce($5::timestamptz, now()), $6, $7, $8, $9, $10)`,
     [
       c.model,
       c.firmware,
       c.by,
       c.unit ?? null,
       c.at ?? null,
-      ...(["procedure", "quirk", "release", "part"] as const).map((kind) =>
+      ...(["procedure", "quirk", "release", "part", "mode"] as const).map((kind) =>
         c.kind === kind ? c.subject : null,
       ),
     ],

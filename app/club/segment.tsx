@@ -14,7 +14,7 @@ import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
 import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
 import { Page } from "../ui/page.tsx";
-import { readMhz } from "../ui/words/frequency.ts";
+import { oddMhz, readMhz } from "../ui/words/frequency.ts";
 import type { Route } from "./+types/segment";
 
 export const meta: Route.MetaFunction = () => [{ title: "Band plan · Mossy Cabinet" }];
@@ -40,8 +40,9 @@ function read(values: Readonly<Record<string, string>>) {
     return value;
   };
   const [from, to] = [readMhz(text("from")), readMhz(text("to"))];
-  if (from === undefined) errors.from = "In megahertz, such as 144.";
-  if (to === undefined) errors.to = "In megahertz, such as 146.";
+  const odd = { from: oddMhz(text("from"), "144"), to: oddMhz(text("to"), "146") };
+  if (odd.from) errors.from = odd.from;
+  if (odd.to) errors.to = odd.to;
   const watts = number("watts", 1, "Watts, such as 25.");
   const bandwidth = number("bandwidth", 1000, "In kilohertz, such as 12.5.");
   const parsed = segmentShape.safeParse({

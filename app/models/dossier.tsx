@@ -197,6 +197,7 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
           modes={loaderData.modes}
           probes={loaderData.probes}
           procedures={loaderData.procedures}
+          confirmed={loaderData.confirmed}
         />
         {loaderData.service && <ServiceList model={model.id} items={loaderData.service} />}
         <QuirkList

@@ -9,7 +9,9 @@ import { conditionsShape, ERASES, PLAIN_CONDITIONS, WAYS } from "#core/release/c
 import { newReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import { writtenOf } from "#core/release/stored.ts";
+import { type ModeRow, modeFacts } from "#db/modes.ts";
 import { identityValues, readIdentity } from "./identity-form.ts";
+import { modeValues, pairName, readMode } from "./mode-form.ts";
 import { procedureValues, quirkValues, readProcedure, readQuirk } from "./procedure-form.ts";
 
 import { moveLine } from "./step-editor.tsx";
@@ -260,5 +262,76 @@ describe("what a model is known by", () => {
     expect(readIdentity({ "name-1": "", lamp: "top" }, "base", [{ id: "1" }])).toMatchObject({
       problem: { errors: { "name-1": expect.stringContaining("a name") } },
     });
+  });
+});
+
+describe("a mode", () => {
+  const known = {
+    layout: undefined,
+    parts: [{ id: "2", name: "main" }],
+    revisions: [{ id: "7", name: "B" }] as never,
+  };
+  const hertz = fc.integer({ min: 1_000_000, max: 2_000_000_000 });
+  const band = fc.tuple(hertz, hertz).map(([from, width]) => ({ from, to: from + width }));
+  const stored = fc.record({
+    transmit: fc.array(band, { maxLength: 4 }),
+    receive: fc.array(band, { maxLength: 4 }),
+    fixed: fc.array(
+      fc.record(
+        { frequency: hertz, watts: fc.constantFrom(0.5, 2, 25), receiveOnly: fc.constant(true as const) },
+        { requiredKeys: ["frequency"] },
+      ),
+      { minLength: 1, maxLength: 5 },
+    ),
+    revised: fc.boolean(),
+  });
+
+  test("comes back from its form as it was stored", () => {
+    fc.assert(
+      fc.property(stored, ({ revised, fixed, ...bands }) => {
+        // What only listens has no power.
+        const channels = fixed.map((one) =>
+          one.receiveOnly ? { frequency: one.frequency, receiveOnly: true as const } : one,
+        );
+        const facts = modeFacts.parse({ ...bands, fixed: channels, watts: 5, bandwidths: [12_500] });
+        const written: ModeRow = {
+          ...{ id: "1", name: "wide", facts, component_id: "2", firmware: [{ atLeast: "1.2" }] },
+          ...{ hardware_revisions: revised ? ["7"] : null, enter_id: "3", leave_id: null },
+          source: { kind: "bench", what: "" },
+        };
+        expect(taken(readMode(modeValues(written, known.revisions), known))).toEqual({
+          ...{ name: "wide", ...facts, component: "2", firmware: [{ atLeast: "1.2" }] },
+          ...{
+            revisions: revised ? ["7"] : null,
+            enter: "3",
+            leave: null,
+            source: { kind: "bench", what: "" },
+          },
+        });
+      }),
+    );
+  });
+
+  test("is answered at the field that is wrong", () => {
+    const plainly = { name: "wide", outside: "refuses", erases: "nothing", sourceKind: "bench" };
+    const errors = (more: Record<string, string>) => wrong(readMode({ ...plainly, ...more }, known));
+    const pair = (from: string, to: string) => ({
+      [pairName("transmit", "from", 0)]: from,
+      [pairName("transmit", "to", 0)]: to,
+    });
+    expect(errors(pair("144000", "146000"))).toEqual({
+      "transmit-from-0": "That would be 144 GHz. If it was meant in kilohertz, write 144.",
+      "transmit-to-0": "That would be 146 GHz. If it was meant in kilohertz, write 146.",
+    });
+    expect(errors(pair("146", "144"))).toEqual({ "transmit-to-0": "It ends above where it begins." });
+    expect(errors(pair("144", ""))).toEqual({ "transmit-to-0": "In megahertz, such as 146." });
+    expect(errors({ watts: "0" })).toHaveProperty("watts");
+    expect(errors({ revisions: "B, C" })).toEqual({ revisions: "This model has no such hardware revision." });
+    expect(errors({ firmware: ">= 1.2", component: "9" })).toEqual({
+      component: "This model has no such part.",
+    });
+    for (const line of ["446.1 two watts", "446.1, 0 W", "446100000", "listen only"])
+      expect(errors({ fixed: `446.1\n${line}` }).fixed).toContain(line);
+    expect(errors({ fixed: "446.1\n446,2, 2 W; 446.3 listen only" })).toEqual({});
   });
 });

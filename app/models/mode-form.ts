@@ -5,11 +5,12 @@ import { MOST_BANDS, OUTSIDE } from "#core/modes/mode.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { ERASES } from "#core/release/conditions.ts";
 import type { ModeRow } from "#db/modes.ts";
-import { readMhz } from "../ui/words/frequency.ts";
+import { oddMhz, readMhz } from "../ui/words/frequency.ts";
 import {
   type Errors,
   firmwareOf,
   type Known,
+  revisionsIn,
   sharedFields,
   sharedValues,
   type Values,
@@ -33,6 +34,7 @@ const fields = z.object({
   erases: z.enum(ERASES),
   enter: z.string().default(""),
   leave: z.string().default(""),
+  revisions: z.string().trim().max(2000, "At most 2,000 signs.").default(""),
   setting: z.string().trim().max(200, "At most 200 signs.").default(""),
   sign: z.string().trim().max(200, "At most 200 signs.").default(""),
 });
@@ -75,20 +77,22 @@ export function readMode(
     .split(/[\n;]+/)
     .map((line) => line.trim())
     .filter(Boolean)
-    .map((line) => ({ line, frequency: readMhz(line) }));
-  const odd = fixed.find(({ frequency }) => frequency === undefined);
-  if (odd) errors.fixed = `“${odd.line.slice(0, 40)}” is no frequency: one a line, in megahertz.`;
+    .map((line) => ({ line, channel: readFixed(line) }));
+  const odd = fixed.find(({ channel }) => channel === undefined);
+  if (odd)
+    errors.fixed = `“${odd.line.slice(0, 40)}” is no channel: one a line, in megahertz, such as 446.1 or 446.1, 2 W or 446.1, listen only.`;
   else if (fixed.length > 200) errors.fixed = "At most 200 channels.";
+  const revisions = revisionsIn(data.revisions, known, errors);
   if (Object.keys(errors).length > 0) return bad({ kind: "fields", errors });
   return good({
     ...{ name: data.name, ...sides, outside: data.outside, erases: data.erases },
     ...(watts !== undefined && { watts }),
     bandwidths: [...(BANDWIDTH[data.bandwidths as keyof typeof BANDWIDTH] ?? [])],
-    ...(fixed.length > 0 && { fixed: fixed.map(({ frequency }) => ({ frequency })) }),
+    ...(fixed.length > 0 && { fixed: fixed.map(({ channel }) => channel) }),
     ...(data.setting && { setting: data.setting }),
     ...(data.sign && { sign: data.sign }),
     ...firmware,
-    revisions: null,
+    revisions: revisions.length > 0 ? revisions : null,
     ...{ enter: data.enter || null, leave: data.leave || null },
     source: { kind: data.sourceKind, what: data.sourceWhat },
   });
@@ -102,18 +106,43 @@ function readPairs(values: Values, side: Side, errors: Errors): Band[] {
     const typed = { from: (values[names.from] ?? "").trim(), to: (values[names.to] ?? "").trim() };
     if (typed.from === "" && typed.to === "") continue;
     const [from, to] = [readMhz(typed.from), readMhz(typed.to)];
-    if (from === undefined) errors[names.from] ??= "In megahertz, such as 144.";
-    if (to === undefined) errors[names.to] ??= "In megahertz, such as 146.";
-    if (from === undefined || to === undefined) continue;
+    const odd = { from: oddMhz(typed.from, "144"), to: oddMhz(typed.to, "146") };
+    if (odd.from) errors[names.from] ??= odd.from;
+    if (odd.to) errors[names.to] ??= odd.to;
+    if (from === undefined || to === undefined || odd.from || odd.to) continue;
     if (from >= to) errors[names.to] ??= "It ends above where it begins.";
     else bands.push({ from, to });
   }
   return bands;
 }
 
+type Fixed = NonNullable<ModeRow["facts"]["fixed"]>[number];
+
+/** "446.1", "446.1, 2 W", "446.1, listen only". */
+function readFixed(line: string): Fixed | undefined {
+  const found = /^(\d+(?:[.,]\d+)?)(?:\s*mhz)?(?:[,\s]+(?:(\d+(?:[.,]\d+)?)\s*w|(listen only)))?$/i.exec(
+    line,
+  );
+  const typed = found?.[1] ?? "";
+  const frequency = readMhz(typed);
+  const watts = found?.[2] === undefined ? undefined : Number(found[2].replace(",", "."));
+  if (frequency === undefined || oddMhz(typed, "") !== undefined) return undefined;
+  if (watts !== undefined && !(watts > 0 && watts <= 10_000)) return undefined;
+  return {
+    frequency,
+    ...(watts !== undefined && { watts }),
+    ...(found?.[3] && { receiveOnly: true as const }),
+  };
+}
+
+const sayFixed = ({ frequency, watts, receiveOnly }: Fixed): string =>
+  [mhz(frequency), watts !== undefined && `${watts} W`, receiveOnly && "listen only"]
+    .filter(Boolean)
+    .join(", ");
+
 const mhz = (hertz: number): string => String(Number((hertz / 1e6).toFixed(6)));
 
-export function modeValues(row: ModeRow): Values {
+export function modeValues(row: ModeRow, revisions: Known["revisions"]): Values {
   const { facts } = row;
   const pairs: Values = {};
   for (const side of SIDES)
@@ -128,7 +157,10 @@ export function modeValues(row: ModeRow): Values {
     name: row.name,
     watts: facts.watts === undefined ? "" : String(facts.watts),
     bandwidths: Object.entries(BANDWIDTH).find(([, list]) => list.join() === widths)?.[0] ?? "",
-    fixed: (facts.fixed ?? []).map(({ frequency }) => mhz(frequency)).join("\n"),
+    fixed: (facts.fixed ?? []).map(sayFixed).join("\n"),
+    revisions: (row.hardware_revisions ?? [])
+      .flatMap((id) => revisions.find((one) => one.id === id)?.name ?? [])
+      .join(", "),
     outside: facts.outside,
     erases: facts.erases,
     enter: row.enter_id ?? "",

@@ -3,6 +3,7 @@ import { Link, redirect } from "react-router";
 import { shelveMode } from "#acts/shelve-mode.ts";
 import { writeMode } from "#acts/write-mode.ts";
 import { OUTSIDE } from "#core/modes/mode.ts";
+import { listed } from "#core/quantities/list.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { ERASES } from "#core/release/conditions.ts";
 import { dossierHead, proceduresOf } from "#db/dossier.ts";
@@ -35,9 +36,13 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     if (params.mode !== "new" && !mode) throw notFound("This mode");
     const { parts } = await dossierHead(tx, model.id);
     const procedures = (await proceduresOf(tx, model.id)).map(({ id, title }) => [id, title] as const);
-    const values = mode ? modeValues(mode) : EMPTY;
+    const revisions = await revisionsOf(tx, model.id);
+    const values = mode ? modeValues(mode, revisions) : EMPTY;
     const pairs = { transmit: pairsOf(values, "transmit"), receive: pairsOf(values, "receive") };
-    return { model, parts, procedures, known: mode !== undefined, values, pairs };
+    return {
+      ...{ model, parts, procedures, values, pairs, known: mode !== undefined },
+      revisions: revisions.map(({ name }) => name),
+    };
   });
 }
 
@@ -61,7 +66,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         mapped(readMode(textsIn(sent), known), (fields) => ({ ...fields, model: model.id, mode: mode?.id })),
       drawn: async () => {
         const now = await load();
-        return now && modeValues(now);
+        return now && modeValues(now, known.revisions);
       },
     });
     if (done.ok) return there;
@@ -134,12 +139,19 @@ export default function ModePage({ loaderData, actionData }: Route.ComponentProp
             <Field of={fields.sign} label="What else tells it from the others" most={200} />
             <Field
               of={fields.fixed}
-              label="Fixed channels, where it transmits on these alone: one a line, in MHz"
+              label="Fixed channels, where it transmits on these alone: one a line, such as 446.1, or 446.1, 2 W, or 446.1, listen only"
               rows={3}
               most={4000}
               mono
             />
             <FirmwareFields of={(name) => fields[name]} parts={loaderData.parts} />
+            {loaderData.revisions.length > 0 && (
+              <Field
+                of={fields.revisions}
+                label={`Only for hardware (${listed(loaderData.revisions, 9)}; empty: all)`}
+                most={2000}
+              />
+            )}
             <SourceFields of={(name) => fields[name]} />
             <Caution of="unlocking" />
           </>

@@ -2,8 +2,8 @@
 
 import type { Probes } from "#core/modes/probes.ts";
 import { listed } from "#core/quantities/list.ts";
-import { SOURCE_WORD } from "#core/quantities/source.ts";
 import type { ModeRow } from "#db/modes.ts";
+import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { type Lane, Ruler } from "../ui/ruler.tsx";
@@ -64,6 +64,7 @@ export function ModeList(props: {
   readonly procedures: readonly { readonly id: string; readonly title: string }[];
   /** By the names of the modes. */
   readonly probes: Probes;
+  readonly confirmed: readonly ShownConfirmed[];
 }) {
   const { model, modes } = props;
   const mayWrite = useMay("write-procedure");
@@ -129,6 +130,9 @@ export function ModeList(props: {
                   {mode.facts.setting}
                 </p>
               )}
+              {!leave && (enter || mode.facts.setting) && (
+                <p className="doubt-thin w-fit px-1 text-sm">Out: nobody has written down a way.</p>
+              )}
               {leave && (
                 <p className="text-sm">
                   Out:{" "}
@@ -138,10 +142,13 @@ export function ModeList(props: {
                 </p>
               )}
               {mode.facts.sign && <p className="text-sm">Told by: {mode.facts.sign}</p>}
-              <p className="text-sm text-quiet">
-                Known from: {SOURCE_WORD[mode.source.kind]}
-                {mode.source.what && `, ${mode.source.what}`}
-              </p>
+              <KnownFrom
+                kind="mode"
+                subject={mode.id}
+                what={mode.name}
+                source={mode.source}
+                confirmed={props.confirmed}
+              />
               {mayWrite && (
                 <Go to={`/models/${model}/modes/${mode.id}`} className="link text-sm">
                   Correct

@@ -63,6 +63,19 @@ export function firmwareOf(data: { component: string; firmware: string }, known:
   return { component: part?.id ?? null, firmware: range.ok ? range.value : null };
 }
 
+/** The hardware revisions that a list of names means; what is none of them goes into `errors`. */
+export function revisionsIn(text: string, known: Pick<Known, "revisions">, errors: Errors): string[] {
+  const names = text
+    .split(",")
+    .map((name) => name.trim())
+    .filter(Boolean);
+  const found = names.flatMap(
+    (name) => known.revisions.find((r) => r.name.toLowerCase() === name.toLowerCase())?.id ?? [],
+  );
+  if (found.length < names.length) errors.revisions = "This model has no such hardware revision.";
+  return found;
+}
+
 type ReadAs<Fields> = Result<Fields, { readonly kind: "fields"; readonly errors: Errors }>;
 const wrong = (errors: Errors) => bad({ kind: "fields" as const, errors });
 type Procedure = Omit<ProcedureFields, "component_id" | "hardware_revisions"> & {
@@ -78,14 +91,7 @@ export function readProcedure(values: Values, known: Known, draft: boolean): Rea
   const { data } = parsed;
   const errors: Errors = {};
   const firmware = firmwareOf(data, known, errors);
-  const names = data.revisions
-    .split(",")
-    .map((name) => name.trim())
-    .filter(Boolean);
-  const revisions = names.map(
-    (name) => known.revisions.find((r) => r.name.toLowerCase() === name.toLowerCase())?.id,
-  );
-  if (revisions.includes(undefined)) errors.revisions = "This model has no such hardware revision.";
+  const revisions = revisionsIn(data.revisions, known, errors);
   const { steps, problems } = readSteps(data.steps, known.layout);
   if (problems.length > 0 && !draft) errors.steps = problems.slice(0, 3).map(sayLineProblem).join(" ");
   const all = draft ? withUnread(data.steps, steps) : steps.map((s) => s.step);
@@ -97,7 +103,7 @@ export function readProcedure(values: Values, known: Known, draft: boolean): Rea
     effect: data.effect,
     steps: all,
     ...firmware,
-    revisions: revisions.length > 0 ? revisions.filter((id) => id !== undefined) : null,
+    revisions: revisions.length > 0 ? revisions : null,
     minutes: data.minutes,
     source: { kind: data.sourceKind, what: data.sourceWhat },
     draft: draft && problems.length > 0,

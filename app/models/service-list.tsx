@@ -78,7 +78,7 @@ function Setting({ model, item, mayWrite }: Of<SettingRow>) {
       <td>
         {facts.meaning}
         {facts.never && (
-          <span className="hatch mt-1 block border-l-4 border-rust px-2 text-rust">
+          <span className="mt-1 block border-l-4 border-rust px-2 text-rust">
             Never touch it: {facts.never}
           </span>
         )}

@@ -133,7 +133,7 @@ export default function Service({ loaderData, actionData }: Route.ComponentProps
                 </p>
                 <p>{one.meaning}</p>
                 {one.never && (
-                  <p className="hatch mt-1 w-fit border-l-4 border-rust px-2 text-rust">
+                  <p className="mt-1 w-fit border-l-4 border-rust px-2 text-rust">
                     Never touch it: {one.never}
                   </p>
                 )}

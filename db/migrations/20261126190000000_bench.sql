@@ -60,7 +60,9 @@ create unique index run_thing_once on run_thing (club_id, kind, thing_id) where 
 alter table run add column errand jsonb;
 -- Who has the run now, and the last sign of life from its bench.
 alter table run add column held_by bigint;
+alter table run no force row level security;
 update run set held_by = begun_by;
+alter table run force row level security;
 alter table run alter column held_by set not null,
   add constraint run_held_by foreign key (club_id, held_by) references person (club_id, id),
   add column heard_at timestamptz not null default now();
