@@ -149,9 +149,12 @@ async function broken(tx: Tx, { act, who, input }: Step): Promise<string | undef
   if (JSON.stringify(before.other) !== JSON.stringify(after.other)) return "another club was touched";
   if (!first.ok && (changed || after.log !== before.log)) return "it was refused and changed something";
   if (first.ok && after.log - before.log !== first.value.told) return "the log grew by something else";
-  if (act.untold === undefined && changed !== after.log > before.log)
+  const told = after.log > before.log;
+  if (declared?.shows && (changed || (first.ok && !told)))
+    return changed ? "it was only to show something" : "it showed something untold";
+  if (!declared?.shows && act.untold === undefined && changed !== told)
     return changed ? "it changed something untold" : "it told of nothing";
-  if (who.role === "member" && declared && !may("member", declared.may) && changed && !has)
+  if (who.role === "member" && declared && !may("member", declared.may) && (changed || told) && !has)
     return "a member changed something";
   if (JSON.stringify(await storedNeeds(tx)) !== JSON.stringify(await needsFromScratch(tx)))
     return "stored needs are not those from scratch";
@@ -264,7 +267,7 @@ describe("is noticed of each act", () => {
 
   // What no need asks about.
   const beside =
-    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run|begin-anew|fault-radio|file-part|stand-in|take-over|practice|bench-rules|shelve-mode|show-unlocking|service-item|note-setting/;
+    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run|begin-anew|fault-radio|file-part|stand-in|take-over|practice|bench-rules|shelve-mode|show-unlocking|service-item|note-setting|limit|spectrum/;
   const touching = acts.filter((act) => !beside.test(act.name));
   it.each(touching.map((act) => [act.name, act] as const))(
     "%s: that it leaves needs as they were",

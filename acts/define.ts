@@ -42,6 +42,8 @@ export type Act<Name extends string, Input, Answer, Problem extends { kind: stri
   readonly pace?: "work";
   /** Why nobody is told of it, where that is so. */
   readonly untold?: string;
+  /** It changes nothing: that somebody was shown something is what is told. */
+  readonly shows?: true;
   readonly corrects?: {
     /** Which one is corrected; undefined for what is new. */
     readonly id: (input: Input) => string | undefined;
@@ -86,7 +88,7 @@ type ProblemOf<R extends Ran> = Extract<R, { ok: false }>["problem"];
 export const defineAct = <const Name extends string, Input, R extends Ran>(
   act: Pick<
     Act<Name, Input, unknown, never>,
-    "name" | "input" | "may" | "holdsUnit" | "corrects" | "pace" | "untold"
+    "name" | "input" | "may" | "holdsUnit" | "corrects" | "pace" | "untold" | "shows"
   > & {
     readonly run: (tx: Tx, input: Input, who: Who) => Promise<R>;
   },

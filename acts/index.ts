@@ -33,6 +33,7 @@ import { noteMeasurement } from "./note-measurement.ts";
 import { noteMode } from "./note-mode.ts";
 import { notePractice } from "./note-practice.ts";
 import { noteSetting } from "./note-setting.ts";
+import { noteSpectrum } from "./note-spectrum.ts";
 import { noteTry } from "./note-try.ts";
 import { recordReading } from "./record-reading.ts";
 import { recoverPerson } from "./recover-person.ts";
@@ -41,6 +42,7 @@ import { rememberSheet } from "./remember-sheet.ts";
 import { setBenchRules } from "./set-bench-rules.ts";
 import { setCurrency } from "./set-currency.ts";
 import { setTheme } from "./set-theme.ts";
+import { shelveLimit } from "./shelve-limit.ts";
 import { shelveMode } from "./shelve-mode.ts";
 import { shelvePerson } from "./shelve-person.ts";
 import { shelveProcedure } from "./shelve-procedure.ts";
@@ -53,11 +55,13 @@ import { showUnlocking } from "./show-unlocking.ts";
 import { standInRadio } from "./stand-in-radio.ts";
 import { strikeMeasurement } from "./strike-measurement.ts";
 import { strikeReading } from "./strike-reading.ts";
+import { strikeSpectrum } from "./strike-spectrum.ts";
 import { strikeTry } from "./strike-try.ts";
 import { takeBackUnit } from "./take-back-unit.ts";
 import { takeOverRun } from "./take-over-run.ts";
 import { workMachine } from "./work-machine.ts";
 import { writeIdentity } from "./write-identity.ts";
+import { writeLimit } from "./write-limit.ts";
 import { writeMode } from "./write-mode.ts";
 import { writeModel } from "./write-model.ts";
 import { writeProcedure } from "./write-procedure.ts";
@@ -129,6 +133,10 @@ export const ALL_ACTS = [
   noteHardware,
   noteTry,
   recordReading,
+  noteSpectrum,
+  shelveLimit,
+  strikeSpectrum,
+  writeLimit,
   showUnlocking,
   strikeMeasurement,
   strikeReading,

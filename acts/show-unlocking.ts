@@ -11,6 +11,7 @@ export const showUnlocking = defineAct({
   name: "show-unlocking",
   input: z.object({ model: id, procedure: id }),
   may: "see-unlocking",
+  shows: true,
   run: async (tx, { model, procedure }) => {
     const row = await procedureById(tx, model, procedure);
     if (!row) return bad({ kind: "no-procedure" as const });

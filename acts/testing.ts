@@ -59,6 +59,8 @@ export type World = {
   readonly modes: readonly { readonly model: string; readonly mode: string; readonly stands: object }[];
   /** Radios with modes of their models. */
   readonly inModes: readonly { readonly unit: string; readonly mode: string }[];
+  readonly limits: readonly string[];
+  readonly spectra: readonly { readonly unit: string; readonly spectrum: string }[];
   /** Procedures that unlock. */
   readonly unlocking: readonly { readonly model: string; readonly procedure: string }[];
   /** What service menus hold, with what stands of it. */
@@ -164,7 +166,9 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
 
 async function worldOfModes(
   tx: Tx,
-): Promise<Pick<World, "modes" | "inModes" | "segments" | "service" | "settings" | "unlocking">> {
+): Promise<
+  Pick<World, "modes" | "inModes" | "segments" | "service" | "settings" | "unlocking" | "limits" | "spectra">
+> {
   const { rows: used } = await tx.query<{ unit: string; model: string; mode: string }>(
     `select u.id unit, u.model_id model, m.id mode from unit u join mode m on m.club_id = u.club_id and m.model_id = u.model_id
      where u.tag in ('W-15', 'H-07', 'H-01', 'S-02') and m.shelved_at is null order by u.id, m.id`,
@@ -184,7 +188,13 @@ async function worldOfModes(
   const { rows: unlocking } = await tx.query<World["unlocking"][number]>(
     "select model_id model, id procedure from procedure where effect = 'unlock' and shelved_at is null order by id",
   );
+  const { rows: limits } = await tx.query<{ id: string }>("select id from emission_limit order by id");
+  const { rows: spectra } = await tx.query<World["spectra"][number]>(
+    "select unit_id unit, id spectrum from spectrum order by id",
+  );
   return {
+    limits: [...limits.map((one) => one.id), NOWHERE],
+    spectra: [...spectra, { unit: used[0]?.unit ?? "", spectrum: NOWHERE }],
     unlocking,
     service,
     settings: [...settings, { unit: used[0]?.unit ?? "", item: NOWHERE }],
@@ -583,6 +593,22 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     "note-practice": procedure.chain((of) =>
       fc.record({ clean: fc.boolean(), ms: fc.constantFrom(10, -1) }).map((one) => ({ ...of, ...one })),
     ),
+    "write-limit": fc
+      .tuple(fc.constantFrom(...world.limits), fc.boolean(), fc.constantFrom(40, 60))
+      .map(([limit, anew, dbc]) => ({
+        ...{ name: anew ? "written anew" : "one more", dbc, source: "for the test" },
+        ...(anew && { limit }),
+      })),
+    "shelve-limit": fc.record({ limit: fc.constantFrom(...world.limits) }),
+    "note-spectrum": fc
+      .tuple(unit, fc.constantFrom(-20, 90), fc.constantFrom(291_000_000, 300_000_000), words)
+      .map(([one, dbm, frequency, note]) => ({
+        ...{ unit: one, carrier: { frequency: 145_500_000, dbm: 37 }, lines: [{ frequency, dbm }] },
+        ...{ attenuation: 40, note },
+      })),
+    "strike-spectrum": fc
+      .tuple(fc.constantFrom(...world.spectra), fc.constantFrom("misread", ""))
+      .map(([one, why]) => ({ ...one, why })),
     "show-unlocking": fc.oneof(procedure, fc.constantFrom(...world.unlocking)),
     "set-bench-rules": fc.record({ silence: mostly([10, 20, 30], [1]), clean: fc.constantFrom(0, 2) }),
     "keep-file-part": fc.record({

@@ -22,6 +22,7 @@ import { addUnitSetting, putServiceItem } from "./service.ts";
 import { makeLink } from "./sessions.ts";
 import { rememberSheet } from "./sheets.ts";
 import { putSimulated } from "./simulated.ts";
+import { addSpectrum, putLimit } from "./spectra.ts";
 import {
   PLAIN_RELEASE,
   PLAIN_UNIT,
@@ -122,6 +123,14 @@ beforeAll(async () => {
       unit,
       one.person,
       { kind: "power", value: 5, meter: "", error: "", note: "" },
+      undefined,
+    );
+    const limit = await putLimit(tx, undefined, { name: "L", dbc: 60, source: "S" });
+    await addSpectrum(
+      tx,
+      unit,
+      one.person,
+      { carrier: { frequency: 1, dbm: 1 }, lines: [], attenuation: 0, meter: "", known: {}, limit, note: "" },
       undefined,
     );
     const item = await putServiceItem(tx, model, undefined, {

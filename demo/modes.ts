@@ -9,8 +9,9 @@ import { addMeasurement } from "#db/measurements.ts";
 import { addUnitMode, modeFacts, modesOf, putMode } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { addSegments } from "#db/segments.ts";
+import { addSpectrum, putLimit } from "#db/spectra.ts";
 import { unitById } from "#db/units.ts";
-import { bandPlanOf, bandsOf, hertzOf, IN_MODE, MODES, POWERS } from "./data/modes.ts";
+import { bandPlanOf, bandsOf, hertzOf, IN_MODE, LIMIT, MODES, POWERS, SPECTRA } from "./data/modes.ts";
 import type { LaidForDossier } from "./dossiers.ts";
 
 export async function layModes(
@@ -71,6 +72,29 @@ export async function layPowers(
         { kind: "power", value, frequency: 145_500_000, ...told },
         addDays(today, -ago),
       );
+}
+
+export async function laySpectra(
+  tx: Tx,
+  {
+    units,
+    people,
+  }: { readonly units: ReadonlyMap<string, string>; readonly people: ReadonlyMap<string, string> },
+  today: PlainDate,
+): Promise<void> {
+  const limit = await putLimit(tx, undefined, LIMIT);
+  for (const [ago, tag, who, [mhz, dbm], harmonics, attenuation, note] of SPECTRA)
+    await addSpectrum(
+      tx,
+      units.get(tag) ?? "",
+      people.get(who) ?? "",
+      {
+        carrier: { frequency: hertzOf(mhz), dbm },
+        lines: harmonics.map((level, i) => ({ frequency: hertzOf(mhz * (i + 2)), dbm: level })),
+        ...{ attenuation, meter: "MS-1", known: { error: 2, floor: -80, most: 10 }, limit, note },
+      },
+      addDays(today, -ago),
+    );
 }
 
 export async function layUnitModes(

@@ -53,8 +53,11 @@ export default function Club({ loaderData }: Route.ComponentProps) {
             Band plan
           </Link>{" "}
           <span className="text-quiet">
-            where each class or service may transmit, as the club has entered it
+            where each class or service may transmit, as the club has entered it;{" "}
           </span>
+          <Link className="link" to="/club/limits">
+            limits for harmonics
+          </Link>
         </p>
         <section className="lg:col-span-2">
           <Head

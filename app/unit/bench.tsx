@@ -53,6 +53,10 @@ export function Bench(props: {
         <Go to={`/units/${encodeURIComponent(props.tag)}/measured`} className="link">
           What was measured
         </Go>
+        {", "}
+        <Go to={`/units/${encodeURIComponent(props.tag)}/spectrum`} className="link">
+          its harmonics
+        </Go>
       </p>
       {runs.simulated ? (
         <p className="text-sm text-quiet">A simulated radio stands in for it.</p>

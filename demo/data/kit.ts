@@ -417,6 +417,13 @@ export const GEAR = [
   },
   { tag: "MW-1", kind: "meter", what: "power meter", rating: "up to 200 W", error: "10 % of full scale" },
   {
+    tag: "MS-1",
+    kind: "meter",
+    what: "pocket spectrum meter",
+    rating: "up to 3 GHz",
+    error: "2 dB",
+  },
+  {
     tag: "MF-1",
     kind: "meter",
     what: "frequency counter",

@@ -282,3 +282,27 @@ export const POWERS: readonly (readonly [
   ["W-14", "Juno", [[70, 4.8]]],
   ["T-06", "Juno", [[200, 3.1]]],
 ];
+
+/** A limit of the demo, and no one's law. */
+export const LIMIT = {
+  name: "Circle's own mark",
+  dbc: 60,
+  dbm: -16,
+  both: "laxer",
+  source: "made up for the demo; ask what holds where you are",
+} as const;
+
+/** Days ago, the radio, by whom, carrier in MHz and dBm, harmonics in dBm, attenuation in dB, note. */
+export const SPECTRA: readonly (readonly [
+  ago: number,
+  tag: string,
+  who: string,
+  carrier: readonly [mhz: number, dbm: number],
+  harmonics: readonly number[],
+  attenuation: number,
+  note: string,
+])[] = [
+  [88, "W-13", "Juno", [145.5, -3.4], [-70, -74.5, -78], 40, "into DL-1"],
+  [150, "W-15", "Juno", [145.5, -2.1], [-44, -58, -77], 40, "after somebody turned PA-HI"],
+  [60, "M-03", "Tobin", [145.5, 1.8], [-55.5, -71], 40, "with the weak last stage"],
+];

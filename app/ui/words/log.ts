@@ -142,6 +142,14 @@ export function sayEntry(
       return `${MODE_HOW[entry.how]} ${clip(entry.name)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
     case "measured":
       return `measured ${clip(entry.what)} ${entry.value}${MEASURED_UNIT[entry.what] ?? ""}${entry.meter ? ` with ${clip(entry.meter)}` : ""}`;
+    case "spectrum-taken":
+      return `took a spectrum on ${sayHertz(entry.carrier)}, with ${counted(entry.harmonics, "harmonic")}${entry.meter ? `, with ${clip(entry.meter)}` : ""}`;
+    case "spectrum-struck":
+      return `struck a spectrum on ${sayHertz(entry.carrier)}: ${clip(entry.why)}`;
+    case "limit-written":
+      return `wrote down the limit ${clip(entry.name)}`;
+    case "limit-shelved":
+      return `shelved the limit ${clip(entry.name)}`;
     case "measurement-struck":
       return `struck a measurement of ${clip(entry.what)} ${entry.value}${MEASURED_UNIT[entry.what] ?? ""}: ${entry.why}`;
     case "segment-written":

@@ -1,4 +1,5 @@
 // Modes in words.
+import type { Limit } from "#core/measure/harmonics.ts";
 import type { TransmitRule } from "#core/modes/standing.ts";
 
 const HOW = { set: "switched", proved: "proved", told: "as noted" } as const;
@@ -12,3 +13,13 @@ export const RULE_WORD: Readonly<Record<TransmitRule, string>> = {
   emergency: "open for the emergency box, signed out by name",
   legacy: "legacy: kept within what it was approved for",
 };
+
+/** A limit for harmonics in words. */
+export function sayLimit({ dbc, dbm, both }: Limit): string {
+  const parts = [
+    ...(dbc === undefined ? [] : [`${dbc} dB below the carrier at least`]),
+    ...(dbm === undefined ? [] : [`${dbm} dBm at most`]),
+  ];
+  if (parts.length < 2) return parts.join("");
+  return `${parts.join(", ")}; the ${both ?? "stricter"} one counts`;
+}

@@ -1,0 +1,137 @@
+// One of the club's limits for harmonics: so far below the carrier, so much at most, or both; and where it is from.
+import { redirect } from "react-router";
+import { shelveLimit } from "#acts/shelve-limit.ts";
+import { writeLimit } from "#acts/write-limit.ts";
+import { limitShape, type NamedLimit } from "#core/measure/harmonics.ts";
+import { bad, good } from "#core/quantities/result.ts";
+import { limitsOf } from "#db/spectra.ts";
+import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { Field } from "../forms/field.tsx";
+import { PostForm } from "../forms/form.tsx";
+import { textsIn } from "../forms/merge.server.ts";
+import { offlineForm } from "../forms/offline.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
+import { Go } from "../ui/go.tsx";
+import { Page } from "../ui/page.tsx";
+import type { Route } from "./+types/limit";
+
+export const meta: Route.MetaFunction = () => [{ title: "Limit · Mossy Cabinet" }];
+
+const valuesOf = (limit: NamedLimit | undefined): Record<string, string> => ({
+  ...{ name: limit?.name ?? "", source: limit?.source ?? "", both: limit?.both ?? "stricter" },
+  ...{ dbc: limit?.dbc === undefined ? "" : String(limit.dbc) },
+  ...{ dbm: limit?.dbm === undefined ? "" : String(limit.dbm) },
+});
+
+function read(values: Readonly<Record<string, string>>) {
+  const text = (name: string) => (values[name] ?? "").trim();
+  const errors: Record<string, string> = {};
+  const number = (name: string, example: string) => {
+    if (text(name) === "") return undefined;
+    const value = Number(text(name).replace(",", ".").replace("−", "-"));
+    if (!Number.isFinite(value)) errors[name] = example;
+    return value;
+  };
+  const dbc = number("dbc", "Decibels, such as 60.");
+  const dbm = number("dbm", "dBm, such as -16.");
+  if (Object.keys(errors).length > 0) return bad({ kind: "fields" as const, errors });
+  const parsed = limitShape.safeParse({
+    ...{ name: text("name"), source: text("source") },
+    ...(dbc !== undefined && { dbc }),
+    ...(dbm !== undefined && { dbm }),
+    ...(dbc !== undefined && dbm !== undefined && { both: text("both") }),
+  });
+  if (parsed.success) return good(parsed.data);
+  for (const issue of parsed.error.issues) errors[String(issue.path[0])] ??= issue.message;
+  return bad({ kind: "fields" as const, errors });
+}
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "edit-club");
+  return readInClub(context, async (tx) => {
+    const limit = (await limitsOf(tx)).find((one) => one.id === params.limit);
+    if (params.limit !== "new" && !limit) throw notFound("This limit");
+    return { known: limit !== undefined, values: valuesOf(limit) };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-club");
+  const form = await request.formData();
+  return readInClub(context, async (tx, who) => {
+    const id = idIn(params.limit, "This limit");
+    const there = redirect("/club/limits");
+    if (id !== undefined && form.get("intent") === "shelve") {
+      const done = await performForm(shelveLimit, who, form, { limit: id });
+      return done.ok ? there : notWhole(form);
+    }
+    const done = await saveForm(writeLimit, who, form, {
+      read: (sent) => {
+        const limit = read(textsIn(sent));
+        return limit.ok ? good({ ...limit.value, limit: id }) : limit;
+      },
+      drawn: async () => {
+        const now = (await limitsOf(tx)).find((one) => one.id === id);
+        return now && valuesOf(now);
+      },
+    });
+    if (done.ok) return there;
+    switch (done.problem.kind) {
+      case "taken":
+        return refusal({ form, errors: { name: "There is a limit of that name already." } });
+      case "full":
+        return refusal({ form, errors: { name: "There are as many limits as there may be." } });
+      case "refused":
+        return refusal(done.problem.refused);
+      default:
+        return notWhole(form);
+    }
+  });
+}
+
+export const clientAction = offlineForm;
+
+export default function LimitPage({ loaderData, actionData }: Route.ComponentProps) {
+  return (
+    <Page title="A limit for harmonics" says="our own entry, and no one's law">
+      <p className="mb-3">
+        <Go className="link" to="/club/limits">
+          Back to our limits
+        </Go>
+      </p>
+      <PostForm
+        lastResult={actionData}
+        submit="Save"
+        defaults={loaderData.values}
+        className="flex max-w-2xl flex-col gap-3"
+        also={
+          loaderData.known && (
+            <button type="submit" name="intent" value="shelve" className="link text-sm">
+              Shelve it
+            </button>
+          )
+        }
+      >
+        {(fields) => (
+          <>
+            <Field of={fields.name} label="What it is called" most={60} />
+            <div className="grid gap-3 sm:grid-cols-3">
+              <Field of={fields.dbc} label="Below the carrier by, dB" mono />
+              <Field of={fields.dbm} label="No more than, dBm" mono />
+              <Field
+                of={fields.both}
+                label="Where both are given"
+                options={[
+                  ["stricter", "the stricter one counts"],
+                  ["laxer", "the laxer one counts"],
+                ]}
+              />
+            </div>
+            <Field of={fields.source} label="Where it is from" most={200} />
+          </>
+        )}
+      </PostForm>
+    </Page>
+  );
+}
