@@ -18,6 +18,7 @@ const CORE_ROOMS = [
   "run",
   "club",
   "import",
+  "codeplug",
 ];
 const roomsInOrder = (of, rooms) =>
   rooms.map((room, i) => ({

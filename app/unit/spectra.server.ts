@@ -45,7 +45,10 @@ export async function actOnSpectra(who: SignedIn, unit: Unit, form: FormData) {
   const read = await foundIn(form);
   if (!read.ok) return refused(400, read.problem.says);
   const found = read.value;
-  if (intent !== "keep") return refused(200, "Look whether that is so, then keep it.", found);
+  if (intent !== "keep") {
+    const says = "Look whether that is so, then keep it.";
+    return answer(200, { ok: true, intent, says, kept: textsOf(form), found } as SpectrumAnswer);
+  }
   const numbers: Record<string, number | undefined> = {};
   for (const [name, says] of NUMBERS) {
     const text = told(form, name)?.trim().replace(",", ".");

@@ -127,9 +127,7 @@ export default function Spectra({ loaderData }: Route.ComponentProps) {
             <Spectrum key={one.id} one={one} />
           ))}
         </div>
-        {mayWork && !unit.gone && (
-          <Note data={loaderData} kept={said?.ok === false ? said.kept : undefined} found={said?.found} />
-        )}
+        {mayWork && !unit.gone && <Note data={loaderData} kept={said?.kept} found={said?.found} />}
       </div>
     </Page>
   );
@@ -189,17 +187,11 @@ function Spectrum({ one }: { readonly one: Shown }) {
                 <td className="text-right whitespace-nowrap">{interval(line.dbm)}</td>
                 <td className="text-right whitespace-nowrap">{interval(line.dbc)}</td>
                 <td className="text-right whitespace-nowrap">{one.limit ? interval(line.limit) : ""}</td>
-                <td
-                  className={
-                    line.verdict === "fails"
-                      ? "text-rust"
-                      : line.verdict === "cannot tell"
-                        ? "doubt-thin"
-                        : ""
-                  }
-                >
-                  {line.verdict}
-                  {line.because && `: ${BECAUSE[line.because]}`}
+                <td className={line.verdict === "fails" ? "text-rust" : ""}>
+                  <span className={line.verdict === "cannot tell" ? "doubt-thin px-1" : ""}>
+                    {line.verdict}
+                    {line.because && `: ${BECAUSE[line.because]}`}
+                  </span>
                 </td>
               </tr>
             ))}
