@@ -267,7 +267,7 @@ describe("is noticed of each act", () => {
 
   // What no need asks about.
   const beside =
-    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run|begin-anew|fault-radio|file-part|stand-in|take-over|practice|bench-rules|shelve-mode|show-unlocking|service-item|note-setting|limit|spectrum/;
+    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run|begin-anew|fault-radio|file-part|stand-in|take-over|practice|bench-rules|shelve-mode|show-unlocking|service-item|note-setting|limit|spectrum|channels/;
   const touching = acts.filter((act) => !beside.test(act.name));
   it.each(touching.map((act) => [act.name, act] as const))(
     "%s: that it leaves needs as they were",

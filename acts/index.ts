@@ -23,6 +23,7 @@ import { holdUnits } from "./hold-units.ts";
 import { importBandPlan } from "./import-band-plan.ts";
 import { importUnits } from "./import-units.ts";
 import { keepBackup } from "./keep-backup.ts";
+import { keepChannels } from "./keep-channels.ts";
 import { keepFilePart } from "./keep-file-part.ts";
 import { lendUnit } from "./lend-unit.ts";
 import { liftHold } from "./lift-hold.ts";
@@ -137,6 +138,7 @@ export const ALL_ACTS = [
   shelveLimit,
   strikeSpectrum,
   writeLimit,
+  keepChannels,
   showUnlocking,
   strikeMeasurement,
   strikeReading,

@@ -609,6 +609,9 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     "strike-spectrum": fc
       .tuple(fc.constantFrom(...world.spectra), fc.constantFrom("misread", ""))
       .map(([one, why]) => ({ ...one, why })),
+    "keep-channels": fc
+      .tuple(unit, fc.constantFrom(145_500_000, 446_100_000), words)
+      .map(([one, receive, name]) => ({ unit: one, name, channels: [{ name: "A", receive }] })),
     "show-unlocking": fc.oneof(procedure, fc.constantFrom(...world.unlocking)),
     "set-bench-rules": fc.record({ silence: mostly([10, 20, 30], [1]), clean: fc.constantFrom(0, 2) }),
     "keep-file-part": fc.record({

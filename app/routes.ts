@@ -13,6 +13,7 @@ export default [
     route("units/:tag", "./unit/unit.tsx"),
     route("units/:tag/edit", "./unit/edit.tsx"),
     route("units/:tag/service", "./unit/service.tsx", { id: "unit-service" }),
+    route("units/:tag/channels", "./unit/channels.tsx"),
     route("units/:tag/spectrum", "./unit/spectra.tsx"),
     route("units/:tag/measured", "./unit/measurements.tsx"),
     route("due", "./due/due.tsx"),

@@ -6,6 +6,7 @@ import { plain } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { claimAct } from "./acts-done.ts";
 import { addBackup } from "./backups.ts";
+import { addChannels } from "./channels.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
 import { keepPart } from "./files.ts";
 import { appendLog } from "./log.ts";
@@ -125,6 +126,7 @@ beforeAll(async () => {
       { kind: "power", value: 5, meter: "", error: "", note: "" },
       undefined,
     );
+    await addChannels(tx, { unit, name: "c", channels: [{ name: "A", receive: 1 }], by: one.person });
     const limit = await putLimit(tx, undefined, { name: "L", dbc: 60, source: "S" });
     await addSpectrum(
       tx,

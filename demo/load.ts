@@ -27,7 +27,7 @@ import { STORY } from "./data/story.ts";
 import { SERIALS, UNITS } from "./data/units.ts";
 import { layDossiers } from "./dossiers.ts";
 import { layKit } from "./kit.ts";
-import { layModes, layPowers, laySpectra, layUnitModes } from "./modes.ts";
+import { layChannels, layModes, layPowers, laySpectra, layUnitModes } from "./modes.ts";
 import { parseUnits } from "./parse.ts";
 import { layService, layUnitSettings } from "./service.ts";
 
@@ -101,6 +101,7 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
   }
   await layUnitModes(tx, { units, people, evening }, today);
   await layPowers(tx, { units, people }, today);
+  await layChannels(tx, { units, people }, today);
   await laySpectra(tx, { units, people }, today);
   await layUnitSettings(tx, { units, people, settings }, today);
   await layBench(tx, { units, people, evening }, today);

@@ -3,6 +3,7 @@ import { fullScaleOf } from "#core/measure/load.ts";
 import { modeShape } from "#core/modes/mode.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import { parseRange } from "#core/version/range.ts";
+import { addChannels } from "#db/channels.ts";
 import { proceduresOf } from "#db/dossier.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { addMeasurement } from "#db/measurements.ts";
@@ -11,7 +12,17 @@ import type { Tx } from "#db/pool.ts";
 import { addSegments } from "#db/segments.ts";
 import { addSpectrum, putLimit } from "#db/spectra.ts";
 import { unitById } from "#db/units.ts";
-import { bandPlanOf, bandsOf, hertzOf, IN_MODE, LIMIT, MODES, POWERS, SPECTRA } from "./data/modes.ts";
+import {
+  bandPlanOf,
+  bandsOf,
+  CHANNELS,
+  hertzOf,
+  IN_MODE,
+  LIMIT,
+  MODES,
+  POWERS,
+  SPECTRA,
+} from "./data/modes.ts";
 import type { LaidForDossier } from "./dossiers.ts";
 
 export async function layModes(
@@ -95,6 +106,24 @@ export async function laySpectra(
       },
       addDays(today, -ago),
     );
+}
+
+export async function layChannels(
+  tx: Tx,
+  {
+    units,
+    people,
+  }: { readonly units: ReadonlyMap<string, string>; readonly people: ReadonlyMap<string, string> },
+  today: PlainDate,
+): Promise<void> {
+  for (const [ago, tag, who, name, channels] of CHANNELS)
+    await addChannels(tx, {
+      ...{ unit: units.get(tag) ?? "", by: people.get(who) ?? "", name, at: addDays(today, -ago) },
+      channels: channels.map(([called, receive, transmit, khz]) => ({
+        ...{ name: called, receive: hertzOf(receive), bandwidth: khz * 1000 },
+        ...(transmit !== undefined && { transmit: hertzOf(transmit) }),
+      })),
+    });
 }
 
 export async function layUnitModes(

@@ -57,6 +57,10 @@ export function Bench(props: {
         <Go to={`/units/${encodeURIComponent(props.tag)}/spectrum`} className="link">
           its harmonics
         </Go>
+        {", "}
+        <Go to={`/units/${encodeURIComponent(props.tag)}/channels`} className="link">
+          its channels
+        </Go>
       </p>
       {runs.simulated ? (
         <p className="text-sm text-quiet">A simulated radio stands in for it.</p>

@@ -88,6 +88,7 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("unlocking-shown"), what: text }),
   z.object({ kind: z.literal("mode-noted"), name: text, how: z.enum(["set", "proved", "told"]), why: text }),
   z.object({ kind: z.literal("measured"), what: text, value: z.number(), meter: text }),
+  z.object({ kind: z.literal("channels-kept"), what: text, channels: z.number() }),
   z.object({ kind: z.literal("spectrum-taken"), carrier: z.number(), harmonics: z.number(), meter: text }),
   z.object({ kind: z.literal("spectrum-struck"), carrier: z.number(), why: text }),
   z.object({ kind: z.literal("limit-written"), name: text }),

@@ -128,7 +128,7 @@ export function readChannelTable(
         : (widthIn(cell("bandwidth"), sign) ?? miss("bandwidth", "a width"));
     const transmit = transmitOf(receive, { cell, miss, unit, sign, head: head[at("offset")] ?? "" });
     channels.push({
-      name: cell("name") || `channel ${i + 1}`,
+      name: cell("name").slice(0, 60) || `channel ${i + 1}`,
       receive,
       ...(transmit !== undefined && { transmit }),
       ...(bandwidth !== undefined && { bandwidth }),

@@ -81,14 +81,17 @@ export const shortfall = (
   reach: Bands = privileges,
 ): Bands => without(common(privileges, reach), transmitOf(mode));
 
-export type Channel = {
-  readonly name: string;
-  readonly receive: number;
-  /** Absent: it only receives. In hertz. */
-  readonly transmit?: number | undefined;
-  /** In hertz. */
-  readonly bandwidth?: number | undefined;
-};
+/** A programmed channel; frequencies and width in hertz. */
+export const channelShape = z
+  .object({
+    name: z.string().trim().max(60),
+    receive: hertz,
+    /** Absent: it only receives. */
+    transmit: hertz.optional(),
+    bandwidth: z.number().int().positive().max(10_000_000).optional(),
+  })
+  .readonly();
+export type Channel = z.output<typeof channelShape>;
 
 export type Stranded = {
   readonly channel: Channel;

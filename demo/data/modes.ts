@@ -306,3 +306,38 @@ export const SPECTRA: readonly (readonly [
   [150, "W-15", "Juno", [145.5, -2.1], [-44, -58, -77], 40, "after somebody turned PA-HI"],
   [60, "M-03", "Tobin", [145.5, 1.8], [-55.5, -71], 40, "with the weak last stage"],
 ];
+
+/** Days ago, the radio, by whom, the file, and its channels: name, MHz it receives and transmits on (nothing: it only receives), kHz wide. */
+export const CHANNELS: readonly (readonly [
+  ago: number,
+  tag: string,
+  who: string,
+  file: string,
+  channels: readonly (readonly [name: string, receive: number, transmit: number | undefined, khz: number])[],
+])[] = [
+  [
+    150,
+    "W-15",
+    "Bram",
+    "van-channels.csv",
+    [
+      ["CALLING", 145.5, 145.5, 12.5],
+      ["CAUSEWAY", 145.625, 145.025, 25],
+      ["MARSHALS", 158.55, 158.55, 12.5],
+      ["BOATHOUSE", 433.5, 433.5, 25],
+      ["WEATHER", 162.4, undefined, 25],
+      ["SLUICE", 158.5125, 158.5125, 12.5],
+    ],
+  ],
+  [
+    88,
+    "W-01",
+    "Juno",
+    "circle.csv",
+    [
+      ["CALLING", 145.5, 145.5, 12.5],
+      ["CAUSEWAY", 145.625, 145.025, 12.5],
+      ["BOATHOUSE", 433.5, 433.5, 12.5],
+    ],
+  ],
+];

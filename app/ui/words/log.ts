@@ -142,6 +142,8 @@ export function sayEntry(
       return `${MODE_HOW[entry.how]} ${clip(entry.name)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
     case "measured":
       return `measured ${clip(entry.what)} ${entry.value}${MEASURED_UNIT[entry.what] ?? ""}${entry.meter ? ` with ${clip(entry.meter)}` : ""}`;
+    case "channels-kept":
+      return `kept its ${counted(entry.channels, "channel")}${entry.what ? ` from ${clip(entry.what)}` : ""}`;
     case "spectrum-taken":
       return `took a spectrum on ${sayHertz(entry.carrier)}, with ${counted(entry.harmonics, "harmonic")}${entry.meter ? `, with ${clip(entry.meter)}` : ""}`;
     case "spectrum-struck":
