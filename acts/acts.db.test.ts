@@ -216,7 +216,7 @@ it("after any history: needs as from scratch, all told, once by its key, no othe
         }),
     ),
     // A history is told whole: to make it shorter would take longer than reading it.
-    { numRuns: 16, seed: 3, endOnFailure: true },
+    { numRuns: 22, seed: 3, endOnFailure: true },
   );
   // A history in which an act never does anything says nothing of it.
   // (A club comes back only into a new one: club-document.test.ts.)

@@ -21,6 +21,7 @@ export const errandShape = z.union([
   z.object({ backup: z.object({ chain }) }),
   z.object({ restore: z.object({ backup: id, chain }) }),
   z.object({ mode: z.object({ mode: id, chain }) }),
+  z.object({ measure: z.object({}) }),
 ]);
 
 /**

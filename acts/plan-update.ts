@@ -10,7 +10,7 @@ import { policyOn } from "#core/unit/policy.ts";
 import { orderVersions } from "#core/version/version.ts";
 import type { Tx } from "#db/pool.ts";
 import type { LoadedSituation } from "#db/situation.ts";
-import { chosen, erasingIn, momentOf, workFacts } from "./plan-work.ts";
+import { chosen, erasingIn, momentOf, ratedOf, workFacts } from "./plan-work.ts";
 import type { Planned, PlanProblem } from "./planned.ts";
 
 /** Problems: `nothing-due`, `no-release`, `no-way`, `hardware-unknown`. */
@@ -43,7 +43,11 @@ export async function updatePlan(
   const prepared = to && catalogue.get(to.component);
   const version = prepared?.byId.get(to?.release ?? "")?.version ?? "";
   return good({
-    plan: composeUpdate({ ...work.facts, route: result.value }),
+    plan: composeUpdate({
+      ...work.facts,
+      route: result.value,
+      ...(on.measure?.afterFlash && { measure: await ratedOf(tx, unit) }),
+    }),
     title: (to && goesBack(situation, to)
       ? `Take ${prepared?.component.name ?? ""} back to ${version}`
       : `Update ${prepared?.component.name ?? ""} to ${version}`

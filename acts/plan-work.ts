@@ -1,12 +1,13 @@
 // What a plan works with: the chain that is taken, the things that it goes by, and what is known of the work.
 import type { Purpose } from "#core/dossier/procedure.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
+import { ratedWatts } from "#core/modes/mode.ts";
 import { stateOfUnit } from "#core/route/way.ts";
-import type { WorkFacts } from "#core/run/blocks.ts";
+import type { Measuring, WorkFacts } from "#core/run/blocks.ts";
 import { holdsFor, type KnownProcedure, type Moment, procedureFor } from "#core/run/procedure.ts";
 import { loadKit } from "#db/kit.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
-import { knownMode, type ModeRow } from "#db/modes.ts";
+import { knownMode, type ModeRow, modesOf } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import type { Thing } from "#db/runs.ts";
 import type { LoadedSituation } from "#db/situation.ts";
@@ -98,4 +99,9 @@ function thingsOf(chains: readonly Chain[], tools: ReadonlyMap<string, string>):
     ...(tool ? [{ kind: "tool" as const, id: tool.tool, name: tools.get(tool.tool) ?? "the tool" }] : []),
   ]);
   return [...new Map(all.map((thing) => [`${thing.kind} ${thing.id}`, thing])).values()];
+}
+
+/** What a meter's power is held against. */
+export async function ratedOf(tx: Tx, unit: LoadedSituation["unit"]): Promise<Measuring> {
+  return { rated: ratedWatts((await modesOf(tx, unit.model)).map(knownMode), unit.mode?.now.id) };
 }

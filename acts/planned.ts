@@ -10,6 +10,8 @@ export type Errand =
   | { readonly update: { readonly chain?: string | undefined; readonly to?: string | undefined } }
   | { readonly backup: { readonly chain?: string | undefined } }
   | { readonly restore: { readonly backup: string; readonly chain?: string | undefined } }
+  /** Its power, with a meter. */
+  | { readonly measure: Readonly<Record<never, never>> }
   | { readonly mode: { readonly mode: string; readonly chain?: string | undefined } };
 
 export type PlanProblem =

@@ -5,6 +5,7 @@ import type { Happening } from "#core/run/event.ts";
 import { foldRun, nextStep } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
 import { readLog } from "#db/log.ts";
+import { measurementsOf } from "#db/measurements.ts";
 import { modesOf, unitModes } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { readingsOf } from "#db/readings.ts";
@@ -401,4 +402,41 @@ it("begun anew to another release, or at once to one; never to one that is withd
     const other = await begin(tx, "W-04", { update: { to: await release("1.10") } });
     expect(await goesOn(other.run)).toEqual(["1.10"]);
     expect((await runById(tx, other.run))?.title).toBe("Take main back to 1.10");
+  }));
+
+it("what a meter showed at the bench is a measurement, with what it may be off by; where the group asks, after a flash", () =>
+  club.trial(async (tx) => {
+    const { run, unit } = await begin(tx, "W-13", { measure: {} });
+    const steps = (await stands(tx, run)).plan.stages.flatMap((stage) => stage.steps.map(({ kind }) => kind));
+    expect(steps).toEqual(["gather", "measure", "put-away"]);
+    await send(tx, run, [{ kind: "started" }, { kind: "seen" }]);
+    expect(await send(tx, run, [{ kind: "measured", watts: 0 }])).toMatchObject({ ok: false });
+    await send(tx, run, [{ kind: "measured", watts: 4.4, meter: "MW-1" }]);
+    expect((await measurementsOf(tx, unit))[0]).toMatchObject({
+      ...{ kind: "power", value: 4.4, meter: "MW-1", error: "10 % of full scale", full_scale: 200 },
+    });
+    await send(tx, run, [{ kind: "seen" }, { kind: "finished" }]);
+    // What is no meter of the kit is one that nobody knows.
+    const other = await begin(tx, "W-14", { measure: {} });
+    await send(tx, other.run, [
+      { kind: "started" },
+      { kind: "seen" },
+      { kind: "measured", watts: 4, meter: "DL-1" },
+    ]);
+    expect((await measurementsOf(tx, other.unit))[0]).toMatchObject({ value: 4, meter: "", error: "" });
+    const measures = async (tag: string, errand: object) => {
+      const planned = await planFor(
+        tx,
+        (await unitByTag(tx, tag))?.id ?? "",
+        errand as never,
+        club.who.today,
+      );
+      if (!planned.ok) throw new Error(planned.problem.kind);
+      return planned.value.plan.stages.some(({ name }) => name === "measure");
+    };
+    expect(await measures("W-03", { update: {} })).toBe(false);
+    await tx.query(
+      `update unit_group set policy = policy || '{"measure": {"afterFlash": true}}' where id = (select group_id from unit where tag = 'W-03')`,
+    );
+    expect(await measures("W-03", { update: {} })).toBe(true);
   }));

@@ -1,5 +1,7 @@
 // What an event of a run comes to beyond the run: readings, the log, tries, what a simulated radio does.
 
+import { fullScaleOf } from "#core/measure/load.ts";
+import { parseMeterError } from "#core/measure/power.ts";
 import { transmitOf } from "#core/modes/mode.ts";
 import { readProbes } from "#core/modes/probes.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
@@ -12,6 +14,8 @@ import { previewReading } from "#core/unit/preview.ts";
 import { newestReading } from "#core/unit/unit.ts";
 import { addConfirmation, proceduresOf } from "#db/dossier.ts";
 import { loadKit } from "#db/kit.ts";
+import { gearRows } from "#db/kit-put.ts";
+import { addMeasurement } from "#db/measurements.ts";
 import { addUnitMode, knownMode, modesOf } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { addReading } from "#db/readings.ts";
@@ -70,6 +74,9 @@ export async function comesTo(
     case "probed":
       await proveMode(tx, happened, outcome);
       return good(run);
+    case "measured":
+      await noteMeasured(tx, happened, what, outcome);
+      return good(run);
     case "machine-failed":
       await noteAttempt(tx, happened, false, what.symptom, outcome);
       return good(run);
@@ -115,6 +122,30 @@ async function noteUnitMode(
   const content = erases ? { kind: "blank" as const } : radio?.content;
   if (radio && content && how === "set")
     await putSimulated(tx, row.unit_id, { ...radio, mode: mode.id, content });
+}
+
+/** What a meter showed is a measurement of the radio, with what that meter may be off by. */
+async function noteMeasured(
+  tx: Tx,
+  { row, who }: Happened,
+  { watts, meter }: Extract<SentEvent["what"], { kind: "measured" }>,
+  outcome: Outcome,
+): Promise<void> {
+  const gear = (await gearRows(tx)).find((one) => one.kind === "meter" && one.tag === meter);
+  const isRead = gear !== undefined && parseMeterError(gear.error).ok;
+  const fields = {
+    ...{ kind: "power" as const, value: watts, meter: gear?.tag ?? "", note: "" },
+    ...{ error: isRead ? gear.error : "", fullScale: gear && fullScaleOf(gear.rating) },
+  };
+  await addMeasurement(tx, row.unit_id, who.person, fields, undefined);
+  outcome.log.push({
+    entry: { kind: "measured" as const, what: "power", value: watts, meter: fields.meter },
+    unit: row.unit_id,
+  });
+  outcome.touches.push({
+    scope: { of: "units" as const, ids: [row.unit_id] },
+    why: `a measurement of ${row.tag}`,
+  });
 }
 
 /** With the last test frequency: if all that was seen fits this mode and no other, it is proved. */

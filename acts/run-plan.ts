@@ -3,7 +3,13 @@ import { chainsOfUnit } from "#core/kit/tooling.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { sendings, withGathered } from "#core/run/blocks.ts";
-import { composeBackup, composeProcedure, composeRead, composeRestore } from "#core/run/compose.ts";
+import {
+  composeBackup,
+  composeMeasure,
+  composeProcedure,
+  composeRead,
+  composeRestore,
+} from "#core/run/compose.ts";
 import { holdsFor, type KnownProcedure, needsGates } from "#core/run/procedure.ts";
 import { backupById } from "#db/backups.ts";
 import { knownProcedure, proceduresOf } from "#db/dossier.ts";
@@ -12,7 +18,7 @@ import { type LoadedSituation, loadSituation } from "#db/situation.ts";
 import { freeLoad } from "./free-load.ts";
 import { modePlan } from "./plan-mode.ts";
 import { updatePlan } from "./plan-update.ts";
-import { chosen, erasingIn, momentOf, workFacts } from "./plan-work.ts";
+import { chosen, erasingIn, momentOf, ratedOf, workFacts } from "./plan-work.ts";
 import type { Errand, Planned, PlanProblem } from "./planned.ts";
 
 /** The plan for an errand, with what it works with; a dummy load, too, where it transmits. */
@@ -45,6 +51,12 @@ async function plannedFor(
   if ("procedure" in errand) return procedurePlan(situation, known, errand.procedure);
   if ("component" in errand) return readPlan(situation, known, errand.component);
   if ("update" in errand) return updatePlan(tx, situation, known, errand.update);
+  if ("measure" in errand)
+    return good({
+      plan: composeMeasure(await ratedOf(tx, situation.unit)),
+      title: "Measure its power",
+      ...{ things: [], ways: [], erasing: [] },
+    });
   if ("mode" in errand) return modePlan(tx, situation, known, errand.mode, today);
   const restored = "restore" in errand ? await backupById(tx, errand.restore.backup) : undefined;
   if ("restore" in errand && restored?.unit_id !== unit) return bad({ kind: "no-backup" });

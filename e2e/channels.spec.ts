@@ -23,6 +23,12 @@ test("what is wrong with them stands first, and what each mode would strand", as
   await expect(modes.filter({ hasText: "as sold" })).toContainText("2 stranded: MARSHALS, SLUICE");
   await expect(modes.filter({ hasText: "open" })).toContainText("(it is in it now): none is stranded");
   await expectAccessible(page);
+  // The plan makes them narrow on a day that has not come yet.
+  await page.goto(`${served.address}/units/S-01/channels`);
+  await expect(row(page, "BOATHOUSE").first()).toContainText(
+    /25 kHz where the plan has 12\.5 kHz at most from .* on: set it to narrow/,
+  );
+  await expect(row(page, "JETTY").first()).toContainText("narrower than the plan");
 });
 
 test("a table is looked at with what each column is taken for, corrected, and kept; nothing is lost silently", async ({

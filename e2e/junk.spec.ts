@@ -155,7 +155,7 @@ for (const who of ["wren", "ida"] as const) {
 test("no answer that could be sent to the bench breaks a page", async ({ page }) => {
   await signIn(page, served.address, "juno");
   const intents =
-    "begin seen finish hold override odd cured note back pause resume stop reading machine file backup anew draft late fault take-over start line-up rules keep restore";
+    "begin seen finish hold override odd cured measured probed note back pause resume stop reading machine file backup anew draft late fault take-over start line-up rules keep restore";
   const junk = {
     ...{
       key: "a-key-of-junk",

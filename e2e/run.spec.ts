@@ -382,3 +382,30 @@ test("it can be taken to another release than the one it needs, from its page an
   // Once it is under way, it goes by what it began with.
   await expect(page.getByText("To another release")).toHaveCount(0);
 });
+
+test("its power is measured at the bench, into a load that takes it; the number is a measurement of the radio", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  await openAwake(page, `${served.address}/units/W-12`);
+  await press(page, "Measure its power");
+  await expect(page.locator("dl")).toContainText("DL-1");
+  await press(page, "Begin");
+  await answer(page, "Seen it");
+  await expect(heading(page)).toHaveText("Measure its power, into the dummy load");
+  await expect(page.getByText("It is rated for 5 W.")).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel("Watts, as the meter shows them").fill("much");
+  await press(page, "Write it down");
+  await expect(
+    page.getByText("That is no number of watts: type what the meter shows, such as 4.6."),
+  ).toBeVisible();
+  await page.getByLabel("Watts, as the meter shows them").fill("4,6");
+  await page.getByLabel("With", { exact: true }).selectOption({ label: "MW-1, power meter" });
+  await answer(page, "Write it down");
+  await press(page, "Seen it");
+  await expect(heading(page)).toHaveText("Done");
+  await page.goto(`${served.address}/units/W-12/measured`);
+  await expect(page.getByRole("row").nth(1)).toContainText("4.6 W");
+  await expect(page.getByRole("row").nth(1)).toContainText("MW-1");
+});

@@ -60,6 +60,8 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
     return done.ok ? fine() : refused(...sayProblem(done.problem));
   }
   if (intent === "late") return takeLate(who, run, form, refused, fine);
+  if (intent === "measured")
+    return refused(400, "That is no number of watts: type what the meter shows, such as 4.6.");
   if (intent !== "file") return refused(400, "This page does not know that answer.");
   const whats = await fileLookedAt(about.tx, form);
   if (typeof whats === "string") return refused(400, whats);

@@ -108,6 +108,33 @@ function Main({
         ))}
       </div>
     );
+  if (step.kind === "measure")
+    return (
+      <div className="flex flex-col gap-3">
+        <ActForm intent="measured" className="flex flex-wrap items-end gap-3">
+          {known}
+          <Labelled
+            name="watts"
+            label="Watts, as the meter shows them"
+            mono
+            autoFocus
+            value={kept?.watts}
+            box="w-64"
+          />
+          <Labelled
+            name="meter"
+            label="With"
+            value={kept?.meter ?? run.meters[0]?.[0]}
+            options={[...run.meters, ["", "a meter that is not ours"]]}
+            box="w-72"
+          />
+          <button type="submit" className="btn btn-primary btn-lg max-md:w-full">
+            Write it down
+          </button>
+        </ActForm>
+        <One intent="seen" label="Not now" known={known} />
+      </div>
+    );
   if (step.kind === "open")
     return (
       <div className="flex flex-col gap-3">

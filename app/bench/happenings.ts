@@ -35,6 +35,17 @@ export function happeningsOf(intent: string, form: FormData): Happening[] {
         { kind: "probed", transmits: text("transmits") === "yes" },
         ...(isLast ? [{ kind: "finished" as const }] : []),
       ];
+    case "measured": {
+      const watts = Number(text("watts").replace(/W$/i, "").replace(",", "."));
+      if (!(watts > 0 && watts <= 10_000)) return [];
+      return [
+        {
+          ...{ kind: "measured", watts },
+          ...(text("meter") !== "" && { meter: text("meter") }),
+        },
+        ...(isLast ? [{ kind: "finished" as const }] : []),
+      ];
+    }
     case "note":
       return [{ kind: "noted", text: text("note") }, ...(isLast ? [{ kind: "finished" as const }] : [])];
     case "odd":

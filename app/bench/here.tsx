@@ -99,9 +99,15 @@ export function Here({ run }: { readonly run: Shown }) {
         </p>
       )}
       {step.kind === "switched" && step.beyond && <Caution of="unlocking" />}
-      {(step.kind === "probe" || (step.kind === "do" && step.step.kind === "key-up")) && (
-        <Caution of="keying-up" />
+      {step.kind === "measure" && (
+        <>
+          {step.rated !== undefined && <p className="text-lg">It is rated for {step.rated} W.</p>}
+          <Caution of="measuring" />
+        </>
       )}
+      {(step.kind === "probe" ||
+        step.kind === "measure" ||
+        (step.kind === "do" && step.step.kind === "key-up")) && <Caution of="keying-up" />}
       {isFlash && <Caution of="flashing" />}
       {run.files.length > 0 && step.kind === "gate" && step.gate === "backup" && (
         <p className="text-lg">{counted(run.files.length, "file")} kept in this run.</p>

@@ -7,6 +7,7 @@ import { may } from "#core/club/acts.ts";
 import { codeOf, mismatches } from "#core/dossier/service.ts";
 import { liesInBands } from "#core/modes/band.ts";
 import { transmitOf } from "#core/modes/mode.ts";
+import type { NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { estimate, historyOf } from "#core/run/estimate.ts";
 import { foldRun, type Run } from "#core/run/fold.ts";
@@ -14,6 +15,7 @@ import { isFinal, planShape, stepsOf, withoutGuarded } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { fileSize } from "#db/files.ts";
+import { gearRows } from "#db/kit-put.ts";
 import { modesOf, unitModes } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { eventsOf, isSilent, type RunRow, runsOfModel, thingsTaken } from "#db/runs.ts";
@@ -42,13 +44,20 @@ async function historyOfModel(tx: Tx, model: string) {
 /** So many of the dossier's oddities are offered where something is odd. */
 const MOST_QUIRKS = 20;
 
+const NEXT_DUE: Record<NeedKind, (component: string) => string> = {
+  firmware: (component) => `its ${component} is to be updated`,
+  reading: (component) => `its ${component} is to be read`,
+  catalogue: (component) => `what its ${component} should run is to be looked up`,
+  backup: () => "what is in it is to be read out and kept",
+  mode: () => "its mode is to be changed",
+  measurement: () => "its power is to be measured",
+};
+
 /** What the radio still needs, in a word, for whoever takes it off the bench. */
 async function nextDue(tx: Tx, unit: string, today: PlainDate): Promise<string | undefined> {
   const open = (await needsOfUnit(tx, unit, today)).filter((need) => need.due_from <= today);
   const [first] = open;
-  return (
-    first && `its ${first.component} ${first.kind === "firmware" ? "is to be updated" : "is to be read"}`
-  );
+  return first && NEXT_DUE[first.kind](first.component);
 }
 
 type Anew = Pick<Planned, "ways" | "goals"> & { readonly isOld: boolean };
@@ -82,6 +91,11 @@ async function obeyed(tx: Tx, row: RunRow, unit: UnitRow, own: string | undefine
   const bands = transmitOf(mode.facts);
   return probes.map(({ place, frequency }) => [place, liesInBands(bands, frequency)] as const);
 }
+
+const meters = async (tx: Tx) =>
+  (await gearRows(tx))
+    .filter(({ kind, condition }) => kind === "meter" && condition !== "lost")
+    .map(({ tag, what }) => [tag, `${tag}, ${what}`] as const);
 
 /** All of a run that its page needs, also to go on by itself while nothing answers. */
 export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who, "role" | "today">) {
@@ -150,6 +164,7 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
     code:
       code.kind === "known" && code.code.tool ? { name: code.code.name, tool: code.code.tool } : undefined,
     recover: recover && { id: recover.id, title: recover.title, steps: recover.steps },
+    meters: steps.some(({ step }) => step.kind === "measure") ? await meters(tx) : [],
     lent: unit.holder,
     hold:
       unit.hold_until !== null && unit.hold_until >= today

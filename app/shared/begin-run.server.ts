@@ -19,6 +19,7 @@ export async function beginByForm(
     backup: { backup: { chain } },
     restore: { restore: { backup: form.get("backup"), chain } },
     mode: { mode: { mode: form.get("mode"), chain } },
+    measure: { measure: {} },
     read: { component: form.get("component") },
   };
   const asked = String(form.get("for") ?? "");

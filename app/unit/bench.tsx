@@ -35,6 +35,9 @@ export function Bench(props: {
             <button type="submit" name="for" value="backup" className="btn btn-outline btn-primary btn-sm">
               Back it up
             </button>
+            <button type="submit" name="for" value="measure" className="btn btn-outline btn-primary btn-sm">
+              Measure its power
+            </button>
             {props.parts.map(({ id, name }) => (
               <button
                 key={id}

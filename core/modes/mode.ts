@@ -70,6 +70,12 @@ export function mostWatts(modes: readonly Pick<Mode, "transmit" | "fixed" | "wat
   return known.length > 0 && known.length === watts.length ? Math.max(...known) : undefined;
 }
 
+/** The power that is held against what a meter shows: of the mode it is in, else of its first; undefined: nobody has noted it. */
+export const ratedWatts = <M extends Pick<Mode, "watts"> & { readonly id: string }>(
+  modes: readonly M[],
+  now: string | undefined,
+): number | undefined => (modes.find(({ id }) => id === now) ?? modes[0])?.watts;
+
 /** Where a radio in the mode can transmit and its user may not. */
 export const excess = (mode: Pick<Mode, "transmit" | "fixed">, privileges: Bands): Bands =>
   without(transmitOf(mode), privileges);

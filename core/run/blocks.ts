@@ -117,7 +117,12 @@ export const puttingAway = (gather: Gathered): RunStep[] =>
 export const sendings = ({ stages }: RunPlan): number =>
   stages
     .flatMap(({ steps }) => steps)
-    .filter((step) => step.kind === "probe" || (step.kind === "do" && step.step.kind === "key-up")).length;
+    .filter(
+      (step) =>
+        step.kind === "probe" ||
+        step.kind === "measure" ||
+        (step.kind === "do" && step.step.kind === "key-up"),
+    ).length;
 
 /** The same plan, with one more thing got before, and put away after. */
 export function withGathered(plan: RunPlan, what: string): RunPlan {
@@ -140,6 +145,16 @@ export function withGathered(plan: RunPlan, what: string): RunPlan {
     ],
   };
 }
+
+/** What its group wants measured; `rated`: in watts, where that is known. */
+export type Measuring = { readonly rated?: number | undefined };
+
+export const measuring = (measure: Measuring | undefined): Stage[] =>
+  measure
+    ? stage("measure", "How strong is it?", [
+        { kind: "measure", ...(measure.rated !== undefined && { rated: measure.rated }), minutes: 3 },
+      ])
+    : [];
 
 /** What was turned on, or off, in the step before is not turned so again. */
 export function withoutTwice(stages: readonly Stage[]): Stage[] {

@@ -10,6 +10,7 @@ import type { UnitFacts } from "../unit/unit.ts";
 import { sendings, withGathered } from "./blocks.ts";
 import {
   composeBackup,
+  composeMeasure,
   composeMode,
   composeProcedure,
   composeRead,
@@ -321,4 +322,19 @@ it("reading follows how the version is read, and ends with what is shown", () =>
   expect(stepsOf(plan).map(({ step }) => step.kind)).toEqual(["do", "read-back"]);
   const without = composeRead({ unit, catalogue, state, procedures: [], component: "main" });
   expect(stepsOf(without).map(({ step }) => step.kind)).toEqual(["open", "read-back"]);
+});
+
+describe("measuring", () => {
+  it("comes after the flash where the group asks for it, with a load; and stands alone", () => {
+    const plan = composeMeasure({ rated: 5 });
+    expect(plan.stages.map(({ name }) => name)).toEqual(["measure"]);
+    expect(plan.stages[0]?.steps).toEqual([{ kind: "measure", rated: 5, minutes: 3 }]);
+    expect(sendings(plan)).toBe(1);
+    expect(withGathered(plan, "dummy load D").stages.map(({ name }) => name)).toEqual([
+      "gather",
+      "measure",
+      "put-away",
+    ]);
+    expect(composeMeasure({}).stages[0]?.steps[0]).not.toHaveProperty("rated");
+  });
 });

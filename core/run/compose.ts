@@ -8,6 +8,8 @@ import {
   gathering,
   hardwareGate,
   type Machine,
+  type Measuring,
+  measuring,
   powerGate,
   puttingAway,
   stage,
@@ -19,7 +21,17 @@ import {
 import type { RunPlan, RunStep } from "./plan.ts";
 import { type KnownProcedure, type Moment, procedureFor } from "./procedure.ts";
 
-export type UpdateFacts = WorkFacts & { readonly route: Route };
+export type UpdateFacts = WorkFacts & {
+  readonly route: Route;
+  /** Its group wants its power measured after a flash. */
+  readonly measure?: Measuring | undefined;
+};
+
+/** Its power is measured; the dummy load for it comes with every plan that transmits. */
+export const composeMeasure = (measure: Measuring): RunPlan => ({
+  purpose: "measure",
+  stages: measuring(measure),
+});
 
 /** Any one procedure of a dossier, as it is written. */
 export const composeProcedure = (procedure: KnownProcedure): RunPlan => ({
@@ -197,6 +209,7 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
     stages: withoutTwice([
       ...stages,
       ...(isErased ? writingBack(procedures, moment) : []),
+      ...measuring(facts.measure),
       ...stage("put-away", "Put away", puttingAway(facts.gather)),
     ]),
   };

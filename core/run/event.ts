@@ -44,6 +44,12 @@ export const happening = z.discriminatedUnion("kind", [
   }),
   /** Whether it transmitted where it was asked to. */
   z.object({ kind: z.literal("probed"), transmits: z.boolean() }),
+  /** What a meter showed of its power, in watts; `meter`: by its tag, where it is one of the kit. */
+  z.object({
+    kind: z.literal("measured"),
+    watts: z.number().positive().max(10_000),
+    meter: z.string().trim().max(120).optional(),
+  }),
   /** What was done at a step for which nothing is written. */
   z.object({ kind: z.literal("noted"), text: z.string().trim().min(1).max(2000) }),
   z.object({ kind: z.literal("paused") }),

@@ -346,3 +346,34 @@ describe("any events in any order", () => {
     );
   });
 });
+
+describe("a measuring step", () => {
+  const measuring: RunPlan = {
+    purpose: "measure",
+    stages: [
+      {
+        ...{ name: "measure", title: "How strong is it?" },
+        steps: [
+          { kind: "gather", what: "dummy load D", minutes: 1 },
+          { kind: "measure", rated: 5, minutes: 3 },
+        ],
+      },
+    ],
+  };
+  const after = (...what: What[]) =>
+    foldRun(
+      measuring,
+      what.map((one, i) => event(i + 1, one)),
+    );
+  const measured: What = { kind: "measured", watts: 4.6, meter: "MW-1" };
+
+  it("takes what the meter shows, or is passed by; nothing is measured elsewhere", () => {
+    expect(after(started, seen, measured).place).toBe(2);
+    expect(after(started, seen, seen).place).toBe(2);
+    const early = after(started, measured);
+    expect(early.place).toBe(0);
+    expect(early.unfit).toMatchObject([{ why: "wrong-step" }]);
+    const odd = after(started, seen, { kind: "odd", symptom: "smoke" }, measured);
+    expect(odd.unfit).toMatchObject([{ why: "something-odd" }]);
+  });
+});

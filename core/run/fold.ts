@@ -165,6 +165,9 @@ function unfit(run: Run, event: Happening): Unfit | undefined {
     case "probed":
       if (run.odd !== undefined) return "something-odd";
       return next?.step.kind === "probe" ? undefined : "wrong-step";
+    case "measured":
+      if (run.odd !== undefined) return "something-odd";
+      return next?.step.kind === "measure" ? undefined : "wrong-step";
     case "noted":
       if (run.odd !== undefined) return "something-odd";
       return next?.step.kind === "open" ? undefined : "wrong-step";
@@ -264,6 +267,7 @@ function moved(run: Run, event: Happening): Run {
       return Object.assign(run, { phase: "finished" });
     case "seen":
     case "held":
+    case "measured":
       return Object.assign(run, { ...onward });
     case "odd":
     case "machine-failed":

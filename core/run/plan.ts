@@ -6,7 +6,7 @@ import { hertz } from "../modes/band.ts";
 import { kept } from "../quantities/memo.ts";
 import { GATES } from "./event.ts";
 
-export const RUN_PURPOSES = ["update", "read", "backup", "restore", "mode", "procedure"] as const;
+export const RUN_PURPOSES = ["update", "read", "backup", "restore", "mode", "measure", "procedure"] as const;
 export type RunPurpose = (typeof RUN_PURPOSES)[number];
 
 export const STAGES = [
@@ -15,6 +15,7 @@ export const STAGES = [
   "back-up",
   "enter",
   "probe",
+  "measure",
   "flash",
   "boot",
   "read-back",
@@ -89,6 +90,8 @@ export const runStepShape = z.discriminatedUnion("kind", [
     outside: z.literal(true).optional(),
     minutes,
   }),
+  /** Its power is measured, into a dummy load; `rated`: what it should give, in watts. It may be passed by: not every bench has a meter. */
+  z.object({ kind: z.literal("measure"), rated: z.number().positive().optional(), minutes }),
   z.object({ kind: z.literal("put-away"), what: words, minutes }),
 ]);
 export type RunStep = Readonly<z.output<typeof runStepShape>>;

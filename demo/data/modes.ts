@@ -330,6 +330,16 @@ export const CHANNELS: readonly (readonly [
     ],
   ],
   [
+    70,
+    "S-01",
+    "Juno",
+    "loan-set.csv",
+    [
+      ["BOATHOUSE", 433.5, 433.5, 25],
+      ["JETTY", 433.55, 433.55, 12.5],
+    ],
+  ],
+  [
     88,
     "W-01",
     "Juno",

@@ -35,6 +35,8 @@ export function sayRunStep(step: RunStep): string {
       return `It is in the mode ${step.mode} now`;
     case "probe":
       return `Key up on ${sayHertz(step.frequency)}, into the dummy load`;
+    case "measure":
+      return "Measure its power, into the dummy load";
     case "put-away":
       return `Put ${step.what} away`;
   }
