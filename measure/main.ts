@@ -4,6 +4,7 @@ import { measureBench, measureBenchLong } from "./bench.ts";
 import { measureDossier } from "./dossier.ts";
 import { measureHostile } from "./hostile.ts";
 import { measureKit } from "./kit.ts";
+import { measureModes } from "./modes.ts";
 import { measureCore } from "./needs.ts";
 import { measurePages } from "./pages.ts";
 import { measurePreview } from "./preview.ts";
@@ -13,6 +14,7 @@ import { measureStore } from "./store.ts";
 const PARTS = {
   core: measureCore,
   route: measureRoute,
+  modes: measureModes,
   kit: measureKit,
   store: measureStore,
   preview: measurePreview,

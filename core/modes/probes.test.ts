@@ -76,7 +76,7 @@ describe("probes", () => {
           expect(fits.sort()).toEqual([mode.id, ...like].sort());
         }
       }),
-      { numRuns: 400 },
+      { numRuns: 1000 },
     );
   });
 
@@ -117,6 +117,23 @@ describe("probes", () => {
       }));
       expect(readProbes(seen, modes)).toEqual([mode]);
     }
+  });
+
+  it("more modes than can be searched for exactly are parted all the same, inside where that can be", () => {
+    const modes = Array.from(
+      { length: 40 },
+      (_, m): Probed => ({
+        id: `m${m}`,
+        // Each bit of its number is a band of its own, and stands a second time outside.
+        transmit: [0, 1, 2, 3, 4, 5].flatMap((bit) =>
+          (m >> bit) & 1 ? [bit, bit + 10].map((at) => ({ from: at * 1000 + 100, to: at * 1000 + 900 })) : [],
+        ),
+      }),
+    );
+    const { probes, alike } = probesFor(modes, [{ from: 0, to: 7000 }], 100);
+    expect(alike).toEqual([]);
+    expect(probes).toHaveLength(6);
+    expect(probes.every(({ outside }) => !outside)).toBe(true);
   });
 
   it("what fits no mode is read as none", () => {

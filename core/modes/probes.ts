@@ -1,5 +1,7 @@
 // The fewest test frequencies that tell a model's modes apart: a radio is asked to transmit on each, into a dummy load, and does or does not.
+import { groupBy } from "../quantities/group.ts";
 import { type Band, type Bands, liesInBands, normalised } from "./band.ts";
+import { fewestCuts } from "./cuts.ts";
 
 /** Test frequencies lie on this raster, in hertz: a radio can be set to it. */
 export const RASTER = 12_500;
@@ -24,34 +26,23 @@ export type Probes = {
 
 /**
  * Test frequencies, least in this order: those outside of the privileges; how many. Each is, on the raster, as far from the edges of its
- * piece of the air as can be; a piece of a single hertz is a fixed channel, and is asked on itself. `raster` in hertz. Exact: the axis is cut
- * at every edge, and the fewest pieces that part every two modes are searched for, with more allowed one at a time.
+ * piece of the air as can be; a piece of a single hertz is a fixed channel, and is asked on itself. `raster` in hertz. Exact up to thirty
+ * modes that differ: the axis is cut at every edge, and the fewest pieces that part every two modes are searched for. Beyond that, what parts
+ * the most is taken first.
  */
 export function probesFor(modes: readonly Probed[], privileges: Bands, raster: number): Probes {
   const pieces = piecesOf(modes, privileges, raster);
-  const pairs = modes.flatMap((a, i) => modes.slice(i + 1).map((b) => [a, b] as const));
-  const parts = ([a, b]: (typeof pairs)[number], { transmits }: Probe) =>
-    transmits.includes(a.id) !== transmits.includes(b.id);
-  const isPartable = (pair: (typeof pairs)[number]) => pieces.some((piece) => parts(pair, piece));
-  const alike = pairs.flatMap(([a, b]) => (isPartable([a, b]) ? [] : [[a.id, b.id] as const]));
-  const wanted = pairs.filter(isPartable);
-  // By each piece, which pairs it parts, as their places in the list.
-  const parted = pieces.map((piece) =>
-    wanted.reduce((set, pair, i) => (parts(pair, piece) ? set | (1n << BigInt(i)) : set), 0n),
+  // Modes that no piece tells apart are one mode to whoever probes.
+  const behaviour = (id: string) =>
+    pieces.map(({ transmits }) => (transmits.includes(id) ? "1" : "0")).join("");
+  const kinds = groupBy(modes, ({ id }) => behaviour(id));
+  const alike = [...kinds.values()].flatMap((same) =>
+    same.flatMap((a, i) => same.slice(i + 1).map((b) => [a.id, b.id] as const)),
   );
-  const all = (1n << BigInt(wanted.length)) - 1n;
-  const inside = pieces.flatMap((piece, i) => (piece.outside ? [] : [parted[i] ?? 0n]));
-  const byInside = inside.reduce((a, b) => a | b, 0n);
-  // First how few must lie outside: what lies inside costs nothing then.
-  const outside = fewest(
-    all & ~byInside,
-    parted,
-    (i) => pieces[i]?.outside === true,
-    Number.POSITIVE_INFINITY,
-  );
-  const few = fewest(all, parted, (i) => pieces[i]?.outside === true, outside.length, true);
+  const different = [...kinds.values()].flatMap(([first]) => (first ? [first.id] : []));
+  const cuts = pieces.map(({ outside, transmits }) => ({ outside, members: transmits }));
   return {
-    probes: few
+    probes: fewestCuts(different, cuts)
       .flatMap((i) => pieces[i] ?? [])
       .sort((a, b) => Number(a.outside) - Number(b.outside) || a.frequency - b.frequency),
     alike,
@@ -90,54 +81,6 @@ function middleOf({ from, to }: Band, raster: number): number | undefined {
     (f) => f >= from && f < to,
   );
   return near.sort((a, b) => Math.abs(a - middle) - Math.abs(b - middle) || a - b)[0];
-}
-
-/**
- * The fewest of `sets`, as their places, that together hold `wanted`, with at most `most` of those that cost; without `free`, only those that
- * cost may be taken. By more and more allowed; at each, the member that the fewest sets hold is taken care of first.
- */
-function fewest(
-  wanted: bigint,
-  sets: readonly bigint[],
-  costs: (i: number) => boolean,
-  most: number,
-  free = false,
-): readonly number[] {
-  const usable = sets.flatMap((set, i) => (set !== 0n && (free || costs(i)) ? [i] : []));
-  const search = (left: bigint, allowed: number, dear: number): readonly number[] | undefined => {
-    if (left === 0n) return [];
-    if (allowed === 0) return undefined;
-    let holders: number[] | undefined;
-    for (let rest = left, place = 0n; rest !== 0n; rest >>= 1n, place++) {
-      if ((rest & 1n) === 0n) continue;
-      const own = usable.filter((i) => ((sets[i] ?? 0n) >> place) & 1n);
-      if (!holders || own.length < holders.length) holders = own;
-    }
-    // What gains the most is tried first; with so few left to take, each must gain its share.
-    const gains = (holders ?? [])
-      .map((i) => ({ i, gain: count((sets[i] ?? 0n) & left) }))
-      .sort((a, b) => b.gain - a.gain || a.i - b.i);
-    const highest = usable.reduce((top, i) => Math.max(top, count((sets[i] ?? 0n) & left)), 0);
-    if (highest * allowed < count(left)) return undefined;
-    for (const { i } of gains) {
-      const dearer = dear + (costs(i) ? 1 : 0);
-      if (dearer > most) continue;
-      const found = search(left & ~(sets[i] ?? 0n), allowed - 1, dearer);
-      if (found) return [i, ...found];
-    }
-    return undefined;
-  };
-  for (let allowed = 0; allowed <= usable.length; allowed++) {
-    const found = search(wanted, allowed, 0);
-    if (found) return found;
-  }
-  return [];
-}
-
-function count(set: bigint): number {
-  let ones = 0;
-  for (let rest = set; rest !== 0n; rest &= rest - 1n) ones++;
-  return ones;
 }
 
 export type Seen = { readonly frequency: number; readonly transmits: boolean };

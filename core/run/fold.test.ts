@@ -360,7 +360,7 @@ describe("a measuring step", () => {
       },
     ],
   };
-  const after = (...what: What[]) =>
+  const folded = (...what: What[]) =>
     foldRun(
       measuring,
       what.map((one, i) => event(i + 1, one)),
@@ -368,12 +368,12 @@ describe("a measuring step", () => {
   const measured: What = { kind: "measured", watts: 4.6, meter: "MW-1" };
 
   it("takes what the meter shows, or is passed by; nothing is measured elsewhere", () => {
-    expect(after(started, seen, measured).place).toBe(2);
-    expect(after(started, seen, seen).place).toBe(2);
-    const early = after(started, measured);
+    expect(folded(started, seen, measured).place).toBe(2);
+    expect(folded(started, seen, seen).place).toBe(2);
+    const early = folded(started, measured);
     expect(early.place).toBe(0);
     expect(early.unfit).toMatchObject([{ why: "wrong-step" }]);
-    const odd = after(started, seen, { kind: "odd", symptom: "smoke" }, measured);
+    const odd = folded(started, seen, { kind: "odd", symptom: "smoke" }, measured);
     expect(odd.unfit).toMatchObject([{ why: "something-odd" }]);
   });
 });
