@@ -33,7 +33,7 @@ export async function modePlan(
       {
         policy: policyOn(policy, today).transmit ?? { rule: "as it is" },
         plan: await bandPlan(tx),
-        holder: unit.mode?.holder ?? (unit.away ? {} : undefined),
+        holder: unit.holder,
       },
       today,
     ) ?? [];

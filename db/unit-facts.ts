@@ -191,10 +191,11 @@ function knownUnits(
     if (kept) unit.backup = { on: kept[1], ...(kept[2] && { writtenOn: kept[2] }) };
     const last = measuredOf.get(id);
     if (last) unit.measured = { on: last[1], ...(last[2] && { flashedOn: last[2] }) };
+    if (away) unit.holder = licence ? { class: licence } : {};
     const [, modeId = "", since] = modeOf.get(id) ?? [];
     const mode = air?.modes.get(modeId);
     if (air && mode && since) {
-      const holder = away && { holder: licence ? { class: licence } : {} };
+      const holder = unit.holder && { holder: unit.holder };
       unit.mode = { now: mode, on: since, ...holder, plan: air.plan };
     }
     if (holdUntil) unit.hold = { until: holdUntil, why: holdWhy ?? "" };

@@ -41,7 +41,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
         const own = (modes.get(unit.model) ?? []).map(knownMode);
         if (!row || own.length === 0) return [];
         const transmit = policyOn(policy, who.today).transmit ?? ({ rule: "as it is" } as const);
-        const holder = unit.mode?.holder ?? (unit.away ? {} : undefined);
+        const holder = unit.holder;
         const now = own.find(({ id }) => id === unit.mode?.now.id);
         const facts = { modes: own, now: now?.id, policy: transmit, plan, holder };
         return [

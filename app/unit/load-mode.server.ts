@@ -21,7 +21,7 @@ export async function shownMode(tx: Tx, situation: LoadedSituation | undefined, 
   const [history, plan] = await Promise.all([unitModes(tx, unit.id, 6), bandPlan(tx)]);
   const modes = rows.map(knownMode);
   const policy = policyOn(situation.policy, today).transmit ?? NOTHING_SAID;
-  const holder = unit.mode?.holder ?? (unit.away ? {} : undefined);
+  const holder = unit.holder;
   const facts = { modes, now: unit.mode?.now.id, policy, plan, holder };
   const allowed = allowedOn(facts, today);
   return {

@@ -2,11 +2,11 @@
 import { useActionData } from "react-router";
 import { noteMeasurement } from "#acts/note-measurement.ts";
 import { strikeMeasurement } from "#acts/strike-measurement.ts";
-import { againstRated, parseMeterError, power, RATED_TOLERANCE } from "#core/measure/power.ts";
-import { trend } from "#core/measure/trend.ts";
+import { againstRated, intervalOf, RATED_TOLERANCE } from "#core/measure/power.ts";
+import { trend, unseen } from "#core/measure/trend.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { gearRows } from "#db/kit-put.ts";
-import { type MeasurementRow, measurementsOf } from "#db/measurements.ts";
+import { measurementsOf } from "#db/measurements.ts";
 import { modesOf } from "#db/modes.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
@@ -33,15 +33,6 @@ export const handle = { follows: ({ unit }: { unit: { id: string } }) => [`unit:
 
 const UNIT = { power: "W", current: "A", sensitivity: "µV" } as const;
 
-/** The interval of a row, if its meter's error is known. */
-function intervalOf(row: MeasurementRow) {
-  const error = row.error === "" ? undefined : parseMeterError(row.error);
-  if (!error?.ok) return undefined;
-  const scale = row.full_scale === null ? {} : { fullScale: row.full_scale };
-  const found = power(row.value, { error: error.value, ...scale });
-  return found.ok ? found.value : undefined;
-}
-
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");
   return readInClub(context, async (tx, who) => {
@@ -52,7 +43,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     const own = modes.find(({ id }) => id === situation?.unit.mode?.now.id) ?? modes[0];
     const rated = own?.facts.watts;
     const measured = rows.map((one) => {
-      const interval = intervalOf(one);
+      const interval = intervalOf(one.value, one.error, one.full_scale ?? undefined);
       const verdict =
         one.kind === "power" && interval && rated !== undefined && one.struck_why === null
           ? againstRated(interval, rated, RATED_TOLERANCE)
@@ -66,17 +57,12 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       };
     });
     const counting = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
-    // What the meters cannot see is no difference: half of the widest interval.
-    const least = Math.max(
-      0,
-      ...counting.map(({ interval }) => (interval ? (interval.high - interval.low) / 2 : 0)),
-    );
     return {
       unit: { id: row.id, tag: row.tag, model: row.model, shelved: row.shelved_at !== null },
       ...{ rated, measured },
       trend: trend(
         counting.map(({ day, value }) => ({ day, watts: value })),
-        least,
+        unseen(counting.flatMap(({ interval }) => interval ?? [])),
       ),
       meters: (await gearRows(tx))
         .filter(({ kind, condition }) => kind === "meter" && condition !== "lost")

@@ -4,8 +4,16 @@ import { describe, expect, it } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
 import { harmonics, type Limit, linesOf } from "./harmonics.ts";
 import { fitOf, loadFor, loadInWords, loadRating, parseLoad } from "./load.ts";
-import { againstRated, dbmOf, type MeterError, parseMeterError, power, wattsOf } from "./power.ts";
-import { trend } from "./trend.ts";
+import {
+  againstRated,
+  dbmOf,
+  intervalOf,
+  type MeterError,
+  parseMeterError,
+  power,
+  wattsOf,
+} from "./power.ts";
+import { trend, unseen } from "./trend.ts";
 
 describe("a power meter", () => {
   it("reads what stands in its papers, and nothing else", () => {
@@ -93,6 +101,20 @@ describe("a dummy load", () => {
     expect(loadRating(can, 50, 61)).toEqual({ kind: "too-long", most: 60 });
     expect(loadRating(can, 51, 1)).toEqual({ kind: "too-much", most: 50 });
     expect(loadRating({ continuous: 5 }, 6, 1)).toEqual({ kind: "too-much", most: 5 });
+  });
+
+  it("and what nobody knows has no interval", () => {
+    expect(intervalOf(5, "10 % of full scale", 200)).toEqual({ low: 0, high: 25 });
+    expect(intervalOf(5, "", 200)).toBeUndefined();
+    expect(intervalOf(5, "2 parts in a million", undefined)).toBeUndefined();
+    expect(intervalOf(5, "10 % of full scale", undefined)).toBeUndefined();
+    expect(unseen([])).toBe(0);
+    expect(
+      unseen([
+        { low: 4, high: 6 },
+        { low: 0, high: 25 },
+      ]),
+    ).toBe(12.5);
   });
 
   it("is chosen for what the radio sends, and for how often; never one that cannot take it", () => {

@@ -65,6 +65,18 @@ export function power(watts: number, meter: Meter): Result<Interval, PowerProble
   return good({ low: Math.max(0, watts - off) / factor, high: (watts + off) * factor });
 }
 
+/** What may be there when a meter showed so many watts, by what stands on it; undefined: nobody knows what it may be off by. */
+export function intervalOf(
+  watts: number,
+  error: string,
+  fullScale: number | undefined,
+): Interval | undefined {
+  const read = error === "" ? undefined : parseMeterError(error);
+  if (!read?.ok) return undefined;
+  const found = power(watts, { error: read.value, ...(fullScale !== undefined && { fullScale }) });
+  return found.ok ? found.value : undefined;
+}
+
 /** So far off its rated power a radio counts as well, as a share: makers' papers allow about as much. */
 export const RATED_TOLERANCE = 0.2;
 

@@ -1,6 +1,7 @@
 // Whether a radio gets weaker: its readings over time, held against their own scatter.
 import type { PlainDate } from "../quantities/date.ts";
 import { daysBetween } from "../quantities/date.ts";
+import type { Interval } from "./power.ts";
 
 export type Reading = { readonly day: PlainDate; readonly watts: number };
 
@@ -20,6 +21,10 @@ export type Trend =
       /** The last lies below, and the slope falls. */
       readonly weaker: boolean;
     };
+
+/** What meters cannot see is no difference: half of the widest interval, in watts. */
+export const unseen = (intervals: readonly Interval[]): number =>
+  intervals.reduce((most, { low, high }) => Math.max(most, (high - low) / 2), 0);
 
 export const FEWEST = 5;
 const MAD_TO_SIGMA = 1.4826;

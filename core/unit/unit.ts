@@ -35,6 +35,8 @@ export type UnitFacts = {
   readonly backup?: { readonly on: PlainDate; readonly writtenOn?: PlainDate };
   /** When its power was last measured, and when it was last flashed; absent: it never was measured. */
   readonly measured?: { readonly on: PlainDate; readonly flashedOn?: PlainDate };
+  /** Of a unit that is with somebody: the class of their licence, as far as it is known. */
+  readonly holder?: { readonly class?: string };
   /** In which mode it is, as far as somebody has said or proved; absent: nobody has. */
   readonly mode?: {
     readonly now: InMode;
