@@ -6,7 +6,8 @@ import { sentEvent } from "#core/run/event.ts";
 import { applyEvent, foldRun, type Unfit } from "#core/run/fold.ts";
 import { addEvent, eventsOf, hearFrom, lockRun, runById } from "#db/runs.ts";
 import { defineAct } from "./define.ts";
-import { comesTo, type Outcome } from "./run-outcome.ts";
+import type { Outcome } from "./run-happened.ts";
+import { comesTo } from "./run-outcome.ts";
 import { id } from "./shapes.ts";
 
 /** What one sending may hold: as much as a device keeps while nothing answers. */

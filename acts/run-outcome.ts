@@ -1,51 +1,30 @@
 // What an event of a run comes to beyond the run: readings, the log, tries, what a simulated radio does.
 
-import { fullScaleOf } from "#core/measure/load.ts";
-import { parseMeterError } from "#core/measure/power.ts";
-import { transmitOf } from "#core/modes/mode.ts";
-import { readProbes } from "#core/modes/probes.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { CAUSES } from "#core/run/causes.ts";
 import type { SentEvent } from "#core/run/event.ts";
 import { applyEvent, nextStep, type Run } from "#core/run/fold.ts";
-import { type RunStep, stepsOf } from "#core/run/plan.ts";
+import { stepsOf } from "#core/run/plan.ts";
 import { placeReading } from "#core/unit/placing.ts";
 import { previewReading } from "#core/unit/preview.ts";
 import { newestReading } from "#core/unit/unit.ts";
 import { addConfirmation, proceduresOf } from "#db/dossier.ts";
 import { loadKit } from "#db/kit.ts";
-import { gearRows } from "#db/kit-put.ts";
-import { addMeasurement } from "#db/measurements.ts";
-import { addUnitMode, knownMode, modesOf } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { addReading } from "#db/readings.ts";
 import { addEvent, endRun, type RunRow, releaseThing, takeThings, thingsTaken } from "#db/runs.ts";
 import { putSimulated } from "#db/simulated.ts";
 import { loadSituation } from "#db/situation.ts";
-import { unitById } from "#db/units.ts";
 
 import { atomsOf } from "#simulators/radio/atoms.ts";
 import { type Deed, perform } from "#simulators/radio/radio.ts";
 import { FAULTS, mended } from "#simulators/radio/work.ts";
-import type { Done, Who } from "./define.ts";
+import type { Who } from "./define.ts";
 import { addTryWith } from "./note-try.ts";
+import type { Happened, Outcome } from "./run-happened.ts";
+import { noteMeasured, noteUnitMode, proveMode } from "./run-radio.ts";
 import { kindOf, simulatedRadio } from "./simulated.ts";
 
-/** What it comes to, gathered over the events of one sending. */
-export type Outcome = {
-  readonly log: Done<unknown>["log"][number][];
-  readonly touches: NonNullable<Done<unknown>["touches"]>[number][];
-  readonly topics: string[];
-};
-
-export type Happened = {
-  readonly row: RunRow;
-  readonly before: Run;
-  readonly run: Run;
-  readonly event: SentEvent;
-  readonly who: Who;
-  readonly takeOver?: boolean | undefined;
-};
 export type OutcomeProblem =
   | { readonly kind: "no-component" }
   | { readonly kind: "unclear" }
@@ -95,74 +74,6 @@ export async function comesTo(
     default:
       return good(run);
   }
-}
-
-/** In which mode it is from now on; a simulated radio is in it. */
-async function noteUnitMode(
-  tx: Tx,
-  { row, run, who }: Happened,
-  { mode: name, erases }: Extract<RunStep, { kind: "switched" }>,
-  how: "set" | "proved",
-  outcome: Outcome,
-): Promise<void> {
-  const unit = await unitById(tx, row.unit_id);
-  const mode = (await modesOf(tx, unit?.model_id ?? "")).find((one) => one.name === name);
-  // It may have been shelved meanwhile: what was done was done all the same.
-  if (!mode) return;
-  await addUnitMode(tx, {
-    ...{ unit: row.unit_id, mode: mode.id, how, why: "", by: who.person, run: row.id },
-    ...(how === "proved" && { seen: [...run.probed] }),
-  });
-  outcome.log.push({ entry: { kind: "mode-noted" as const, name, how, why: "" }, unit: row.unit_id });
-  outcome.touches.push({
-    scope: { of: "units" as const, ids: [row.unit_id] },
-    why: `the mode of ${row.tag}`,
-  });
-  const radio = await simulatedRadio(tx, row.unit_id, true);
-  const content = erases ? { kind: "blank" as const } : radio?.content;
-  if (radio && content && how === "set")
-    await putSimulated(tx, row.unit_id, { ...radio, mode: mode.id, content });
-}
-
-/** What a meter showed is a measurement of the radio, with what that meter may be off by. */
-async function noteMeasured(
-  tx: Tx,
-  { row, who }: Happened,
-  { watts, meter }: Extract<SentEvent["what"], { kind: "measured" }>,
-  outcome: Outcome,
-): Promise<void> {
-  const gear = (await gearRows(tx)).find((one) => one.kind === "meter" && one.tag === meter);
-  const isRead = gear !== undefined && parseMeterError(gear.error).ok;
-  const fields = {
-    ...{ kind: "power" as const, value: watts, meter: gear?.tag ?? "", note: "" },
-    ...{ error: isRead ? gear.error : "", fullScale: gear && fullScaleOf(gear.rating) },
-  };
-  await addMeasurement(tx, row.unit_id, who.person, fields, undefined);
-  outcome.log.push({
-    entry: { kind: "measured" as const, what: "power", value: watts, meter: fields.meter },
-    unit: row.unit_id,
-  });
-  outcome.touches.push({
-    scope: { of: "units" as const, ids: [row.unit_id] },
-    why: `a measurement of ${row.tag}`,
-  });
-}
-
-/** With the last test frequency: if all that was seen fits this mode and no other, it is proved. */
-async function proveMode(tx: Tx, happened: Happened, outcome: Outcome): Promise<void> {
-  const { row, run } = happened;
-  const steps = stepsOf(row.plan).map(({ step }) => step);
-  const switched = steps.find((step) => step.kind === "switched");
-  const isLast = run.odd === undefined && !steps.slice(run.place).some((step) => step.kind === "probe");
-  if (!isLast || switched?.kind !== "switched") return;
-  const unit = await unitById(tx, row.unit_id);
-  const modes = (await modesOf(tx, unit?.model_id ?? "")).map(knownMode);
-  const fits = readProbes(
-    run.probed,
-    modes.map((mode) => ({ id: mode.id, name: mode.name, transmit: transmitOf(mode) })),
-  );
-  if (fits.length === 1 && fits[0]?.name === switched.mode)
-    await noteUnitMode(tx, happened, switched, "proved", outcome);
 }
 
 /** What the run works with is its own from now on; what a silent bench holds is taken from it, if that is asked for. */

@@ -16,7 +16,8 @@ import { loadSituation } from "#db/situation.ts";
 import type { Radio } from "#simulators/radio/radio.ts";
 import { beginWork, type Errand, ownBytes, SYMPTOM, settle, workAt } from "#simulators/radio/work.ts";
 import { defineAct, type Who } from "./define.ts";
-import { comesTo, type Outcome } from "./run-outcome.ts";
+import type { Outcome } from "./run-happened.ts";
+import { comesTo } from "./run-outcome.ts";
 import { id } from "./shapes.ts";
 import { kindOf, simulatedRadio } from "./simulated.ts";
 

@@ -7,7 +7,8 @@ import type { Policy } from "../unit/policy.ts";
 import type { Situation } from "../unit/situation.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import { isOpen, type Need, targetOn } from "./need.ts";
-import { needsOfComponent, needsOfWhole } from "./unit.ts";
+import { needsOfComponent } from "./unit.ts";
+import { needsOfWhole } from "./whole.ts";
 
 export type Effect = {
   /** Units with nothing due now that would have something due. */

@@ -1,0 +1,37 @@
+// A need moved past what holds it back.
+import { addDays, laterOf } from "../quantities/date.ts";
+import type { Fact } from "../unit/facts.ts";
+import type { Hold, Policy } from "../unit/policy.ts";
+import type { UnitFacts } from "../unit/unit.ts";
+import type { Call } from "./firmware.ts";
+import type { Need, Target } from "./need.ts";
+
+/** Of a need that calls for no release. */
+export const NONE: readonly Target[] = [];
+
+/** A need moved past the holds on the unit and its group; a safety fix breaks through, unless the policy says otherwise. */
+export function pastHolds(need: Need, unit: UnitFacts, policy: Policy, safety?: Call["safetyFrom"]): Need {
+  if (!unit.hold && !policy.hold) return need;
+  const from = need.dueFrom;
+  const holds: { of: "unit" | "group"; hold: Hold | undefined }[] = [
+    { of: "unit", hold: unit.hold },
+    { of: "group", hold: policy.hold },
+  ];
+  const facts: Fact[] = [];
+  let moved = from;
+  for (const { of, hold } of holds) {
+    if (!hold || hold.until < from) continue;
+    moved = laterOf(moved, addDays(hold.until, 1));
+    facts.push({ kind: "hold", of, until: hold.until, why: hold.why });
+  }
+  if (facts.length > 0 && safety && policy.safetyBreaksHold && laterOf(from, safety.on) < moved) {
+    facts.push({ kind: "hold-broken", release: safety.release });
+    moved = laterOf(from, safety.on);
+  }
+  return {
+    ...need,
+    dueFrom: moved,
+    ...(moved > from && { heldFrom: from }),
+    because: [...need.because, ...facts],
+  };
+}
