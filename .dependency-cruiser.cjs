@@ -19,6 +19,7 @@ const CORE_ROOMS = [
   "club",
   "import",
   "codeplug",
+  "bluetooth",
 ];
 const roomsInOrder = (of, rooms) =>
   rooms.map((room, i) => ({

@@ -108,3 +108,14 @@ it("where a group asks for it a measurement is due when the last is old or a fla
       problem: { kind: "error-unreadable", tag: "MW-1" },
     });
   }));
+
+it("far more power than a radio is rated for is asked about first; of other measurements nothing is known", () =>
+  club.trial(async (tx) => {
+    const unit = (await unitByTag(tx, "W-01"))?.id;
+    const note = (more: object) =>
+      act(tx, noteMeasurement, { unit, kind: "power", value: 1000, note: "", ...more });
+    expect(await note({})).toMatchObject({ ok: false, problem: { kind: "unlikely", rated: 5 } });
+    expect(await note({ value: 25 })).toMatchObject({ ok: true });
+    expect(await note({ kind: "sensitivity" })).toMatchObject({ ok: true });
+    expect(await note({ sure: true })).toMatchObject({ ok: true });
+  }));

@@ -1,17 +1,18 @@
 // What a meter said of a radio is written down, with the meter and what that may be off by: now, or on a day before, never ahead.
 import { z } from "zod";
 import { fullScaleOf } from "#core/measure/load.ts";
-import { parseMeterError } from "#core/measure/power.ts";
+import { isUnlikely, parseMeterError } from "#core/measure/power.ts";
 import { hertz } from "#core/modes/band.ts";
 import { plainDate } from "#core/quantities/date.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { addMeasurement, MEASURED } from "#db/measurements.ts";
 import { defineAct } from "./define.ts";
+import { ratedHere } from "./rated-here.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
 
-/** Problems: those of a unit; `ahead`; `no-meter`; `error-unreadable`, if nobody can tell what the meter may be off by. */
+/** Problems: those of a unit; `ahead`; `unlikely`, with what it is rated for, if it shows so much that it is asked about first; `no-meter`; `error-unreadable`, if nobody can tell what the meter may be off by. */
 export const noteMeasurement = defineAct({
   name: "note-measurement",
   input: z.object({
@@ -23,13 +24,17 @@ export const noteMeasurement = defineAct({
     /** A meter of the kit. */
     meter: id.optional(),
     on: plainDate.optional(),
+    /** It was asked about, being far more than the radio is rated for, and is so. */
+    sure: z.boolean().optional(),
     note: z.string().trim().max(500, "At most 500 signs."),
   }),
   may: "work-at-bench",
-  run: async (tx, { unit, meter, on, ...input }, who) => {
+  run: async (tx, { unit, meter, on, sure, ...input }, who) => {
     const here = await unitHere(tx, unit);
     if (!here.ok) return here;
     if (on !== undefined && on > who.today) return bad({ kind: "ahead" as const });
+    const rated = input.kind === "power" ? await ratedHere(tx, here.value) : undefined;
+    if (!sure && isUnlikely(input.value, rated)) return bad({ kind: "unlikely" as const, rated: rated ?? 0 });
     const gear = meter === undefined ? undefined : (await gearRows(tx)).find((one) => one.id === meter);
     if (meter !== undefined && gear?.kind !== "meter") return bad({ kind: "no-meter" as const });
     if (gear && gear.error !== "" && !parseMeterError(gear.error).ok)

@@ -411,6 +411,9 @@ it("what a meter showed at the bench is a measurement, with what it may be off b
     expect(steps).toEqual(["gather", "measure", "put-away"]);
     await send(tx, run, [{ kind: "started" }, { kind: "seen" }]);
     expect(await send(tx, run, [{ kind: "measured", watts: 0 }])).toMatchObject({ ok: false });
+    const much = { kind: "measured" as const, watts: 4400 };
+    expect(await send(tx, run, [much])).toMatchObject({ ok: false, problem: { kind: "unlikely", rated: 5 } });
+    expect((await measurementsOf(tx, unit)).map(({ value }) => value)).not.toContain(4400);
     await send(tx, run, [{ kind: "measured", watts: 4.4, meter: "MW-1" }]);
     expect((await measurementsOf(tx, unit))[0]).toMatchObject({
       ...{ kind: "power", value: 4.4, meter: "MW-1", error: "10 % of full scale", full_scale: 200 },

@@ -28,6 +28,8 @@ import { kindOf, simulatedRadio } from "./simulated.ts";
 export type OutcomeProblem =
   | { readonly kind: "no-component" }
   | { readonly kind: "unclear" }
+  /** It shows so much more than the radio is rated for that it is asked about first. */
+  | { readonly kind: "unlikely"; readonly rated: number }
   | { readonly kind: "taken"; readonly what: string; readonly by: string; readonly silent: boolean };
 
 /** Does what the event comes to; the run after it, which what was read may have made odd. */
@@ -54,8 +56,7 @@ export async function comesTo(
       await proveMode(tx, happened, outcome);
       return good(run);
     case "measured":
-      await noteMeasured(tx, happened, what, outcome);
-      return good(run);
+      return noteMeasured(tx, happened, what, outcome);
     case "machine-failed":
       await noteAttempt(tx, happened, false, what.symptom, outcome);
       return good(run);

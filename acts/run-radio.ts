@@ -1,9 +1,11 @@
 // What a run tells of the radio itself: in which mode it is, whether that is proved, how strong it is.
 import { fullScaleOf } from "#core/measure/load.ts";
-import { parseMeterError } from "#core/measure/power.ts";
+import { isUnlikely, parseMeterError } from "#core/measure/power.ts";
 import { transmitOf } from "#core/modes/mode.ts";
 import { readProbes } from "#core/modes/probes.ts";
+import { bad, good, type Result } from "#core/quantities/result.ts";
 import type { SentEvent } from "#core/run/event.ts";
+import type { Run } from "#core/run/fold.ts";
 import { type RunStep, stepsOf } from "#core/run/plan.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { addMeasurement } from "#db/measurements.ts";
@@ -11,6 +13,7 @@ import { addUnitMode, knownMode, modesOf } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { putSimulated } from "#db/simulated.ts";
 import { unitById } from "#db/units.ts";
+import { ratedHere } from "./rated-here.ts";
 import type { Happened, Outcome } from "./run-happened.ts";
 import { simulatedRadio } from "./simulated.ts";
 
@@ -44,10 +47,13 @@ export async function noteUnitMode(
 /** What a meter showed is a measurement of the radio, with what that meter may be off by. */
 export async function noteMeasured(
   tx: Tx,
-  { row, who }: Happened,
-  { watts, meter }: Extract<SentEvent["what"], { kind: "measured" }>,
+  { row, run, who }: Happened,
+  { watts, meter, sure }: Extract<SentEvent["what"], { kind: "measured" }>,
   outcome: Outcome,
-): Promise<void> {
+): Promise<Result<Run, { readonly kind: "unlikely"; readonly rated: number }>> {
+  const unit = await unitById(tx, row.unit_id);
+  const rated = unit && (await ratedHere(tx, unit));
+  if (!sure && isUnlikely(watts, rated)) return bad({ kind: "unlikely", rated: rated ?? 0 });
   const gear = (await gearRows(tx)).find((one) => one.kind === "meter" && one.tag === meter);
   const isRead = gear !== undefined && parseMeterError(gear.error).ok;
   const fields = {
@@ -63,6 +69,7 @@ export async function noteMeasured(
     scope: { of: "units" as const, ids: [row.unit_id] },
     why: `a measurement of ${row.tag}`,
   });
+  return good(run);
 }
 
 /** With the last test frequency: if all that was seen fits this mode and no other, it is proved. */

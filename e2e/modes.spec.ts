@@ -47,6 +47,7 @@ test("a radio that transmits too far is switched at the bench, proves it, and ne
   await expectAccessible(page);
   await press(page, "It transmits");
   await expect(page.getByRole("alert")).toHaveText("It transmits where this mode should not.");
+  await expect(page.getByText("What was seen fits the mode open.")).toBeVisible();
   await page.getByText("It was something else").click();
   await page.getByLabel("Why it was").fill("the wrong radio keyed up");
   await page.getByLabel("What helped").fill("took the right one");
@@ -193,4 +194,32 @@ test("what a meter said is written down with what it may be off by; getting weak
   await row.getByLabel("Why").fill("another radio");
   await press(page, "Strike");
   await expect(heading(page)).toHaveText(/^Getting weaker/);
+});
+
+test("whoever may less is asked about before the radio goes out; the board says before an event which transmit too far", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/units/S-02`);
+  await page.getByText("Lend it", { exact: true }).first().click();
+  await page.getByLabel("To", { exact: true }).selectOption({ label: "Perrin Alderby" });
+  await page.getByRole("button", { name: "Lend", exact: true }).click();
+  await expect(
+    page.getByText(
+      /In its mode “free” it transmits where Perrin .* may not: 22 MHz in all\. Switched to “plain” it would fit\./,
+    ),
+  ).toBeVisible();
+  await expect(page.getByLabel("To", { exact: true })).toHaveValue(/./);
+  await page.getByLabel("Lend it all the same").check();
+  await page.getByRole("button", { name: "Lend", exact: true }).click();
+  await expect(page.getByText("Lent to Perrin Alderby.")).toBeVisible();
+  await page.goto(`${served.address}/cabinet/modes`);
+  const first = page.getByRole("main").getByRole("table").first();
+  await expect(page.getByRole("heading", { name: /^Transmits too far/ })).toBeVisible();
+  await expect(first).toContainText("H-07");
+  await page.getByLabel("Only of one group, as before an event").selectOption({ label: "Loan pool" });
+  await page.getByRole("button", { name: "Show" }).click();
+  await expect(first).toContainText("S-02");
+  await expect(first).not.toContainText("H-07");
+  await expectAccessible(page);
 });

@@ -400,6 +400,10 @@ test("its power is measured at the bench, into a load that takes it; the number 
   await expect(
     page.getByText("That is no number of watts: type what the meter shows, such as 4.6."),
   ).toBeVisible();
+  await page.getByLabel("Watts, as the meter shows them").fill("4600");
+  await press(page, "Write it down");
+  await expect(page.getByText("Did the meter show milliwatts?")).toBeVisible();
+  await expect(page.getByLabel("I am sure of that number")).not.toBeChecked();
   await page.getByLabel("Watts, as the meter shows them").fill("4,6");
   await page.getByLabel("With", { exact: true }).selectOption({ label: "MW-1, power meter" });
   await answer(page, "Write it down");

@@ -98,6 +98,7 @@ type Problem = {
   readonly what?: string;
   readonly by?: string;
   readonly silent?: boolean;
+  readonly rated?: number;
 };
 function sayProblem(problem: Problem): [status: number, says: string] {
   switch (problem.kind) {
@@ -113,6 +114,11 @@ function sayProblem(problem: Problem): [status: number, says: string] {
         problem.silent
           ? `${problem.what} is held by the bench of ${problem.by}, which has been silent: tick that you take it over, or wait.`
           : `${problem.what} is in use at the bench of ${problem.by}: wait until it is free.`,
+      ];
+    case "unlikely":
+      return [
+        409,
+        `It is rated for ${problem.rated} W. Did the meter show milliwatts? If it is so all the same, say that you are sure.`,
       ];
     case "unclear":
       return [400, "That cannot be a version: type what the radio shows."];

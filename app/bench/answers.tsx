@@ -129,6 +129,9 @@ function Main({
             options={[...run.meters, ["", "a meter that is not ours"]]}
             box="w-72"
           />
+          {kept?.watts !== undefined && (
+            <Labelled name="sure" label="I am sure of that number" type="checkbox" value={undefined} />
+          )}
           <button type="submit" className="btn btn-primary btn-lg max-md:w-full">
             Write it down
           </button>

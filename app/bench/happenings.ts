@@ -42,6 +42,7 @@ export function happeningsOf(intent: string, form: FormData): Happening[] {
         {
           ...{ kind: "measured", watts },
           ...(text("meter") !== "" && { meter: text("meter") }),
+          ...(form.get("sure") === "on" && { sure: true as const }),
         },
         ...(isLast ? [{ kind: "finished" as const }] : []),
       ];

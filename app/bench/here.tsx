@@ -1,4 +1,5 @@
 // The step that a run is at: what to do, with its keys, and what should be seen.
+import { listed } from "#core/quantities/list.ts";
 import { Beside } from "../shared/beside.tsx";
 import { Caution } from "../ui/caution.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
@@ -55,6 +56,13 @@ export function Here({ run }: { readonly run: Shown }) {
       {run.odd !== undefined && (
         <p role="alert" className="hatch border-l-4 border-rust p-3 text-lg font-semibold text-rust">
           {run.odd}
+        </p>
+      )}
+      {run.odd !== undefined && step.kind === "probe" && run.fits && (
+        <p className="text-lg">
+          {run.fits.length === 0
+            ? "What was seen fits none of its modes that we know of."
+            : `What was seen fits the mode ${listed(run.fits, 6)}.`}
         </p>
       )}
       {run.odd !== undefined && run.recover && (

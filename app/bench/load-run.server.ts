@@ -92,6 +92,9 @@ async function obeyed(tx: Tx, row: RunRow, unit: UnitRow, own: string | undefine
   return probes.map(({ place, frequency }) => [place, liesInBands(bands, frequency)] as const);
 }
 
+const probedModes = async (tx: Tx, model: string) =>
+  (await modesOf(tx, model)).map(({ id, name, facts }) => ({ id, name, transmit: transmitOf(facts) }));
+
 const meters = async (tx: Tx) =>
   (await gearRows(tx))
     .filter(({ kind, condition }) => kind === "meter" && condition !== "lost")
@@ -148,6 +151,8 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
     inUse: inUse.map(({ name, by, tag, silent }) => ({ name, by, tag, silent })),
     stored: sums.filter((_, i) => kept[i] !== undefined),
     radio: radio && { charge: radio.charge, signs: radio.signs, on: radio.on, faults: radio.faults },
+    /** The modes that its test frequencies are to tell apart. */
+    probed: steps.some(({ step }) => step.kind === "probe") ? await probedModes(tx, unit.model_id) : [],
     /** By the place of a test frequency: whether the simulated radio transmits there. */
     obeys: radio ? await obeyed(tx, row, unit, radio.mode) : [],
     work: radio && run.machineSince !== undefined ? workAt(radio, Date.now()) : undefined,

@@ -1,4 +1,5 @@
 // A run as its page shows it: what the server knows of it, and what was answered since on this device.
+import { readProbes } from "#core/modes/probes.ts";
 import { causesFor } from "#core/run/causes.ts";
 import type { RunEvent, SentEvent } from "#core/run/event.ts";
 import { foldRun, gateHolds, nextStep } from "#core/run/fold.ts";
@@ -9,7 +10,7 @@ import type { LoadedRun } from "./load-run.server.ts";
 export type Pending = SentEvent & { readonly at: string };
 
 export function shownRun(loaded: LoadedRun, pending: readonly Pending[]) {
-  const { plan, events, usual, besides, recover, quirks, obeys, ...rest } = loaded;
+  const { plan, events, usual, besides, recover, quirks, obeys, probed, ...rest } = loaded;
   // What the server has taken in is not counted twice.
   const known = new Set(events.map(({ id }) => id));
   const late = pending.filter(({ id }) => !known.has(id)).map((event): RunEvent => ({ ...event, by: "" }));
@@ -23,6 +24,8 @@ export function shownRun(loaded: LoadedRun, pending: readonly Pending[]) {
     number: run.number,
     place: run.place,
     odd: run.odd,
+    /** What was seen at the test frequencies fits these modes. */
+    fits: run.probed.length > 0 ? readProbes(run.probed, probed).map(({ name }) => name) : undefined,
     since: run.since,
     // What this step had taken before what is going on now began.
     took: [...run.took],

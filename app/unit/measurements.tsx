@@ -102,12 +102,18 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return refused(400, "The frequency is in megahertz, such as 145.5.");
       const done = await performForm(noteMeasurement, who, form, {
         ...{ unit: row.id, kind: form.get("kind"), value, supply, frequency: hertz },
+        sure: form.get("sure") === "on",
         ...{ meter: told(form, "meter"), on: told(form, "on"), note: String(form.get("note") ?? "") },
       });
       if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
       switch (done.problem.kind) {
         case "ahead":
           return refused(400, "That day has not come yet: a measurement may be dated back, not ahead.");
+        case "unlikely":
+          return refused(
+            409,
+            `It is rated for ${done.problem.rated} W. Did the meter show milliwatts? If it is so all the same, say that you are sure.`,
+          );
         case "no-meter":
           return refused(400, "That is no meter of our kit.");
         case "error-unreadable":
@@ -275,6 +281,9 @@ function Note(props: {
         <Labelled name="supply" label="From, volts (may stay empty)" mono small value={kept?.supply} />
         <Labelled name="on" label="On which day (empty: today)" type="date" small value={kept?.on} />
         <Labelled name="note" label="Note: attenuation, load" small most={500} value={kept?.note} />
+        {kept && (
+          <Labelled name="sure" label="I am sure of that number" type="checkbox" value={undefined} small />
+        )}
         <button type="submit" className="btn btn-primary btn-sm">
           Write it down
         </button>

@@ -8,6 +8,7 @@ import {
   againstRated,
   dbmOf,
   intervalOf,
+  isUnlikely,
   type MeterError,
   parseMeterError,
   power,
@@ -101,6 +102,12 @@ describe("a dummy load", () => {
     expect(loadRating(can, 50, 61)).toEqual({ kind: "too-long", most: 60 });
     expect(loadRating(can, 51, 1)).toEqual({ kind: "too-much", most: 50 });
     expect(loadRating({ continuous: 5 }, 6, 1)).toEqual({ kind: "too-much", most: 5 });
+  });
+
+  it("what is far more than a radio is rated for is asked about; with nothing to compare it is not", () => {
+    expect(isUnlikely(25, 5)).toBe(false);
+    expect(isUnlikely(25.1, 5)).toBe(true);
+    expect(isUnlikely(1000, undefined)).toBe(false);
   });
 
   it("and what nobody knows has no interval", () => {

@@ -77,6 +77,13 @@ export function intervalOf(
   return found.ok ? found.value : undefined;
 }
 
+/** So many times what it is rated for no radio gives: rather the unit was mistaken. */
+const FAR = 5;
+
+/** Whether so much power is to be asked about before it is believed; with nothing to compare it is not. In watts. */
+export const isUnlikely = (watts: number, rated: number | undefined): boolean =>
+  rated !== undefined && watts > FAR * rated;
+
 /** So far off its rated power a radio counts as well, as a share: makers' papers allow about as much. */
 export const RATED_TOLERANCE = 0.2;
 

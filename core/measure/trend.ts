@@ -1,6 +1,7 @@
 // Whether a radio gets weaker: its readings over time, held against their own scatter.
 import type { PlainDate } from "../quantities/date.ts";
 import { daysBetween } from "../quantities/date.ts";
+import { median } from "../quantities/median.ts";
 import type { Interval } from "./power.ts";
 
 export type Reading = { readonly day: PlainDate; readonly watts: number };
@@ -48,11 +49,4 @@ export function trend(readings: readonly Reading[], least = 0): Trend {
   const outside = last < usual - scatter ? "below" : last > usual + scatter ? "above" : undefined;
   const slope = slopes.length === 0 ? 0 : median(slopes);
   return { kind: "known", slope, usual, scatter, outside, weaker: outside === "below" && slope < 0 };
-}
-
-function median(values: readonly number[]): number {
-  const inOrder = [...values].sort((a, b) => a - b);
-  const half = Math.floor(inOrder.length / 2);
-  const upper = inOrder[half] ?? 0;
-  return inOrder.length % 2 === 1 ? upper : ((inOrder[half - 1] ?? 0) + upper) / 2;
 }

@@ -49,6 +49,8 @@ export const happening = z.discriminatedUnion("kind", [
     kind: z.literal("measured"),
     watts: z.number().positive().max(10_000),
     meter: z.string().trim().max(120).optional(),
+    /** It was asked about, being far more than the radio is rated for, and is so. */
+    sure: z.literal(true).optional(),
   }),
   /** What was done at a step for which nothing is written. */
   z.object({ kind: z.literal("noted"), text: z.string().trim().min(1).max(2000) }),
