@@ -17,7 +17,7 @@ import {
   composeRestore,
   composeUpdate,
 } from "./compose.ts";
-import { type RunPlan, stepsOf } from "./plan.ts";
+import { type RunPlan, stepsOf, withoutGuarded } from "./plan.ts";
 import { holdsFor, type KnownProcedure, needsGates } from "./procedure.ts";
 
 const release = (version: string, conditions: object = {}): Release => ({
@@ -163,6 +163,29 @@ describe("a mode", () => {
       { kind: "probe", frequency: 147_000_000, transmits: true, outside: true, minutes: 1 },
     ]);
     expect(sendings(plan)).toBe(1);
+  });
+
+  it("by steps that unlock, or a setting that leads beyond, is guarded: others see as many steps, and nothing of those", () => {
+    const unlocking = procedure("keys", "change-mode", { effect: "unlock" });
+    const told = { name: "wide", erases: "nothing" as const, probes: [] };
+    const written = composeMode(facts, { ...told, enter: unlocking, beyond: true });
+    const set = composeMode(facts, { ...told, setting: "Hedgewriter: Range > wide", beyond: true });
+    for (const [plan, secret] of [
+      [written, '"what":"keys"'],
+      [set, "Hedgewriter"],
+    ] as const) {
+      expect(JSON.stringify(plan)).toContain(secret);
+      const seen = withoutGuarded(plan);
+      expect(JSON.stringify(seen)).not.toContain(secret);
+      expect(stepsOf(seen)).toHaveLength(stepsOf(plan).length);
+      expect(seen.stages[2]).toEqual(plan.stages[2]);
+    }
+    // What leads back inside, and what is harmless, is for everybody.
+    const back = composeMode(facts, { ...told, setting: "Hedgewriter: Range > wide", beyond: false });
+    expect(withoutGuarded(back)).toEqual(back);
+    expect(withoutGuarded(composeProcedure(procedure("keys", "read-version")))).toEqual(
+      composeProcedure(procedure("keys", "read-version")),
+    );
   });
 
   it("that erases is backed up before and written back after; without a way it is set in the tool, or nobody has written how", () => {
