@@ -26,7 +26,7 @@ export async function copyOf(
       await admin.query(`create database ${making}`);
       await fill(databaseUrl(owner, making));
       await admin.query(
-        "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid()",
+        "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid() and backend_type = 'client backend'",
         [making],
       );
       await admin.query(`alter database ${making} rename to ${template}`);

@@ -178,15 +178,15 @@ test("a dossier goes out, is changed elsewhere, and comes in fact by fact", asyn
   await signIn(page, served.address, "wren");
   const tussock = await modelPath(page, "Tussock");
   const out = await (await page.request.get(`${served.address}${tussock}/dossier.json`)).json();
-  expect(out).toMatchObject({ format: "mossy-cabinet/dossier", version: 2, model: { name: "Tussock" } });
+  expect(out).toMatchObject({ format: "mossy-cabinet/dossier", version: 3, model: { name: "Tussock" } });
   out.from = "Alderholt keepers";
   out.mood = "fair";
   out.quirks[0].cure = "turn the squelch up a little";
   out.quirks.push({ symptom: "Hums near the pump", source: { kind: "bench", what: "pump house" } });
   await page.goto(`${served.address}/models/bring-in`);
-  await page.getByLabel("Or paste its text here").fill(JSON.stringify({ ...out, version: 3 }));
+  await page.getByLabel("Or paste its text here").fill(JSON.stringify({ ...out, version: 4 }));
   await page.getByRole("button", { name: "Hold it against ours" }).click();
-  await expect(page.getByRole("alert")).toContainText("This dossier is of version 3");
+  await expect(page.getByRole("alert")).toContainText("This dossier is of version 4");
   await page.getByLabel("Or paste its text here").fill(JSON.stringify(out));
   await page.getByRole("button", { name: "Hold it against ours" }).click();
   await expect(page.getByText("It differs from our dossier in 2 facts.")).toBeVisible();

@@ -357,7 +357,7 @@ test("it can be taken to another release than the one it needs, from its page an
   page,
 }) => {
   await signIn(page, served.address, "juno");
-  await openAwake(page, `${served.address}/units/W-04`);
+  await openAwake(page, `${served.address}/units/W-02`);
   await page.getByText("Compare with another way").click();
   await page.locator("#compare").getByLabel("to", { exact: true }).selectOption({ label: "1.10, factory" });
   await press(page, "Compare");
@@ -377,7 +377,7 @@ test("it can be taken to another release than the one it needs, from its page an
   await page.getByText("To another release").click();
   await page.getByLabel("Go to").selectOption({ label: "main 1.14, factory" });
   await press(page, "Go there");
-  await expect(page.getByText("W-04 needs no firmware for that.")).toBeVisible();
+  await expect(page.getByText("W-02 needs no firmware for that.")).toBeVisible();
   await press(page, "Begin");
   // Once it is under way, it goes by what it began with.
   await expect(page.getByText("To another release")).toHaveCount(0);
