@@ -81,13 +81,13 @@ async function putInPlace(
   await withClient(maintenance, async (client) => {
     await client.query(`drop database if exists "${before}" with (force)`);
     await client.query(
-      "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid()",
+      "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid() and backend_type = 'client backend'",
       [database],
     );
     // A server that is connected again in this moment is put off once more.
     await client.query(`alter database "${database}" with allow_connections false`);
     await client.query(
-      "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid()",
+      "select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid() and backend_type = 'client backend'",
       [database],
     );
     await client.query(`alter database "${database}" rename to "${before}"`);
