@@ -95,6 +95,15 @@ describe("a table of channels", () => {
     expect(told.channels[0]).not.toHaveProperty("bandwidth");
   });
 
+  test("a direction of its own says which way an offset goes, whatever its sign", () => {
+    const found = read(
+      "Name,RX MHz,Offset MHz,Shift\na,145.6,-0.6,+\nb,145.6,0.6,-\nc,145.6,-0.6,\nd,145.6,0.6,simplex",
+    );
+    expect(found.channels.map(({ transmit }) => transmit)).toEqual([
+      146_200_000, 145_000_000, 145_000_000, 145_600_000,
+    ]);
+  });
+
   test("what cannot be read is named by row and column, and nothing is dropped silently", () => {
     const found = read(
       "Name,RX MHz,TX MHz,Offset,Shift,Width\n" +

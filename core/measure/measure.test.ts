@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
-import { harmonics, type Limit, linesOf } from "./harmonics.ts";
+import { harmonics, type Limit, linesOf, worstOf } from "./harmonics.ts";
 import { fitOf, loadFor, loadInWords, loadRating, parseLoad } from "./load.ts";
 import {
   againstRated,
@@ -283,4 +283,16 @@ describe("a trend", () => {
     // The order in which they were written down says nothing.
     expect(trend([...days(5, 5.1, 4.9, 5, 3)].reverse())).toMatchObject({ weaker: true });
   });
+});
+
+it("of a meter whose error nobody knows nothing is judged, and what it showed is still shown", () => {
+  const carrier = { frequency: 145_000_000, dbm: 0 };
+  const far = { frequency: 290_000_000, dbm: -200 };
+  const limit = { dbc: 10, source: "the test" };
+  expect(harmonics(carrier, [far], {}, limit, 0)).toMatchObject([
+    { harmonic: 2, verdict: "cannot tell", because: "no-error", dbc: { low: -200, high: -200 } },
+  ]);
+  expect(harmonics(carrier, [far], { error: 0 }, limit, 0)).toMatchObject([{ verdict: "passes" }]);
+  expect(worstOf([])).toBe("nothing found");
+  expect(worstOf(harmonics(carrier, [far], {}, limit, 0))).toBe("cannot tell");
 });

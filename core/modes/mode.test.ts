@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { type Band, type Bands, common, normalised, widthOf, without } from "./band.ts";
-import { excess, shortfall, strandedChannels, transmitOf } from "./mode.ts";
+import { excess, mostWatts, shortfall, strandedChannels, transmitOf } from "./mode.ts";
 import { changesAfter, privilegesOn, type Segment } from "./privileges.ts";
 
 const END = 40;
@@ -103,4 +103,20 @@ describe("a band plan", () => {
     expect(changesAfter(plan, "entry", plain("2026-12-01"))).toBe("2027-01-01");
     expect(changesAfter(plan, "entry", plain("2027-01-01"))).toBeUndefined();
   });
+});
+
+it("the most that a radio may send is of all its modes; where of one that sends nobody has noted it, it is not known", () => {
+  const band = [{ from: 144_000_000, to: 146_000_000 }];
+  const mode = (watts: number | undefined, more: object = {}) => ({ transmit: band, watts, ...more });
+  expect(mostWatts([])).toBeUndefined();
+  expect(mostWatts([mode(5), mode(25)])).toBe(25);
+  expect(mostWatts([mode(5), mode(undefined)])).toBeUndefined();
+  // What does not send needs no power.
+  expect(mostWatts([mode(5), mode(undefined, { transmit: [] })])).toBe(5);
+  const fixed = [
+    { frequency: 145_000_000, watts: 2 },
+    { frequency: 145_100_000, receiveOnly: true as const },
+  ];
+  expect(mostWatts([mode(25, { fixed })])).toBe(2);
+  expect(mostWatts([mode(25, { fixed: [...fixed, { frequency: 145_200_000 }] })])).toBe(25);
 });
