@@ -5,6 +5,7 @@ import type { Planned } from "#acts/planned.ts";
 import { planFor } from "#acts/run-plan.ts";
 import { may } from "#core/club/acts.ts";
 import { codeOf, mismatches } from "#core/dossier/service.ts";
+import { fullScaleOf } from "#core/measure/load.ts";
 import { liesInBands } from "#core/modes/band.ts";
 import { transmitOf } from "#core/modes/mode.ts";
 import type { NeedKind } from "#core/needs/need.ts";
@@ -98,6 +99,8 @@ const probedModes = async (tx: Tx, model: string) =>
 const meters = async (tx: Tx) =>
   (await gearRows(tx))
     .filter(({ kind, condition }) => kind === "meter" && condition !== "lost")
+    // One whose scale is in watts is meant before a counter is.
+    .sort((a, b) => Number(fullScaleOf(b.rating) !== undefined) - Number(fullScaleOf(a.rating) !== undefined))
     .map(({ tag, what }) => [tag, `${tag}, ${what}`] as const);
 
 /** All of a run that its page needs, also to go on by itself while nothing answers. */

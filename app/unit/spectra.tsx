@@ -170,10 +170,10 @@ function Spectrum({ one }: { readonly one: Shown }) {
           <thead>
             <tr>
               <th>Harmonic</th>
+              <th>Verdict</th>
               <th className="text-right">At the radio, dBm</th>
               <th className="text-right">Against the carrier, dB</th>
               <th className="text-right">At most, dBm</th>
-              <th>Verdict</th>
             </tr>
           </thead>
           <tbody>
@@ -182,15 +182,15 @@ function Spectrum({ one }: { readonly one: Shown }) {
                 <th scope="row" className="whitespace-nowrap">
                   {line.harmonic}. <span className="ver font-normal">{sayHertz(line.frequency)}</span>
                 </th>
-                <td className="text-right whitespace-nowrap">{interval(line.dbm)}</td>
-                <td className="text-right whitespace-nowrap">{interval(line.dbc)}</td>
-                <td className="text-right whitespace-nowrap">{one.limit ? interval(line.limit) : ""}</td>
-                <td className={line.verdict === "fails" ? "text-rust" : ""}>
+                <td className={`min-w-44 ${line.verdict === "fails" ? "text-rust" : ""}`}>
                   <span className={line.verdict === "cannot tell" ? "doubt-thin px-1" : ""}>
                     {line.verdict}
                     {line.because && `: ${BECAUSE[line.because]}`}
                   </span>
                 </td>
+                <td className="text-right whitespace-nowrap">{interval(line.dbm)}</td>
+                <td className="text-right whitespace-nowrap">{interval(line.dbc)}</td>
+                <td className="text-right whitespace-nowrap">{one.limit ? interval(line.limit) : ""}</td>
               </tr>
             ))}
           </tbody>
