@@ -62,6 +62,8 @@ test("a radio that transmits too far is switched at the bench, proves it, and ne
   await page.getByRole("link", { name: "Fenwright Wicket" }).click();
   await page.getByRole("link", { name: "As it was done with W-15" }).click();
   await expect(page.getByText("Change the mode").first()).toBeVisible();
+  // It changes the mode, and is no harmless procedure.
+  await expect(page.getByText(/changes the mode/).first()).toBeVisible();
   await expect(page.getByText(/talk.*5.*s1/i).first()).toBeAttached();
   await page.goto(`${served.address}/units/W-15`);
   await expect(mode).toContainText("Mode: as sold proved by Juno Reedholm");

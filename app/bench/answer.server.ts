@@ -204,10 +204,13 @@ async function draftByForm(
   const purpose =
     row?.plan.purpose === "mode" && name === "enter" ? "change-mode" : name && purposeOfStage(name);
   const steps = draftSteps(text ?? "");
+  const switched = row && stepsOf(row.plan).find(({ step }) => step.kind === "switched")?.step;
+  const isBeyond = switched?.kind === "switched" && switched.beyond === true;
+  const effect = purpose !== "change-mode" ? "harmless" : isBeyond ? "unlock" : "mode";
   if (!purpose || steps.length === 0)
     return refused(409, "Nothing was noted there of which a draft could be made.");
   const done = await performForm(writeProcedure, who, form, {
-    ...{ model, purpose, steps, effect: "harmless", minutes: 5, draft: true },
+    ...{ model, purpose, steps, effect, minutes: 5, draft: true },
     ...{
       title: `As it was done with ${tag}`.slice(0, 120),
       component: null,

@@ -12,7 +12,7 @@ import type { NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { estimate, historyOf } from "#core/run/estimate.ts";
 import { foldRun, type Run } from "#core/run/fold.ts";
-import { isFinal, planShape, stepsOf, withoutGuarded } from "#core/run/plan.ts";
+import { isFinal, planShape, stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { fileSize } from "#db/files.ts";
@@ -25,7 +25,7 @@ import { simulatedState } from "#db/simulated.ts";
 import type { UnitRow } from "#db/units.ts";
 import { radioShape } from "#simulators/radio/stored.ts";
 import { workAt } from "#simulators/radio/work.ts";
-import { inPassing } from "../shared/guarded.server.ts";
+import { inPassing, isHidden } from "../shared/guarded.server.ts";
 import { besideStep } from "../shared/load-beside.server.ts";
 
 /** From so many of the last runs of a model it is told how long its steps usually take. */
@@ -106,6 +106,7 @@ const meters = async (tx: Tx) =>
 /** All of a run that its page needs, also to go on by itself while nothing answers. */
 export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who, "role" | "today">) {
   const { today } = who;
+  const seesAll = may(who.role, "see-unlocking");
   const steps = stepsOf(row.plan);
   const sums = [
     ...new Set(steps.flatMap(({ step }) => (step.kind === "gate" && step.sha256 ? [step.sha256] : []))),
@@ -130,7 +131,7 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
   const code = codeOf(codes, unit.region ?? undefined);
   const run = foldRun(row.plan, events);
   const radio = state && radioShape.parse(state);
-  const recover = procedures.find((p) => p.purpose === "recover" && !p.draft);
+  const recover = procedures.find((p) => p.purpose === "recover" && !p.draft && !isHidden(who, p));
   const own = new Set(things.filter((t) => t.kind !== "tool").map((t) => `${t.kind} ${t.id}`));
   const inUse =
     run.phase === "ready" ? taken.filter((t) => t.run_id !== row.id && own.has(`${t.kind} ${t.id}`)) : [];
@@ -142,8 +143,8 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
     model: unit.model,
     model_id: unit.model_id,
     title: row.title,
-    plan: may(who.role, "see-unlocking") ? row.plan : withoutGuarded(row.plan),
-    events,
+    plan: seesAll ? row.plan : withoutGuarded(row.plan),
+    events: seesAll ? events : withoutNotes(row.plan, events),
     by: row.held_by,
     byId: row.held_by_id,
     silent,

@@ -5,53 +5,53 @@ import type { Shown } from "./shown.ts";
 
 /** Another chain, or another release, than it goes by. */
 export function OtherWays({ run }: { readonly run: Shown }) {
-  const sorted = (names: readonly string[]) => [...names].sort().join(", ");
-  const now = sorted(run.things.map(({ name }) => name));
-  const others = run.ways.filter(({ what }) => sorted(what.split(", ")) !== now);
+  // The same things in whatever order are the same; a name may hold a comma itself.
+  const sorted = (what: string) => what.split(", ").sort().join(", ");
+  const now = sorted(run.things.map(({ name }) => name).join(", "));
+  const others = run.ways.filter(({ what }) => sorted(what) !== now);
   return (
     <>
-      {run.goals && run.goals.length > 0 && <OtherGoals goals={run.goals} />}
-      {others.length > 0 && <OtherChains others={others} />}
+      <Other
+        title="To another release"
+        name="to"
+        label="Go to"
+        options={(run.goals ?? []).map(({ id, what }) => [id, what] as const)}
+        press="Go there"
+      />
+      <Other
+        title="With something else"
+        name="chain"
+        label="Reach it with"
+        options={others.map(({ key, what }) => [key, what] as const)}
+        press="Take that"
+      />
     </>
   );
 }
 
-function OtherGoals({ goals }: { readonly goals: NonNullable<Shown["goals"]> }) {
+function Other(props: {
+  readonly title: string;
+  readonly name: string;
+  readonly label: string;
+  readonly options: readonly (readonly [string, string])[];
+  readonly press: string;
+}) {
+  const { options } = props;
+  if (options.length === 0) return null;
   return (
     <details className="text-sm">
-      <summary className="link w-fit cursor-pointer">To another release</summary>
+      <summary className="link w-fit cursor-pointer">{props.title}</summary>
       <ActForm intent="anew" className="sheet mt-2 flex flex-wrap items-end gap-3 p-3">
         <Labelled
-          name="to"
-          label="Go to"
+          name={props.name}
+          label={props.label}
           small
-          value={goals[0]?.id}
-          options={goals.map(({ id, what }) => [id, what] as const)}
+          value={options[0]?.[0]}
+          options={options}
           box="w-96"
         />
         <button type="submit" className="btn btn-outline btn-primary btn-sm">
-          Go there
-        </button>
-      </ActForm>
-    </details>
-  );
-}
-
-function OtherChains({ others }: { readonly others: Shown["ways"] }) {
-  return (
-    <details className="text-sm">
-      <summary className="link w-fit cursor-pointer">With something else</summary>
-      <ActForm intent="anew" className="sheet mt-2 flex flex-wrap items-end gap-3 p-3">
-        <Labelled
-          name="chain"
-          label="Reach it with"
-          small
-          value={others[0]?.key}
-          options={others.map(({ key, what }) => [key, what] as const)}
-          box="w-96"
-        />
-        <button type="submit" className="btn btn-outline btn-primary btn-sm">
-          Take that
+          {props.press}
         </button>
       </ActForm>
     </details>

@@ -15,6 +15,7 @@ import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { NOT_WHOLE } from "../forms/perform.server.ts";
 import { refusal, saveForm } from "../forms/save.server.ts";
+import { shownTo } from "../shared/guarded.server.ts";
 import { Page } from "../ui/page.tsx";
 import { EFFECT_WORD, PURPOSE_WORD } from "../ui/words/step.ts";
 import type { Route } from "./+types/procedure-edit";
@@ -38,8 +39,10 @@ async function load(tx: Tx, modelId: string | undefined, id: string | undefined)
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "write-procedure");
-  return readInClub(context, async (tx) => {
+  return readInClub(context, async (tx, who) => {
     const { model, procedure, known } = await load(tx, params.model, params.procedure);
+    // Whoever corrects it sees it.
+    if (procedure) await shownTo(who, model.id, procedure);
     return {
       model,
       known,

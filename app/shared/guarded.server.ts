@@ -8,10 +8,10 @@ import type { ProcedureRow } from "#db/dossier.ts";
 import { orAway } from "../away.server.ts";
 import type { SignedIn } from "../context.ts";
 
-const mayAll = (who: SignedIn) => may(who.role, "see-unlocking");
+const mayAll = (who: Pick<SignedIn, "role">) => may(who.role, "see-unlocking");
 
 /** Whether its steps stay hidden from this person. */
-export const isHidden = (who: SignedIn, procedure: Pick<ProcedureRow, "effect">): boolean =>
+export const isHidden = (who: Pick<SignedIn, "role">, procedure: Pick<ProcedureRow, "effect">): boolean =>
   isGuarded(procedure) && !mayAll(who);
 
 /** Procedures as somebody may see them in passing: of what unlocks no more than what one must be warned of. */
@@ -27,7 +27,11 @@ export async function shownTo(
   if (isHidden(who, procedure)) return { ...procedure, steps: [], hidden: true };
   if (isGuarded(procedure)) {
     const key = `shown ${new Date().toISOString().slice(0, 13)}`;
-    await orAway(perform(showUnlocking, who, { input: { model, procedure: procedure.id }, key }));
+    const noted = await orAway(
+      perform(showUnlocking, who, { input: { model, procedure: procedure.id }, key }),
+    );
+    // What cannot be noted is not shown.
+    if (!noted.ok) return { ...procedure, steps: [], hidden: true };
   }
   return { ...procedure, hidden: false };
 }

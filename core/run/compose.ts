@@ -111,7 +111,8 @@ export function composeMode(
       : [
           {
             ...{ kind: "do", step: { kind: "confirm", what: setting } },
-            ...(beyond && { guarded: true as const }),
+            // How it is set stands for the steps where there are none; whether it leads beyond is not always known.
+            guarded: true,
             minutes: 3,
           },
         ];

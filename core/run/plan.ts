@@ -4,7 +4,7 @@ import { z } from "zod";
 import { stepShape } from "../dossier/step.ts";
 import { hertz } from "../modes/band.ts";
 import { kept } from "../quantities/memo.ts";
-import { GATES } from "./event.ts";
+import { GATES, type Happening } from "./event.ts";
 
 export const RUN_PURPOSES = ["update", "read", "backup", "restore", "mode", "measure", "procedure"] as const;
 export type RunPurpose = (typeof RUN_PURPOSES)[number];
@@ -142,3 +142,16 @@ export const withoutGuarded = (plan: RunPlan): RunPlan => ({
     ),
   })),
 });
+
+/** What was noted in such a run for those who may not see it: that something was, and nothing of it. */
+export const withoutNotes = <E extends { readonly what: Happening }>(
+  plan: Pick<RunPlan, "purpose">,
+  events: readonly E[],
+): readonly E[] =>
+  plan.purpose !== "mode"
+    ? events
+    : events.map((event) =>
+        event.what.kind === "noted"
+          ? { ...event, what: { ...event.what, text: "shown to bench and keeper" } }
+          : event,
+      );
