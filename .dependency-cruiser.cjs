@@ -14,12 +14,12 @@ const CORE_ROOMS = [
   "needs",
   "route",
   "kit",
+  "bluetooth",
   "bench",
   "run",
   "club",
   "import",
   "codeplug",
-  "bluetooth",
 ];
 const roomsInOrder = (of, rooms) =>
   rooms.map((room, i) => ({

@@ -32,7 +32,7 @@ type AnyAct = Act<string, unknown, unknown, { kind: string }>;
 const acts = ALL_ACTS as unknown as readonly AnyAct[];
 
 // Each step looks at the whole club several times.
-vi.setConfig({ testTimeout: 240_000 });
+vi.setConfig({ testTimeout: 360_000 });
 
 let club: DemoClub;
 let world: World;
@@ -152,7 +152,8 @@ async function broken(tx: Tx, { act, who, input }: Step): Promise<string | undef
   const told = after.log > before.log;
   if (declared?.shows && (changed || (first.ok && !told)))
     return changed ? "it was only to show something" : "it showed something untold";
-  if (!declared?.shows && act.untold === undefined && changed !== told)
+  const mayTellOnly = declared?.tells === true && told;
+  if (!declared?.shows && act.untold === undefined && changed !== told && !mayTellOnly)
     return changed ? "it changed something untold" : "it told of nothing";
   if (who.role === "member" && declared && !may("member", declared.may) && (changed || told) && !has)
     return "a member changed something";
@@ -193,6 +194,18 @@ async function firstBroken(tx: Tx, steps: readonly Step[]): Promise<string | und
 
 it("after any history: needs as from scratch, all told, once by its key, no other club, nobody without leave", async () => {
   const done = new Map<string, number>();
+  const counted = (step: Step): Step => ({
+    ...step,
+    act: {
+      ...step.act,
+      run: async (...told: Parameters<AnyAct["run"]>) => {
+        const result = await step.act.run(...told);
+        if (result.ok && (result.value.log.length > 0 || step.act.untold))
+          done.set(step.act.name, (done.get(step.act.name) ?? 0) + 1);
+        return result;
+      },
+    },
+  });
   await fc.assert(
     fc.asyncProperty(
       fc
@@ -200,27 +213,22 @@ it("after any history: needs as from scratch, all told, once by its key, no othe
         .chain((order) => fc.tuple(...order.map((act) => stepOf(act)))),
       async (steps) =>
         takenBack(club.who, async (tx) => {
-          const counted = steps.map((step) => ({
-            ...step,
-            act: {
-              ...step.act,
-              run: async (...told: Parameters<AnyAct["run"]>) => {
-                const result = await step.act.run(...told);
-                if (result.ok && (result.value.log.length > 0 || step.act.untold))
-                  done.set(step.act.name, (done.get(step.act.name) ?? 0) + 1);
-                return result;
-              },
-            },
-          }));
-          expect(await firstBroken(tx, counted)).toBeUndefined();
+          expect(await firstBroken(tx, steps.map(counted))).toBeUndefined();
         }),
     ),
     // A history is told whole: to make it shorter would take longer than reading it.
-    { numRuns: 22, seed: 3, endOnFailure: true },
+    { numRuns: 10, seed: 3, endOnFailure: true },
   );
-  // A history in which an act never does anything says nothing of it.
+  // A history in which an act never does anything says nothing of it: those that did nothing in all of them are tried by themselves.
+  const idle = () => acts.filter((act) => !done.get(act.name)).map((act) => act.name);
+  for (let seed = 1; seed <= 40 && idle().length > 1; seed++)
+    for (const act of acts.filter(({ name }) => !done.get(name) && name !== "bring-club-back"))
+      await takenBack(club.who, async (tx) => {
+        const steps = fc.sample(stepOf(act), { seed, numRuns: 3 });
+        expect(await firstBroken(tx, steps.map(counted))).toBeUndefined();
+      });
   // (A club comes back only into a new one: club-document.test.ts.)
-  expect(acts.map((act) => act.name).filter((name) => !done.get(name))).toEqual(["bring-club-back"]);
+  expect(idle()).toEqual(["bring-club-back"]);
 });
 
 /** The same act, that forgets something. */
@@ -267,7 +275,7 @@ describe("is noticed of each act", () => {
 
   // What no need asks about.
   const beside =
-    /person|place|add-group|procedure|quirk|confirm-fact|currency|usb|link|password|session|theme|sheet|club-back|begin-run|begin-anew|fault-radio|file-part|stand-in|take-over|practice|bench-rules|shelve-mode|show-unlocking|service-item|note-setting|limit|spectrum|channels/;
+    /person|place|add-group|procedure|quirk|confirm-fact|currency|first-step|usb|link|password|session|theme|sheet|club-back|begin-run|begin-anew|fault-radio|file-part|stand-in|take-over|practice|bench-rules|shelve-mode|show-unlocking|service-item|note-setting|limit|spectrum|channels|battery|charge|simulated-level|tie-device|set-pairing|profile|change-plan|drop-plan|codeplug-facts|repeater|heard|mend-codeplug|merge-list|mapping/;
   const touching = acts.filter((act) => !beside.test(act.name));
   it.each(touching.map((act) => [act.name, act] as const))(
     "%s: that it leaves needs as they were",

@@ -12,11 +12,14 @@ export const addPlace = defineAct({
   may: "edit-club",
   run: async (tx, input) => {
     try {
-      await putPlace(tx, undefined, input);
+      const place = await putPlace(tx, undefined, input);
+      return good({
+        answer: { place },
+        log: [{ entry: { kind: "place-added" as const, name: input.name } }],
+      });
     } catch (error) {
       if (isDuplicate(error)) return bad({ kind: "taken" as const });
       throw error;
     }
-    return good({ answer: {}, log: [{ entry: { kind: "place-added" as const, name: input.name } }] });
   },
 });

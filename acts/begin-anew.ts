@@ -46,6 +46,8 @@ function changed(
     return { update: { chain: chain ?? errand.update.chain, to: to ?? errand.update.to } };
   if ("backup" in errand) return { backup: { chain: chain ?? errand.backup.chain } };
   if ("restore" in errand) return { restore: { ...errand.restore, chain: chain ?? errand.restore.chain } };
+  if ("program" in errand) return { program: { ...errand.program, chain: chain ?? errand.program.chain } };
+  if ("write" in errand) return { write: { ...errand.write, chain: chain ?? errand.write.chain } };
   if ("mode" in errand) return { mode: { ...errand.mode, chain: chain ?? errand.mode.chain } };
   return errand;
 }

@@ -2,11 +2,13 @@
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { isDuplicate } from "#db/errors.ts";
+import { keepFile } from "#db/files.ts";
 import type { Tx } from "#db/pool.ts";
 import { benchRules, practiceOf } from "#db/practice.ts";
 import { addRun, addThings } from "#db/runs.ts";
 import { simulatedState } from "#db/simulated.ts";
 import type { UnitRow } from "#db/units.ts";
+import { sumOfFile } from "./codeplug-file.ts";
 import { defineAct, type Who } from "./define.ts";
 import { planFor } from "./run-plan.ts";
 import { id } from "./shapes.ts";
@@ -22,6 +24,9 @@ export const errandShape = z.union([
   z.object({ restore: z.object({ backup: id, chain }) }),
   z.object({ mode: z.object({ mode: id, chain }) }),
   z.object({ measure: z.object({}) }),
+  z.object({ pair: z.object({ device: id }) }),
+  z.object({ program: z.object({ profile: id, chain }) }),
+  z.object({ write: z.object({ codeplug: id.optional(), chain }) }),
 ]);
 
 /**
@@ -46,15 +51,22 @@ export const beginRun = defineAct({
 /** The same for a radio that is here. */
 export async function takeToBench(tx: Tx, here: UnitRow, errand: z.output<typeof errandShape>, who: Who) {
   const unit = here.id;
-  const isWork = "update" in errand || "backup" in errand || "restore" in errand || "mode" in errand;
+  const isWork =
+    "update" in errand ||
+    "backup" in errand ||
+    "restore" in errand ||
+    "program" in errand ||
+    "write" in errand ||
+    "mode" in errand;
   if (isWork && here.holder !== null && here.holder_id !== who.person)
     return bad({ kind: "out" as const, with: here.holder });
   const planned = await planFor(tx, unit, errand, who.today);
   if (!planned.ok) return planned;
-  const { plan, title, things, erasing } = planned.value;
+  const { plan, title, things, erasing, text } = planned.value;
   const unpractised =
     (await simulatedState(tx, unit)) === undefined ? await lacksPractice(tx, who, erasing) : undefined;
   if (unpractised) return bad({ kind: "practise" as const, ...unpractised });
+  if (text !== undefined) await keepFile(tx, sumOfFile(text), new TextEncoder().encode(text));
   try {
     const run = await addRun(tx, { unit, title, plan, by: who.person, errand });
     await addThings(tx, run, things);

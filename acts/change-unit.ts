@@ -3,6 +3,7 @@ import { bad, good } from "#core/quantities/result.ts";
 import { unitChanges, unitShape, writtenUnit } from "#core/unit/fields.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { changeUnit as change, lockUnit, unitById } from "#db/units.ts";
+import { carryReadings } from "./carry-readings.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
 import { hasModel } from "./unit-fields.ts";
@@ -19,7 +20,7 @@ export const changeUnit = defineAct({
       return row && writtenUnit(row);
     },
   },
-  run: async (tx, { unit, ...input }) => {
+  run: async (tx, { unit, ...input }, who) => {
     await lockUnit(tx, unit);
     const before = await unitById(tx, unit);
     if (!before) return bad({ kind: "no-unit" as const });
@@ -33,10 +34,18 @@ export const changeUnit = defineAct({
       if (isDuplicate(error, "unit_tag")) return bad({ kind: "taken" as const });
       throw error;
     }
+    const along = before.model_id === input.model ? undefined : await carryReadings(tx, unit, who.today);
+    const told = along ? `${what}${sayAlong(along)}` : what;
     return good({
-      answer: { what },
-      log: [{ entry: { kind: "unit-changed" as const, what }, unit }],
+      answer: { what: told },
+      log: [{ entry: { kind: "unit-changed" as const, what: told }, unit }],
       touches: [{ scope: { of: "units" as const, ids: [unit] }, why: `${input.tag} corrected` }],
     });
   },
 });
+
+const sayAlong = ({ carried, left }: { readonly carried: number; readonly left: number }): string =>
+  [
+    carried > 0 ? `; ${carried} of its readings go along` : "",
+    left > 0 ? `; ${left} are of parts that this model does not have` : "",
+  ].join("");

@@ -44,6 +44,8 @@ export type Act<Name extends string, Input, Answer, Problem extends { kind: stri
   readonly untold?: string;
   /** It changes nothing: that somebody was shown something is what is told. */
   readonly shows?: true;
+  /** What it adds is an entry of the log, and maybe nothing beside it. */
+  readonly tells?: true;
   readonly corrects?: {
     /** Which one is corrected; undefined for what is new. */
     readonly id: (input: Input) => string | undefined;
@@ -88,7 +90,7 @@ type ProblemOf<R extends Ran> = Extract<R, { ok: false }>["problem"];
 export const defineAct = <const Name extends string, Input, R extends Ran>(
   act: Pick<
     Act<Name, Input, unknown, never>,
-    "name" | "input" | "may" | "holdsUnit" | "corrects" | "pace" | "untold" | "shows"
+    "name" | "input" | "may" | "holdsUnit" | "corrects" | "pace" | "untold" | "shows" | "tells"
   > & {
     readonly run: (tx: Tx, input: Input, who: Who) => Promise<R>;
   },

@@ -8,6 +8,7 @@ import { addBackup, othersWith, usualSizes } from "#db/backups.ts";
 import { filePart, fileSize, keepWhole, PART } from "#db/files.ts";
 import type { Tx } from "#db/pool.ts";
 import { addEvent, eventsOf, hearFrom, lockRun, runById } from "#db/runs.ts";
+import { readInto } from "./codeplug-file.ts";
 import { defineAct } from "./define.ts";
 import { id, sha256 as sum } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
@@ -55,6 +56,7 @@ export const keepBackup = defineAct({
       await hearFrom(tx, run);
     }
     const backup = await addBackup(tx, { unit, sha256, name, run, by: who.person });
+    await readInto(tx, { unit, backup, sha256, name }, who.person, run);
     return good({
       answer: { backup, doubts: doubts.length },
       log: [{ entry: { kind: "backup-kept" as const, what: name, size }, unit }],

@@ -10,6 +10,7 @@ import { policyOn } from "#core/unit/policy.ts";
 import { orderVersions } from "#core/version/version.ts";
 import type { Tx } from "#db/pool.ts";
 import type { LoadedSituation } from "#db/situation.ts";
+import { pairsOf } from "./plan-pair.ts";
 import { chosen, erasingIn, momentOf, ratedOf, workFacts } from "./plan-work.ts";
 import type { Planned, PlanProblem } from "./planned.ts";
 
@@ -46,6 +47,7 @@ export async function updatePlan(
     plan: composeUpdate({
       ...work.facts,
       route: result.value,
+      pairs: await pairsOf(tx, unit),
       ...(on.measure?.afterFlash && { measure: await ratedOf(tx, unit) }),
     }),
     title: (to && goesBack(situation, to)

@@ -1,10 +1,12 @@
 // What a plan works with: the chain that is taken, the things that it goes by, and what is known of the work.
+import { leastToProgram } from "#core/bluetooth/readiness.ts";
 import type { Purpose } from "#core/dossier/procedure.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
 import { ratedWatts } from "#core/modes/mode.ts";
 import { stateOfUnit } from "#core/route/way.ts";
 import type { Measuring, WorkFacts } from "#core/run/blocks.ts";
 import { holdsFor, type KnownProcedure, type Moment, procedureFor } from "#core/run/procedure.ts";
+import { deviceOf } from "#db/devices.ts";
 import { loadKit } from "#db/kit.ts";
 import { releasesOf, revisionsOf } from "#db/models.ts";
 import { knownMode, type ModeRow, modesOf } from "#db/modes.ts";
@@ -80,10 +82,23 @@ export async function workFacts(
             bad: chains.some(({ evidence }) => evidence.verdict === "known-bad"),
           },
         }),
+        devices: await batteriesOf(tx, chains),
         sums: new Map(releases.flatMap((r) => (r.file_sha256 ? [[r.id, r.file_sha256] as const] : []))),
       },
     },
   };
+}
+
+/** The programmers that chains go by, each with the least charge it should have. */
+async function batteriesOf(tx: Tx, chains: readonly Chain[]) {
+  const leads = new Set(chains.flatMap(({ lead }) => (lead?.kind === "programmer" ? [lead.id] : [])));
+  const found = [];
+  for (const lead of leads) {
+    const device = await deviceOf(tx, "lead", lead);
+    if (device && device.battery !== "none")
+      found.push({ tag: device.tag, floor: leastToProgram(device.per_use) });
+  }
+  return found;
 }
 
 /** What chains go by, each once. */

@@ -12,6 +12,12 @@ export type Errand =
   | { readonly restore: { readonly backup: string; readonly chain?: string | undefined } }
   /** Its power, with a meter. */
   | { readonly measure: Readonly<Record<never, never>> }
+  /** With a device of ours. */
+  | { readonly pair: { readonly device: string } }
+  /** With a profile that a programmer keeps. */
+  | { readonly program: { readonly profile: string; readonly chain?: string | undefined } }
+  /** The plan of channels, or a revision out of the line of a radio. */
+  | { readonly write: { readonly codeplug?: string | undefined; readonly chain?: string | undefined } }
   | { readonly mode: { readonly mode: string; readonly chain?: string | undefined } };
 
 export type PlanProblem =
@@ -32,6 +38,16 @@ export type PlanProblem =
   | { readonly kind: "hardware-unknown" }
   /** That is no backup of this radio. */
   | { readonly kind: "no-backup" }
+  /** There is no such device, or its battery is out of use. */
+  | { readonly kind: "no-device" }
+  /** The club has no plan of channels, or not for this model. */
+  | { readonly kind: "no-plan" }
+  /** There is no such revision, or neither its file nor its channels are known. */
+  | { readonly kind: "no-codeplug" }
+  /** There is no such profile any more. */
+  | { readonly kind: "no-profile" }
+  /** The profile was read from a radio of another model: written into this one it would be no codeplug. */
+  | { readonly kind: "other-model"; readonly base: string; readonly model: string }
   /** Its model has no such mode, or not with what it runs. */
   | { readonly kind: "no-mode" };
 
@@ -44,6 +60,8 @@ export type Planned = {
   readonly ways: readonly { readonly key: string; readonly what: string }[];
   /** Of an update: the other releases that may be gone to instead, in words; the newest first. Whether a way leads there is not looked at yet. */
   readonly goals?: readonly { readonly id: string; readonly what: string }[];
+  /** The file that is written, where it is not kept yet. */
+  readonly text?: string;
   /** The procedures in it that erase. */
   readonly erasing: readonly Pick<KnownProcedure, "id" | "title">[];
 };

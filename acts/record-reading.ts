@@ -2,11 +2,13 @@
 import { z } from "zod";
 import { plainDate } from "#core/quantities/date.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { placeReading } from "#core/unit/placing.ts";
 import { previewReading, type ReadingPreview } from "#core/unit/preview.ts";
 import { READING_SOURCES } from "#core/unit/unit.ts";
 import { addReading } from "#db/readings.ts";
 import { loadSituation } from "#db/situation.ts";
 import { defineAct } from "./define.ts";
+import { losePairings } from "./lose-pairings.ts";
 import { id } from "./shapes.ts";
 import { hasUnit, unitHere } from "./unit-here.ts";
 
@@ -34,6 +36,13 @@ export const recordReading = defineAct({
     if (on !== undefined && on > who.today) return bad({ kind: "ahead" as const });
     const { component, componentName, raw } = preview.value;
     await addReading(tx, { unit, component, raw, source, note, on, by: who.person });
+    // What was flashed today and erases has forgotten what it was paired with.
+    const prepared = situation.catalogue.get(component);
+    const placed = prepared && placeReading(prepared, raw);
+    const release = placed?.ok ? prepared?.byId.get(placed.value.release ?? "") : undefined;
+    const erases = source === "flash" && on === undefined && release?.conditions?.erases;
+    const lost =
+      erases && erases !== "nothing" ? await losePairings(tx, unit, who.person, `flashed to ${raw}`) : [];
     return good({
       answer: preview.value satisfies ReadingPreview,
       log: [
@@ -41,6 +50,7 @@ export const recordReading = defineAct({
           entry: { kind: "reading" as const, component: componentName, raw, source, ...(on && { on }) },
           unit,
         },
+        ...lost,
       ],
       touches: [{ scope: { of: "units" as const, ids: [unit] }, why: `a reading of ${here.value.tag}` }],
     });

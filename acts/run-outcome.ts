@@ -19,8 +19,10 @@ import { loadSituation } from "#db/situation.ts";
 import { atomsOf } from "#simulators/radio/atoms.ts";
 import { type Deed, perform } from "#simulators/radio/radio.ts";
 import { FAULTS, mended } from "#simulators/radio/work.ts";
+import { pluggedNow, pluggedProved, unplugged } from "./codeplug-file.ts";
 import type { Who } from "./define.ts";
 import { addTryWith } from "./note-try.ts";
+import { chargeSeen, erasedNow, pairedNow, pairingFailed, writtenNow } from "./run-bluetooth.ts";
 import type { Happened, Outcome } from "./run-happened.ts";
 import { noteMeasured, noteUnitMode, proveMode } from "./run-radio.ts";
 import { kindOf, simulatedRadio } from "./simulated.ts";
@@ -48,10 +50,31 @@ export async function comesTo(
     case "seen": {
       await doneToRadio(tx, happened);
       const done = nextStep(before)?.step;
-      if (done?.kind === "machine") await machineDone(tx, happened, done, outcome);
-      if (done?.kind === "switched") await noteUnitMode(tx, happened, done, "set", outcome);
+      if (done?.kind === "machine") {
+        await machineDone(tx, happened, done, outcome);
+        if (done.work === "flash" && done.erases) {
+          await erasedNow(tx, happened, outcome);
+          await unplugged(tx, happened, outcome);
+        }
+        if (done.work === "write") {
+          await writtenNow(tx, happened, outcome);
+          await pluggedNow(tx, happened, outcome);
+        }
+      }
+      if (done?.kind === "switched") {
+        await noteUnitMode(tx, happened, done, "set", outcome);
+        if (done.erases) {
+          await erasedNow(tx, happened, outcome);
+          await unplugged(tx, happened, outcome);
+        }
+      }
+      if (done?.kind === "paired") await pairedNow(tx, happened, done.device, outcome);
       return good(run);
     }
+    case "held":
+      await chargeSeen(tx, happened, what.charge, outcome);
+      await pluggedProved(tx, happened, outcome);
+      return good(run);
     case "probed":
       await proveMode(tx, happened, outcome);
       return good(run);
@@ -67,6 +90,7 @@ export async function comesTo(
     case "stopped": {
       await endRun(tx, row.id);
       if (what.kind === "finished") await confirmProcedures(tx, happened, outcome);
+      if (what.kind === "stopped") await pairingFailed(tx, happened, what.reason, outcome);
       const why = what.kind === "stopped" ? { why: what.reason } : {};
       outcome.log.push({ entry: { kind: "run-ended" as const, what: row.title, ...why }, unit: row.unit_id });
       outcome.topics.push("run");

@@ -17,8 +17,11 @@ import type { Tx } from "#db/pool.ts";
 import { type LoadedSituation, loadSituation } from "#db/situation.ts";
 import { freeLoad } from "./free-load.ts";
 import { modePlan } from "./plan-mode.ts";
+import { pairPlan } from "./plan-pair.ts";
+import { programPlan } from "./plan-program.ts";
 import { updatePlan } from "./plan-update.ts";
 import { chosen, erasingIn, momentOf, ratedOf, workFacts } from "./plan-work.ts";
+import { writePlan } from "./plan-write.ts";
 import type { Errand, Planned, PlanProblem } from "./planned.ts";
 
 /** The plan for an errand, with what it works with; a dummy load, too, where it transmits. */
@@ -57,6 +60,9 @@ async function plannedFor(
       title: "Measure its power",
       ...{ things: [], ways: [], erasing: [] },
     });
+  if ("pair" in errand) return pairPlan(tx, situation, errand.pair.device);
+  if ("program" in errand) return programPlan(tx, situation, known, errand.program);
+  if ("write" in errand) return writePlan(tx, situation, known, errand.write, today);
   if ("mode" in errand) return modePlan(tx, situation, known, errand.mode, today);
   const restored = "restore" in errand ? await backupById(tx, errand.restore.backup) : undefined;
   if ("restore" in errand && restored?.unit_id !== unit) return bad({ kind: "no-backup" });

@@ -1,5 +1,6 @@
 // Bounds of what acts take: every text and every list has one.
 import { z } from "zod";
+import { isPlainDate } from "#core/quantities/date.ts";
 
 export { id } from "#core/quantities/id.ts";
 
@@ -16,3 +17,11 @@ export const why = z
 
 /** The sum of a file's bytes. */
 export const sha256 = z.string().regex(/^[0-9a-f]{64}$/, "64 signs, 0 to 9 and a to f.");
+
+/** A day and a time of it in the club's own time, as a form has them. */
+export const localTime = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, "A day and a time, such as 2027-05-02T19:40.")
+  .refine((text) => isPlainDate(text.slice(0, 10)) && text.slice(11) < "24:00" && text.slice(14) < "60", {
+    error: "A day and a time, such as 2027-05-02T19:40.",
+  });

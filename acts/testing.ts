@@ -1,6 +1,8 @@
 // For the property over all acts: a club to act in, what to try each act with, and what a club holds at a moment.
 import { createHash } from "node:crypto";
 import fc from "fast-check";
+import { FIRST_STEPS } from "#core/club/first-steps.ts";
+import { CURES } from "#core/codeplug/check-codeplug.ts";
 import { factsOf } from "#core/dossier/differences.ts";
 import { readDossier } from "#core/dossier/document.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
@@ -54,6 +56,12 @@ export type World = {
   readonly parts: readonly { readonly model: string; readonly component: string }[];
   /** Things of the kit with the values of their fields. */
   readonly things: readonly { readonly kind: KindName; readonly thing: string; readonly values: Values }[];
+  /** Revisions out of the lines of some radios. */
+  readonly codeplugs: readonly { readonly unit: string; readonly codeplug: string }[];
+  readonly mappings: readonly string[];
+  readonly repeaters: readonly string[];
+  /** Digital IDs and call signs. */
+  readonly identified: readonly string[];
   readonly sessions: readonly string[];
   /** Modes of some models, one of them in use, with what stands of them. */
   readonly modes: readonly { readonly model: string; readonly mode: string; readonly stands: object }[];
@@ -67,6 +75,13 @@ export type World = {
   readonly service: readonly { readonly model: string; readonly item: string; readonly stands: object }[];
   /** Radios with settings of their models. */
   readonly settings: readonly { readonly unit: string; readonly item: string }[];
+  /** Devices that have batteries, and some of what was noted of them; radios that are none yet; programmers, with tags of radios. */
+  readonly devices: readonly string[];
+  readonly charges: readonly { readonly device: string; readonly charge: string }[];
+  readonly programmers: readonly string[];
+  readonly pairings: readonly { readonly unit: string; readonly pairing: string }[];
+  readonly backups: readonly string[];
+  readonly profiles: readonly string[];
   readonly measurements: readonly { readonly unit: string; readonly measurement: string }[];
   /** Lines of the band plan as they stand. */
   readonly segments: readonly { readonly segment: string; readonly stands: Segment }[];
@@ -159,6 +174,41 @@ export async function worldOf(tx: Tx, who: Who, elsewhere: string): Promise<Worl
       ).rows,
       { unit: units[0] ?? NOWHERE, measurement: NOWHERE },
     ],
+    devices: [
+      ...(await ids("select id from device where battery = 'sound' order by simulated desc, id limit 5")),
+      ...(await ids("select id from device where battery <> 'sound' order by id limit 1")),
+      NOWHERE,
+    ],
+    charges: [
+      ...(
+        await tx.query<{ device: string; charge: string }>(
+          "select device_id device, id charge from charge order by id limit 5",
+        )
+      ).rows,
+      { device: NOWHERE, charge: NOWHERE },
+    ],
+    pairings: [
+      ...(
+        await tx.query<{ unit: string; pairing: string }>(
+          "select unit_id unit, id pairing from pairing where ended_at is null order by id",
+        )
+      ).rows,
+      { unit: units[0] ?? NOWHERE, pairing: NOWHERE },
+    ],
+    codeplugs: [
+      ...(
+        await tx.query<{ unit: string; codeplug: string }>(
+          "select c.unit_id unit, c.id codeplug from codeplug c join unit u on u.club_id = c.club_id and u.id = c.unit_id where u.tag in ('W-15', 'H-01', 'H-10') order by c.id",
+        )
+      ).rows,
+      { unit: units[0] ?? NOWHERE, codeplug: NOWHERE },
+    ],
+    mappings: await ids("select id from channel_mapping order by id"),
+    repeaters: await ids("select id from repeater order by id limit 4"),
+    identified: await ids("select id from identity order by id"),
+    backups: [...(await ids("select id from backup order by id limit 3")), NOWHERE],
+    profiles: [...(await ids("select id from profile order by id")), NOWHERE],
+    programmers: [...(await ids("select id from device where kind = 'programmer' order by id")), NOWHERE],
     sessions: [...(await ids("select id from session order by id limit 3")), NOWHERE],
     ...(await worldOfBench(tx, units)),
   };
@@ -236,6 +286,8 @@ async function worldOfBench(
         { unit, for: { backup: {} } },
         { unit, for: { restore: { backup: NOWHERE } } },
         { unit, for: { mode: { mode: NOWHERE } } },
+        { unit, for: { pair: { device: NOWHERE } } },
+        { unit, for: { program: { profile: NOWHERE } } },
       ]),
       { unit: NOWHERE, for: { component: NOWHERE } },
       { unit: units[0] ?? NOWHERE, for: { procedure: NOWHERE } },
@@ -377,12 +429,99 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
   const segment = fc.constantFrom(...world.segments);
   const release = fc.constantFrom(...world.releases);
   const thing = fc.constantFrom(...world.things);
+  const spot = fc.constantFrom(0, 1, 8, 900);
+  const listedRepeater = fc.record({
+    name: fc.constantFrom("Mirkhithe", "Ours", "Another"),
+    ...{ receive: fc.constantFrom(145_600_000, 438_650_000), transmit: fc.constant(145_000_000) },
+    ...{ digital: fc.boolean(), open: fc.boolean(), access: fc.constant({}), note: words },
+  });
+  const planHead = fc.record({
+    name: fc.constantFrom("Huts", "Calling", "Of its own", "Another"),
+    purpose: words,
+    priority: fc.integer({ min: 1, max: 9 }),
+    listens: fc.boolean(),
+  });
+  const planned = fc.constantFrom(
+    { name: "One", receive: 145_500_000, transmit: 145_500_000, digital: false },
+    { name: "Two", receive: 433_500_000, digital: true },
+  );
   const leads = world.things.filter(({ kind }) => kind === "leads" || kind === "computers");
   return {
     "bring-club-back": fc.constantFrom({ text: "{}" }, { text: "no document" }, { text: emptyClub(world) }),
     "bring-in-dossier": fc
       .subarray([...world.dossier.keys], { minLength: 1 })
       .map((accepted) => ({ text: world.dossier.text, accepted })),
+    "change-plan": fc.record({
+      version: fc.constantFrom(0, 1, 2),
+      change: fc.oneof(
+        fc.record({ do: fc.constant("add-block"), head: planHead }),
+        fc.record({ do: fc.constant("change-block"), block: spot, head: planHead }),
+        fc.record({ do: fc.constantFrom("remove-block"), block: spot }),
+        fc.record({ do: fc.constant("move-block"), block: spot, to: spot }),
+        fc.record({ do: fc.constant("add-members"), block: spot, members: fc.tuple(planned) }),
+        fc.record({ do: fc.constant("change-member"), block: spot, member: spot, channel: planned }),
+        fc.record({ do: fc.constant("remove-member"), block: spot, member: spot }),
+        fc.record({ do: fc.constant("move-member"), block: spot, member: spot, toBlock: spot, to: spot }),
+      ),
+    }),
+    "mend-codeplug": fc
+      .tuple(fc.constantFrom(...world.codeplugs), fc.constantFrom(...CURES))
+      .map(([one, cure]) => ({ ...one, cure })),
+    "merge-list": fc
+      .tuple(
+        fc.constantFrom(...world.codeplugs),
+        fc.constantFrom("talkgroups", "contacts"),
+        fc.array(fc.record({ key: fc.constantFrom("1", "2", "3"), name: fc.constantFrom("A", "B") }), {
+          minLength: 1,
+          maxLength: 3,
+        }),
+      )
+      .map(([one, list, incoming]) => ({ ...one, list, incoming })),
+    "keep-mapping": fc.record({
+      name: fc.constantFrom("Reeds", "reeds", "Other"),
+      mapping: fc.record({
+        delimiter: fc.constantFrom(",", ";"),
+        ...{ sign: fc.constant("."), unit: fc.constantFrom("MHz", "kHz") },
+        columns: fc.constant([{ head: "RX", meaning: "receive" }]),
+      }),
+    }),
+    "shelve-mapping": fc.record({ mapping: fc.constantFrom(...world.mappings, NOWHERE) }),
+    "note-identity": fc.oneof(
+      fc.record({
+        unit: mostly(world.units, ["x"]),
+        kind: fc.constantFrom("digital", "call"),
+        note: words,
+        value: fc.option(fc.constantFrom("9990017", "QZ1AB"), { nil: undefined }),
+      }),
+      fc.record({
+        identity: fc.constantFrom(...world.identified, NOWHERE),
+        kind: fc.constant("digital"),
+        note: words,
+        askedOn: fc.option(fc.constant("2026-05-02"), { nil: undefined }),
+        usuallyDays: fc.constantFrom(3, 20),
+      }),
+    ),
+    "shelve-identity": fc.record({ identity: fc.constantFrom(...world.identified, NOWHERE) }),
+    "write-repeater": fc.record({
+      repeater: fc.option(fc.constantFrom(...world.repeaters, NOWHERE), { nil: undefined }),
+      fields: listedRepeater,
+    }),
+    "note-heard": fc.record({
+      repeater: fc.constantFrom(...world.repeaters, NOWHERE),
+      how: fc.constantFrom("heard", "confirmed"),
+    }),
+    "shelve-repeater": fc.record({ repeater: fc.constantFrom(...world.repeaters, NOWHERE) }),
+    "import-repeaters": fc.record({ name: words, list: fc.tuple(listedRepeater) }),
+    "drop-plan": fc.record({ version: fc.constantFrom(1, 2) }),
+    "issue-plan": fc.record({ version: fc.constantFrom(1, 2), note: words }),
+    "write-codeplug-facts": fc.record({
+      model: fc.constantFrom(...world.models, NOWHERE),
+      facts: fc.record({
+        ...{ capacity: fc.constantFrom(4, 128), nameSigns: fc.constantFrom(6, 10), digital: fc.boolean() },
+        ...{ plainSigns: fc.boolean(), everyTone: fc.boolean(), byPosition: fc.boolean() },
+        ...{ tonesFrom: fc.constant(""), powers: fc.constant([]) },
+      }),
+    }),
     "change-password": fc.record({ hash: words, session: mostly(world.sessions, ["x"]) }),
     "confirm-numbering": fc
       .tuple(
@@ -560,6 +699,56 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
       on: maybe(day),
       note: words,
     }),
+    "add-battery": fc.record({ unit }),
+    "note-charge": fc.record({
+      device: mostly(world.devices.slice(0, -2), world.devices.slice(-2)),
+      what: fc.oneof(
+        fc.record({
+          kind: fc.constantFrom("level", "used"),
+          percent: mostly([0, 12.5, 80, 100], [-1, 101, Number.NaN]),
+        }),
+        fc.record({ kind: fc.constantFrom("plugged", "unplugged") }),
+      ),
+      how: fc.constantFrom("typed", "read"),
+      at: maybe(day.map((on) => `${on}T09:30`)),
+    }),
+    "pair-device": fc.record({
+      unit: mostly([...new Set(world.pairings.map((one) => one.unit))], world.units.slice(-2)),
+      device: mostly(world.devices.slice(0, -1), [NOWHERE]),
+      ...{ proved: fc.boolean(), ends: fc.boolean() },
+    }),
+    "note-pairing": fc.constantFrom(...world.pairings).chain((one) =>
+      fc
+        .record({ what: fc.constantFrom("proved", "dropped", "failed", "lost"), note: words })
+        .map((more) => ({
+          ...one,
+          ...more,
+        })),
+    ),
+    "set-pairing": fc.constantFrom(...world.pairings).chain((one) =>
+      fc
+        .record({
+          settings: mostly(["hold time = 3 s: gloves", ""], ["no setting at all", "x = y".repeat(200)]),
+        })
+        .map((more) => ({ ...one, ...more })),
+    ),
+    "end-pairing": fc
+      .constantFrom(...world.pairings)
+      .chain((one) => fc.record({ why: words }).map((more) => ({ ...one, ...more }))),
+    "keep-profile": fc.record({
+      device: mostly(world.programmers.slice(0, -1), [NOWHERE]),
+      backup: mostly(world.backups.slice(0, -1), [NOWHERE]),
+      name: mostly(["Lanterns", "Sluices"], ["", "x".repeat(81)]),
+    }),
+    "shelve-profile": fc.constantFrom(...world.profiles).map((profile) => ({ profile })),
+    "strike-charge": fc
+      .constantFrom(...world.charges)
+      .chain((one) => fc.record({ why: mostly(["misread"], [""]) }).map((more) => ({ ...one, ...more }))),
+    "read-simulated-level": fc.record({ device: mostly(world.devices.slice(0, -1), [NOWHERE]) }),
+    "tie-device": fc.record({
+      device: mostly(world.programmers.slice(0, -1), world.programmers.slice(-1)),
+      tag: mostly(["W-05", "B-01", ""], ["Z-99", "x".repeat(41)]),
+    }),
     "strike-measurement": fc
       .constantFrom(...world.measurements)
       .chain((one) =>
@@ -611,8 +800,13 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
       .map(([one, why]) => ({ ...one, why })),
     "keep-channels": fc
       .tuple(unit, fc.constantFrom(145_500_000, 446_100_000), words)
-      .map(([one, receive, name]) => ({ unit: one, name, channels: [{ name: "A", receive }] })),
+      .map(([one, receive, name]) => ({
+        unit: one,
+        name,
+        channels: [{ position: 1, digital: false, name: "A", receive }],
+      })),
     "show-unlocking": fc.oneof(procedure, fc.constantFrom(...world.unlocking)),
+    "set-first-step": fc.record({ step: fc.constantFrom(...FIRST_STEPS), wanted: fc.boolean() }),
     "set-bench-rules": fc.record({ silence: mostly([10, 20, 30], [1]), clean: fc.constantFrom(0, 2) }),
     "keep-file-part": fc.record({
       sha256: fc.constant(A_FILE.sha256),
@@ -685,6 +879,18 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
       source: fc.constantFrom(...READING_SOURCES),
       readOn: maybe(day),
     }),
+    "move-reading": fc
+      .tuple(fc.constantFrom(...world.readings), fc.constantFrom("W-02", "W-04", "H-04", "Z-99"))
+      .map(([of, tag]) => ({ ...of, tag })),
+    "write-down": fc.record({
+      unit,
+      did: fc.constantFrom("flash", "repair", "note"),
+      to: fc.constantFrom("", "1.14", "1.2"),
+      on: fc.constantFrom(undefined, addDays(world.who.today, -30), addDays(world.who.today, 3)),
+      worked: fc.constant(true),
+      text: words,
+      sure: fc.constant(true),
+    }),
     "strike-reading": fc
       .tuple(fc.constantFrom(...world.readings), words)
       .map(([of, why]) => ({ ...of, why })),
@@ -713,7 +919,7 @@ const emptyClub = (world: World): string =>
   });
 
 /** Not records of the club: what is worked out from them, what is told of them, and what was done. */
-const BESIDE = ["need", "log", "act_done", "work"];
+const BESIDE = ["need", "log", "act_done", "work", "carrying", "carrying_count"];
 
 /** What the club of the transaction holds: each table's rows, by name, as one short text. */
 export async function holdings(tx: Tx, beside: readonly string[] = BESIDE): Promise<Record<string, string>> {
@@ -725,7 +931,8 @@ export async function holdings(tx: Tx, beside: readonly string[] = BESIDE): Prom
   );
   const all = rows.map(
     ({ name }) =>
-      `select '${name}' "name", coalesce(md5(string_agg(t::text, '|' order by t::text)), '') "rows" from "${name}" t`,
+      // Not by their texts: some rows hold thousands of channels.
+      `select '${name}' "name", count(*) || ' ' || coalesce(sum(hash_record_extended(t, 7)::numeric), 0) "rows" from "${name}" t`,
   );
   const found = await tx.query<{ name: string; rows: string }>(all.join(" union all "));
   return Object.fromEntries(found.rows.map((row) => [row.name, row.rows]));

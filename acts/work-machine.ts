@@ -15,6 +15,7 @@ import { putSimulated } from "#db/simulated.ts";
 import { loadSituation } from "#db/situation.ts";
 import type { Radio } from "#simulators/radio/radio.ts";
 import { beginWork, type Errand, ownBytes, SYMPTOM, settle, workAt } from "#simulators/radio/work.ts";
+import { readInto } from "./codeplug-file.ts";
 import { defineAct, type Who } from "./define.ts";
 import type { Outcome } from "./run-happened.ts";
 import { comesTo } from "./run-outcome.ts";
@@ -113,7 +114,8 @@ async function keepRead(
   if (again) return [{ kind: "file-kept", sha256, role: "read-again" }];
   if (sha256 === own) await keepFile(tx, own, bytes);
   const name = `${row.tag} ${who.today}.plug`.slice(0, 200);
-  await addBackup(tx, { unit: row.unit_id, sha256, name, run: row.id, by: who.person });
+  const backup = await addBackup(tx, { unit: row.unit_id, sha256, name, run: row.id, by: who.person });
+  await readInto(tx, { unit: row.unit_id, backup, sha256, name }, who.person, row.id);
   outcome.touches.push({
     scope: { of: "units" as const, ids: [row.unit_id] },
     why: `a backup of ${row.tag}`,

@@ -6,16 +6,22 @@ import { plain } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { claimAct } from "./acts-done.ts";
 import { addBackup } from "./backups.ts";
-import { addChannels } from "./channels.ts";
+import { addCodeplug, sumOf } from "./codeplugs.ts";
+import { addCharge } from "./devices.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
-import { keepPart } from "./files.ts";
+import { keepFile, keepPart } from "./files.ts";
+import { putThing } from "./kit-put.ts";
 import { appendLog } from "./log.ts";
 import { addMeasurement } from "./measurements.ts";
 import { addUnitMode, modeFacts, putMode } from "./modes.ts";
 import { recompute } from "./needs.ts";
+import { addPairing, addPairingEvent } from "./pairings.ts";
+import { addPlan, addPlanTable, putCodeplugFacts } from "./plans.ts";
 import { type Actor, withClub } from "./pool.ts";
 import { addTry } from "./practice.ts";
+import { addProfile, addProfileUse } from "./profiles.ts";
 import { addRelease } from "./releases.ts";
+import { noteHeard, putRepeater } from "./repeaters.ts";
 import { addEvent, addRun, addThings } from "./runs.ts";
 import * as seed from "./seed.ts";
 import { addSegments } from "./segments.ts";
@@ -126,7 +132,41 @@ beforeAll(async () => {
       { kind: "power", value: 5, meter: "", error: "", note: "" },
       undefined,
     );
-    await addChannels(tx, { unit, name: "c", channels: [{ name: "A", receive: 1 }], by: one.person });
+    const channels = [{ position: 1, name: "A", receive: 1, digital: false }];
+    await putCodeplugFacts(
+      tx,
+      model,
+      {
+        capacity: 1,
+        nameSigns: 8,
+        plainSigns: false,
+        digital: false,
+        everyTone: false,
+        tonesFrom: "",
+        powers: [],
+        byPosition: false,
+      },
+      mode,
+    );
+    await keepFile(tx, "f".repeat(64), new Uint8Array([1]));
+    const plan = await addPlan(tx, { blocks: [], by: one.person });
+    await addPlanTable(tx, {
+      ...{ plan, model, sum: sumOf(channels), sha256: "f".repeat(64) },
+      laid: { channels, left: [], listening: [], cut: [], blocks: [] },
+    });
+    await addCodeplug(tx, { unit, source: "brought", name: "c", channels, by: one.person });
+    const repeater = await putRepeater(tx, undefined, {
+      ...{ name: "R", receive: 2, transmit: 1, digital: false, open: true, access: {}, note: "" },
+    });
+    await noteHeard(tx, { repeater, on: "2026-05-02", how: "heard", by: one.person });
+    await tx.query(
+      "insert into channel_mapping (club_id, name, mapping, person_id) values (current_club(), 'm', '{}', $1)",
+      [one.person],
+    );
+    await tx.query(
+      "insert into identity (club_id, kind, unit_id, person_id) values (current_club(), 'call', $1, $2)",
+      [unit, one.person],
+    );
     const limit = await putLimit(tx, undefined, { name: "L", dbc: 60, source: "S" });
     await addSpectrum(
       tx,
@@ -144,7 +184,14 @@ beforeAll(async () => {
     await addThings(tx, run, [{ kind: "lead", id: "1", name: "K" }]);
     await putSimulated(tx, unit, { some: "state" });
     await keepPart(tx, "a".repeat(64), 0, new Uint8Array([1]));
-    await addBackup(tx, { unit, sha256: "a".repeat(64), name: "b", run, by: one.person });
+    const backup = await addBackup(tx, { unit, sha256: "a".repeat(64), name: "b", run, by: one.person });
+    const device = await putThing(tx, "device", undefined, { tag: "D", kind: "button" });
+    await addCharge(tx, one.person, { device, kind: "level", how: "typed", percent: 50 });
+    const pairing = await addPairing(tx, { device, unit, by: one.person });
+    await addPairingEvent(tx, { pairing, kind: "proved", note: "", by: one.person });
+    await putThing(tx, "pair_advice", undefined, { what: "button", source });
+    const profile = await addProfile(tx, { device, name: "P", backup, by: one.person });
+    await addProfileUse(tx, { profile, unit, by: one.person });
     await addTry(tx, { person: one.person, procedure, clean: true, ms: 1 });
     await addEvent(tx, run, { id: "an event", number: 1, what: { kind: "started" } }, one.person);
     await claimAct(tx, "for-the-test", "0".repeat(64));

@@ -17,9 +17,12 @@ export const backupRow = z.object({
 });
 export type BackupRow = z.output<typeof backupRow>;
 
+/** A table of the plan is in many radios on purpose. */
+const UNLIKE = "not exists (select from plan_table t where t.club_id = b.club_id and t.sha256 = b.sha256)";
+
 const BACKUP = `select b.id, b.unit_id, u.tag, b.sha256, f.size, b.name, b.kept_at, p.name kept_by,
     array(select distinct ou.tag from backup ob join unit ou on ou.club_id = ob.club_id and ou.id = ob.unit_id
-      where ob.club_id = b.club_id and ob.sha256 = b.sha256 and ob.unit_id <> b.unit_id order by ou.tag limit 5) same_as
+      where ob.club_id = b.club_id and ob.sha256 = b.sha256 and ob.unit_id <> b.unit_id and ${UNLIKE} order by ou.tag limit 5) same_as
   from backup b join unit u on u.club_id = b.club_id and u.id = b.unit_id
   join file f on f.club_id = b.club_id and f.sha256 = b.sha256
   join person p on p.club_id = b.club_id and p.id = b.kept_by`;
@@ -68,7 +71,7 @@ export async function othersWith(tx: Tx, sha256: string, unit: string): Promise<
     tx,
     z.object({ tag: z.string() }),
     `select distinct u.tag from backup b join unit u on u.club_id = b.club_id and u.id = b.unit_id
-     where b.sha256 = $1 and b.unit_id <> $2 order by u.tag limit 5`,
+     where b.sha256 = $1 and b.unit_id <> $2 and ${UNLIKE} order by u.tag limit 5`,
     [sha256, unit],
   );
   return rows.map((row) => row.tag);

@@ -27,3 +27,30 @@ export async function ahead(tx: Tx): Promise<Date | undefined> {
   );
   return rows[0]?.at;
 }
+
+/** What the database's clock says, at the beginning of the transaction. */
+export async function now(tx: Tx): Promise<Date> {
+  const { rows } = await ask(tx, z.object({ at: z.date() }), "select now() at");
+  return rows[0]?.at ?? new Date();
+}
+
+/** The club's time zone, by its name. */
+export async function clubZone(tx: Tx): Promise<string> {
+  const { rows } = await ask(
+    tx,
+    z.object({ zone: z.string() }),
+    "select time_zone zone from club where id = current_club()",
+  );
+  return rows[0]?.zone ?? "UTC";
+}
+
+/** The instant of a day and time in the club's time zone; in the hour that a clock put back goes through twice, the later one. */
+export async function localInstant(tx: Tx, local: string): Promise<Date> {
+  const { rows } = await ask(
+    tx,
+    z.object({ at: z.date() }),
+    "select $1::timestamp at time zone (select time_zone from club where id = current_club()) at",
+    [local],
+  );
+  return rows[0]?.at ?? new Date(local);
+}

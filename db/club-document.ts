@@ -6,10 +6,21 @@ import { type ClubDocument, clubDocument } from "#core/club/document.ts";
 import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
-/** Not in it: sessions and links (they open doors), needs and work (they are worked out anew), what was done by which form, files (by themselves). */
-const LEFT_OUT = ["club", "session", "one_time_link", "need", "work", "act_done", "file", "file_part"];
-/** Columns that stay behind: secrets, and what the database numbers by itself. */
-const COLUMNS_LEFT = ["club_id", "password_hash", "catalogue_stamp", "kit_stamp"];
+/** Not in it: sessions and links (they open doors), needs, work and who carries what (they are worked out anew), what was done by which form, files (by themselves). */
+const LEFT_OUT = [
+  "club",
+  "session",
+  "one_time_link",
+  "need",
+  "work",
+  "carrying",
+  "carrying_count",
+  "act_done",
+  "file",
+  "file_part",
+];
+/** Columns that stay behind: secrets, and what the database numbers or gathers by itself. */
+const COLUMNS_LEFT = ["club_id", "password_hash", "catalogue_stamp", "kit_stamp", "words"];
 /** All files together go with it up to so many bytes. */
 const MOST_FILE_BYTES = 40_000_000;
 
@@ -135,12 +146,21 @@ export async function bringClubBack(tx: Tx, document: ClubDocument): Promise<Bro
   const arrived = new Set(there.rows.map(({ sha256 }) => sha256));
   const people = await bringPeople(tx, document.tables.person ?? []);
   let rows = 0;
+  /** Tables with the ids of what was left out of them. */
+  const leftOut = new Set<string>();
   for (const table of tables) {
     if (table.name === "person") continue;
-    // A backup whose file was too large for the document is none.
-    const own = (document.tables[table.name] ?? []).filter(
-      (row) => table.name !== "backup" || arrived.has(String(row.sha256)),
+    // A backup whose file was too large for the document is none; and so is what hangs on it.
+    const all = document.tables[table.name] ?? [];
+    const own = all.filter(
+      (row) =>
+        (table.name !== "backup" || arrived.has(String(row.sha256))) &&
+        !references.some((r) => r.table === table.name && leftOut.has(`${r.to} ${String(row[r.column])}`)),
     );
+    if (own.length < all.length) {
+      const taken = new Set(own);
+      for (const row of all) if (!taken.has(row)) leftOut.add(`${table.name} ${String(row.id)}`);
+    }
     const persons = references
       .filter((r) => r.table === table.name && r.to === "person")
       .map((r) => r.column);

@@ -78,16 +78,21 @@ export async function putPlace(
   tx: Tx,
   id: string | undefined,
   place: { name: string; kind: string; note: string },
-): Promise<boolean> {
+): Promise<string | undefined> {
   const values = [place.name, place.kind, place.note];
-  const { rowCount } = id
-    ? await tx.query("update place set name = $1, kind = $2, note = $3 where id = $4", [...values, id])
-    : await tx.query(
+  const { rows } = id
+    ? await ask(tx, idRow, "update place set name = $1, kind = $2, note = $3 where id = $4 returning id", [
+        ...values,
+        id,
+      ])
+    : await ask(
+        tx,
+        idRow,
         `insert into place (club_id, name, kind, note, position) values (current_club(), $1, $2, $3,
-           coalesce((select max(position) + 1 from place), 0))`,
+           coalesce((select max(position) + 1 from place), 0)) returning id`,
         values,
       );
-  return rowCount === 1;
+  return rows[0]?.id;
 }
 
 export const shelvedRow = z.object({

@@ -5,7 +5,7 @@ import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 export const foundRow = z.object({
-  kind: z.enum(["unit", "model", "person", "leads", "adapters", "computers", "tools"]),
+  kind: z.enum(["unit", "model", "person", "leads", "adapters", "computers", "tools", "devices"]),
   id: z.string(),
   name: z.string(),
   what: z.string(),
@@ -41,6 +41,10 @@ export async function findByLetters(tx: Tx, letters: string, limit: number): Pro
          join connector c on c.club_id = l.club_id and c.id = l.radio_end
          where l.shelved_at is null and strpos(lower(l.tag), lower($1)) > 0
        union all
+       select 'devices', id::text, tag, case when what = '' then kind else what end from device
+         where shelved_at is null and kind not in ('programmer', 'radio')
+           and (strpos(lower(tag), lower($1)) > 0 or strpos(lower(what), lower($1)) > 0)
+       union all
        select 'adapters', id::text, tag, 'adapter' from adapter
          where shelved_at is null and strpos(lower(tag), lower($1)) > 0
        union all
@@ -52,6 +56,25 @@ export async function findByLetters(tx: Tx, letters: string, limit: number): Pro
      ) found
      order by strpos(lower(name), lower($1)) <> 1, kind, name collate natural_order limit $2`,
     [letters, limit],
+  );
+  return rows;
+}
+
+/** Names to look through where letters alone found little: of models, people, kit and radios, so many of each at most. */
+export async function namesToFind(tx: Tx, most: number): Promise<FoundRow[]> {
+  const { rows } = await ask(
+    tx,
+    foundRow,
+    `(select 'unit' kind, u.id::text, u.tag name, m.name what from unit u join model m on m.club_id = u.club_id and m.id = u.model_id
+        where u.shelved_at is null limit $1)
+     union all (select 'model', id::text, name, 'model by ' || maker from model where shelved_at is null limit $1)
+     union all (select 'person', id::text, name, 'what ' || name || ' has' from person where shelved_at is null limit $1)
+     union all (select 'leads', id::text, tag, 'lead' from lead where shelved_at is null limit $1)
+     union all (select 'devices', id::text, tag, kind from device where shelved_at is null and kind not in ('programmer', 'radio') limit $1)
+     union all (select 'adapters', id::text, tag, 'adapter' from adapter where shelved_at is null limit $1)
+     union all (select 'computers', id::text, name, system || ' ' || version from computer where shelved_at is null limit $1)
+     union all (select 'tools', id::text, name, 'tool' from tool where shelved_at is null limit $1)`,
+    [most],
   );
   return rows;
 }

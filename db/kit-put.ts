@@ -8,7 +8,17 @@ import type { Tx } from "./pool.ts";
 type Value = string | number | boolean | null | readonly string[] | object;
 type Columns = Readonly<Record<string, Value>>;
 
-const JSON_COLUMNS = new Set(["runs_on", "versions", "firmware", "system_versions", "range", "source"]);
+const JSON_COLUMNS = new Set([
+  "runs_on",
+  "versions",
+  "firmware",
+  "system_versions",
+  "range",
+  "source",
+  "serves",
+  "steps",
+  "settings",
+]);
 const shown = (name: string, value: Value): unknown =>
   JSON_COLUMNS.has(name) && value !== null ? JSON.stringify(value) : value;
 
@@ -113,6 +123,7 @@ export const gearRow = z.object({
   what: z.string(),
   rating: z.string(),
   error: z.string(),
+  places: z.number(),
   condition: z.string(),
   place_id: z.string().nullable(),
   place: z.string().nullable(),
@@ -126,7 +137,7 @@ export async function gearRows(tx: Tx): Promise<GearRow[]> {
   const { rows } = await ask(
     tx,
     gearRow,
-    `select g.id, g.tag, g.kind, g.what, g.rating, g.error, g.condition, g.place_id, p.name place, g.holder_id, h.name holder, g.note
+    `select g.id, g.tag, g.kind, g.what, g.rating, g.error, g.places, g.condition, g.place_id, p.name place, g.holder_id, h.name holder, g.note
      from gear g left join place p on p.club_id = g.club_id and p.id = g.place_id
      left join person h on h.club_id = g.club_id and h.id = g.holder_id
      where g.shelved_at is null order by g.kind, g.tag collate natural_order`,
@@ -135,6 +146,7 @@ export async function gearRows(tx: Tx): Promise<GearRow[]> {
 }
 
 const USED_BY: Partial<Record<KitTable, string>> = {
+  gear: "select tag name from device where shelved_at is null and charger_id = $1",
   connector: `select tag name from lead where shelved_at is null and $1 in (radio_end, computer_end)
     union all select tag from adapter where shelved_at is null and $1 in (end_a, end_b)
     union all select c.name from computer c join computer_port p on p.club_id = c.club_id and p.computer_id = c.id

@@ -3,6 +3,7 @@ import { shownValue } from "#core/kit/kinds/field.ts";
 import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Known, Values } from "#core/kit/kinds/reader.ts";
 import { places } from "./club.ts";
+import { deviceValueRows, pairAdviceRows } from "./devices.ts";
 import { loadKit } from "./kit.ts";
 import { driverRows, gearRows } from "./kit-put.ts";
 import {
@@ -28,6 +29,9 @@ export async function loadKnown(tx: Tx): Promise<Known> {
     people: named(await people(tx)),
     places: named(await places(tx)),
     models: named(await modelsToPick(tx)),
+    chargers: (await gearRows(tx)).flatMap(({ id, tag, kind }) =>
+      kind === "charger" ? [{ id, name: tag }] : [],
+    ),
   };
 }
 
@@ -54,6 +58,8 @@ const ROWS: Readonly<Record<KindName, (tx: Tx) => Promise<readonly object[]>>> =
   connectors: connectorRows,
   gear: gearRows,
   offers: offerRows,
+  devices: deviceValueRows,
+  pairing: pairAdviceRows,
 };
 
 /** The stored rows of a kind, each as a form would show it. */

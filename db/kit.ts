@@ -238,3 +238,14 @@ export async function strikeTry(
   );
   return rows[0];
 }
+
+/** What leads and computers are called, in order: to say with what something was done. */
+export async function kitNames(tx: Tx): Promise<{ leads: string[]; computers: string[] }> {
+  const { rows } = await ask(
+    tx,
+    z.object({ leads: z.array(z.string()), computers: z.array(z.string()) }),
+    `select array(select tag from lead where shelved_at is null order by tag collate natural_order limit 500) leads,
+       array(select name from computer where shelved_at is null order by name collate natural_order limit 500) computers`,
+  );
+  return rows[0] ?? { leads: [], computers: [] };
+}

@@ -2,6 +2,8 @@
 
 import { z } from "zod";
 import type { LogEntry } from "#core/club/log.ts";
+import { logQuery } from "#core/club/log-search.ts";
+import { plainDate } from "#core/quantities/date.ts";
 import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
@@ -35,6 +37,8 @@ export async function appendAll(
 export const logRow = z.object({
   id: z.string(),
   at: z.date(),
+  /** The day it was; mostly that on which it was written. */
+  on_day: plainDate,
   kind: z.string(),
   detail: z.record(z.string(), z.unknown()),
   person: z.string().nullable(),
@@ -50,13 +54,18 @@ export type LogFilter = {
   readonly unit?: string | undefined;
   readonly person?: string | undefined;
   readonly kind?: string | undefined;
+  /** By the day it was. */
   readonly from?: string | undefined;
   readonly to?: string | undefined;
+  /** Words that all are in it, as they are typed. */
+  readonly words?: string | undefined;
+  /** In the order in which it was written down; else by the day it was. */
+  readonly asWritten?: boolean;
   /** Entries before this one, for the next page. */
   readonly before?: string | undefined;
 };
 
-/** The newest entries that match, `limit` at most. Days are the club's. */
+/** The newest entries that match, `limit` at most. Days are the club's. Words of which nothing can be found match nothing. */
 export async function readLog(tx: Tx, filter: LogFilter, limit: number): Promise<LogRow[]> {
   const conditions: string[] = [];
   const values: unknown[] = [];
@@ -65,24 +74,32 @@ export async function readLog(tx: Tx, filter: LogFilter, limit: number): Promise
     values.push(value);
     conditions.push(condition(`$${values.length}`));
   };
-  const zone = "(select time_zone from club)";
+  const order = filter.asWritten ? ["at", "id"] : ["on_day", "at", "id"];
   add((p) => `l.unit_id = ${p}`, filter.unit);
   add((p) => `l.person_id = ${p}`, filter.person);
   add((p) => `l.kind = ${p}`, filter.kind);
-  add((p) => `l.at >= (${p}::date)::timestamp at time zone ${zone}`, filter.from);
-  add((p) => `l.at < (${p}::date + 1)::timestamp at time zone ${zone}`, filter.to);
-  add((p) => `(l.at, l.id) < (select at, id from log where id = ${p})`, filter.before);
+  add((p) => `l.on_day >= ${p}::date`, filter.from);
+  add((p) => `l.on_day <= ${p}::date`, filter.to);
+  add(
+    (p) => `l.words @@ to_tsquery('simple', ${p})`,
+    filter.words === undefined ? undefined : logQuery(filter.words),
+  );
+  add(
+    (p) =>
+      `(${order.map((one) => `l.${one}`).join(", ")}) < (select ${order.join(", ")} from log where id = ${p})`,
+    filter.before,
+  );
   values.push(limit);
   const { rows } = await ask(
     tx,
     logRow,
-    `select l.id, l.at, l.kind, l.detail, l.person_id, p.name person, l.unit_id, u.tag, l.model_id, m.name model
+    `select l.id, l.at, l.on_day, l.kind, l.detail, l.person_id, p.name person, l.unit_id, u.tag, l.model_id, m.name model
      from log l
      left join person p on p.club_id = l.club_id and p.id = l.person_id
      left join unit u on u.club_id = l.club_id and u.id = l.unit_id
      left join model m on m.club_id = l.club_id and m.id = l.model_id
      ${conditions.length > 0 ? `where ${conditions.join(" and ")}` : ""}
-     order by l.at desc, l.id desc limit $${values.length}`,
+     order by ${order.map((one) => `l.${one} desc`).join(", ")} limit $${values.length}`,
     values,
   );
   return rows;

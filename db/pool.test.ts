@@ -99,3 +99,26 @@ test("what was undone for the sake of another is run again, twice at most; what 
   const other = new Error("something else");
   expect(await run(1, other)).toEqual([other, 1]);
 });
+
+test("what was opened to another database is not asked any more", async () => {
+  const before = process.env.MOSSY_DATABASE_URL ?? "";
+  const nameOf = async () =>
+    (await withoutClub((tx) => tx.query<{ name: string }>("select current_database() name"))).rows[0]?.name;
+  const readOf = () =>
+    readingOf(actor)(
+      async (tx) => (await tx.query<{ name: string }>("select current_database() name")).rows[0]?.name,
+    );
+  const own = await nameOf();
+  expect(own).toBe(new URL(before).pathname.slice(1));
+  expect(await readOf()).toBe(own);
+  const other = new URL(before);
+  other.pathname = "/postgres";
+  process.env.MOSSY_DATABASE_URL = other.href;
+  try {
+    expect(await nameOf()).toBe("postgres");
+    expect(await readOf()).toBe("postgres");
+  } finally {
+    process.env.MOSSY_DATABASE_URL = before;
+  }
+  expect(await nameOf()).toBe(own);
+});

@@ -30,8 +30,6 @@ const STATEMENT_MS = 4000;
 const WORK_STATEMENT_MS = 300_000;
 const IDLE_IN_TRANSACTION_MS = 30_000;
 
-let shared: pg.Pool | undefined;
-
 export function openPool(url: string, more: pg.PoolConfig = {}): pg.Pool {
   const opened = new pg.Pool({
     connectionString: url,
@@ -54,28 +52,45 @@ export function openPool(url: string, more: pg.PoolConfig = {}): pg.Pool {
   return opened;
 }
 
-export function pool(): pg.Pool {
-  const url = process.env.MOSSY_DATABASE_URL;
-  if (!url) throw new Error("MOSSY_DATABASE_URL is not set; ./start sets it");
-  shared ??= openPool(url);
-  return shared;
+/**
+ * A pool that is opened when it is first asked for, and anew where the database is another since: what still ran while a server stopped may have
+ * opened one to the database that it was for.
+ */
+export function keptPool(open: (url: string) => pg.Pool): {
+  readonly get: () => pg.Pool;
+  readonly close: () => Promise<void>;
+} {
+  let had: { readonly url: string; readonly pool: pg.Pool } | undefined;
+  const close = async () => {
+    const old = had?.pool;
+    had = undefined;
+    await old?.end();
+  };
+  return {
+    get: () => {
+      const url = process.env.MOSSY_DATABASE_URL;
+      if (!url) throw new Error("MOSSY_DATABASE_URL is not set; ./start sets it");
+      if (had && had.url !== url) close().catch(complainOf("A pool to another database did not close"));
+      had ??= { url, pool: open(url) };
+      return had.pool;
+    },
+    close,
+  };
 }
 
-let working: pg.Pool | undefined;
-function workPool(): pg.Pool {
-  working ??= openPool(process.env.MOSSY_DATABASE_URL ?? "", {
+const requests = keptPool((url) => openPool(url));
+export const pool = (): pg.Pool => requests.get();
+
+const working = keptPool((url) =>
+  openPool(url, {
     max: 4,
     statement_timeout: WORK_STATEMENT_MS,
     query_timeout: WORK_STATEMENT_MS + 300,
-  });
-  return working;
-}
+  }),
+);
 
 export async function closePool(): Promise<void> {
-  const open = [shared?.end(), working?.end()];
-  shared = undefined;
-  working = undefined;
-  await Promise.all([...open, ...closings.map((close) => close())]);
+  await Promise.all([requests.close(), working.close(), ...closings.map((close) => close())]);
 }
 /** What else is open to the database, and is closed with the pool. */
 const closings: (() => Promise<void>)[] = [];
@@ -118,7 +133,7 @@ export async function withClub<Value>(
   if (joined) return act(joined);
   for (let again = 2; ; again--) {
     try {
-      return await once(actor, act, pace === "work" ? workPool() : pool());
+      return await once(actor, act, pace === "work" ? working.get() : pool());
     } catch (error) {
       const undone = error instanceof Error && "code" in error && error.code === DEADLOCK;
       if (!undone || again === 0) throw error;

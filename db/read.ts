@@ -6,6 +6,7 @@ import {
   type Actor,
   beginning,
   guarded,
+  keptPool,
   openPool,
   prepared,
   type Tx,
@@ -13,18 +14,8 @@ import {
   withClub,
 } from "./pool.ts";
 
-let shared: pg.Pool | undefined;
-
-function readers(): pg.Pool {
-  const url = process.env.MOSSY_DATABASE_URL;
-  if (!url) throw new Error("MOSSY_DATABASE_URL is not set; ./start sets it");
-  shared ??= openPool(url, { pipeline: true, stream: gatheringSocket });
-  return shared;
-}
-whenClosing(async () => {
-  await shared?.end();
-  shared = undefined;
-});
+const readers = keptPool((url) => openPool(url, { pipeline: true, stream: gatheringSocket }));
+whenClosing(readers.close);
 
 /** A socket that sends what is written in one turn of the event loop as one piece. */
 function gatheringSocket(): net.Socket {
@@ -76,7 +67,7 @@ export function readingOf(actor: Actor): Reading {
 
 /** The first statements need not wait for the transaction to be begun: they follow it on the same line. */
 async function begin(actor: Actor): Promise<pg.PoolClient> {
-  const client = await readers().connect();
+  const client = await readers.get().connect();
   client.on("error", ignore);
   // If it fails, so does all that follows: outside of it no club is set, and without a club nothing is seen.
   client.query(beginning(actor, "read only")).catch(ignore);

@@ -77,6 +77,20 @@ export async function readingsOf(tx: Tx, unit: string): Promise<ReadingRow[]> {
   return rows;
 }
 
+/** A reading once more, for another radio or another part: as it was read, on its day, by whoever read it. */
+export async function copyReading(
+  tx: Tx,
+  reading: string,
+  to: { readonly unit: string; readonly component: string; readonly note: string },
+): Promise<void> {
+  await tx.query(
+    `insert into reading (club_id, unit_id, component_id, raw, source, read_at, read_by, note)
+     select club_id, $2, $3, raw, source, read_at, read_by, case when note = '' then $4 else left(note || '; ' || $4, 500) end
+     from reading where id = $1`,
+    [reading, to.unit, to.component, to.note],
+  );
+}
+
 /** Strikes a reading of a unit, with a reason. Undefined if there is none such, or it was struck before. */
 export async function strikeReading(
   tx: Tx,

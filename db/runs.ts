@@ -202,3 +202,21 @@ export async function runsOfModel(
   );
   return rows;
 }
+
+/** The last runs that wrote into real radios and came to their end, with the kinds of leads that they went by. */
+export async function runsThatWrote(
+  tx: Tx,
+  most: number,
+): Promise<{ readonly id: string; readonly plan: RunPlan; readonly leads: readonly string[] }[]> {
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), plan: planShape, leads: z.array(z.string()) }),
+    `select r.id, r.plan, array(select distinct l.kind from run_thing t join lead l on l.club_id = t.club_id and l.id = t.thing_id
+         where t.club_id = r.club_id and t.run_id = r.id and t.kind = 'lead') leads
+     from run r where r.ended_at is not null and r.plan ->> 'purpose' in ('restore', 'program')
+       and not exists (select from simulated_radio s where s.club_id = r.club_id and s.unit_id = r.unit_id)
+     order by r.ended_at desc, r.id desc limit $1`,
+    [most],
+  );
+  return rows;
+}

@@ -125,7 +125,7 @@ export async function seedRun(
     readonly endedAt: string | undefined;
     readonly events: readonly { readonly what: Happening; readonly at: string }[];
   },
-): Promise<void> {
+): Promise<string> {
   const { rows } = await ask(
     tx,
     idRow,
@@ -141,4 +141,5 @@ export async function seedRun(
       `insert into run_event (club_id, run_id, number, id, at, person_id, what) values (current_club(), $1, $2, $3, $4, $5, $6)`,
       [rows[0]?.id, i + 1, `demo event ${i + 1}`, at, run.by, JSON.stringify(what)],
     );
+  return rows[0]?.id ?? "";
 }

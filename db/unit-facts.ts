@@ -4,6 +4,8 @@ import { z } from "zod";
 import type { Segment } from "#core/modes/privileges.ts";
 import type { InMode } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { groupBy } from "#core/quantities/group.ts";
+import { carriesOf, NOT_KNOWN } from "#core/unit/carried.ts";
 import type { Reading, UnitFacts } from "#core/unit/unit.ts";
 import { ask, countRow } from "./ask.ts";
 import { modesById } from "./modes.ts";
@@ -80,6 +82,9 @@ const seenRows = z.object({
   backups: z.string().nullable(),
   modes: z.string().nullable(),
   measured: z.string().nullable(),
+  unpaired: z.string().nullable(),
+  plugs: z.string().nullable(),
+  awaited: z.string().nullable(),
 });
 type SeenRows = z.output<typeof seenRows>;
 type ReadingCells = [
@@ -93,6 +98,15 @@ type ReadingCells = [
 type BackupCells = [unit: string, on: PlainDate, writtenOn: PlainDate | ""];
 type CustodyCells = [unit: string, backOn: PlainDate | "", away: "away" | "", licence: string | null];
 type MeasuredCells = [unit: string, on: PlainDate, flashedOn: PlainDate | ""];
+type UnpairedCells = [unit: string, why: "dropped" | "failed" | "lost", on: PlainDate, device: string];
+type PlugCells = [unit: string, plan: string, since: PlainDate, carried: string, on: PlainDate | ""];
+type AwaitedCells = [
+  unit: string,
+  what: "digital" | "call",
+  since: PlainDate,
+  askedOn: PlainDate | "",
+  by: PlainDate | "",
+];
 type ModeCells = [unit: string, mode: string, on: PlainDate];
 const dayIn = (instant: string) => `(${instant} at time zone (select time_zone from club))::date`;
 const ON = dayIn("read_at");
@@ -109,6 +123,25 @@ const seen = (theirs: string, only = "") => `
            (select max(${dayIn("r.read_at")}) from reading r where r.club_id = m.club_id and r.unit_id = m.unit_id
               and r.source = 'flash' and r.struck_at is null) flashed
          from measurement m where ${theirs} and m.kind = 'power' and m.struck_at is null group by m.club_id, m.unit_id) last) p,
+  (select ${list(["unit_id", "kind", dayIn("at")], "device")} unpaired
+   from (select g.unit_id, last.kind, last.at,
+           case d.kind when 'programmer' then (select l.tag from lead l where l.club_id = d.club_id and l.id = d.lead_id) else d.tag end device
+         from (select * from pairing where ended_at is null and ${theirs}) g
+         join device d on d.club_id = g.club_id and d.id = g.device_id and d.shelved_at is null
+         cross join lateral (select e.kind, e.at from pairing_event e where e.club_id = g.club_id and e.pairing_id = g.id
+           order by e.at desc, e.id desc limit 1) last
+         where last.kind <> 'proved') broken) q,
+  (select ${list(["unit_id", "plan", dayIn("since"), "carried", `case when carried <> ${NOT_KNOWN} then ${dayIn("at")} end`])} plugs
+   from (select o.unit_id, t.number plan, t.issued_at since, n.at, o.plan carried
+         from carrying o
+         join (select t.club_id, t.model_id, l.number, l.issued_at from plan_table t
+               join channel_plan l on l.club_id = t.club_id and l.id = t.plan_id
+               where l.number = (select max(number) from channel_plan where issued_at is not null)) t
+           on t.club_id = o.club_id and t.model_id = o.model_id
+         left join codeplug_now n on n.club_id = o.club_id and n.unit_id = o.unit_id
+         where ${theirs.replaceAll("unit_id", "o.unit_id")} and o.plan <> t.number) unlike) g,
+  (select ${list(["unit_id", "kind", dayIn("at"), "asked_on", "asked_on + usually_days"])} awaited
+   from (select * from identity where ${theirs} and shelved_at is null and value is null order by id) wanted) i,
   (select ${list(["unit_id", "mode_id", dayIn("at")])} modes
    from (select distinct on (unit_id) unit_id, mode_id, at from unit_mode where ${theirs}
          order by unit_id, at desc, id desc) last) m,
@@ -164,7 +197,7 @@ async function airOf(tx: Tx, { modes }: SeenRows): Promise<Air | undefined> {
 /** Not spread into new objects: by the ten thousand, that takes longer than asking the database. */
 function knownUnits(
   units: readonly UnitCells[],
-  { readings, custody, backups, modes, measured }: SeenRows,
+  { readings, custody, backups, modes, measured, unpaired, plugs, awaited }: SeenRows,
   air: Air | undefined,
 ): KnownUnit[] {
   const readingsOf = new Map<string, Reading[]>();
@@ -178,6 +211,9 @@ function knownUnits(
   }
   const custodyOf = new Map(cellsOf<CustodyCells>(custody).map((cells) => [cells[0], cells]));
   const measuredOf = new Map(cellsOf<MeasuredCells>(measured).map((cells) => [cells[0], cells]));
+  const unpairedOf = groupBy(cellsOf<UnpairedCells>(unpaired), (cells) => cells[0]);
+  const plugOf = new Map(cellsOf<PlugCells>(plugs).map((cells) => [cells[0], cells]));
+  const awaitedOf = groupBy(cellsOf<AwaitedCells>(awaited), (cells) => cells[0]);
   const modeOf = new Map(cellsOf<ModeCells>(modes).map((cells) => [cells[0], cells]));
   const backupOf = new Map(cellsOf<BackupCells>(backups).map((cells) => [cells[0], cells]));
   return units.map(([id, model, groupId, hardwareRevision, addedOn, holdUntil, region, holdWhy]) => {
@@ -191,6 +227,21 @@ function knownUnits(
     if (kept) unit.backup = { on: kept[1], ...(kept[2] && { writtenOn: kept[2] }) };
     const last = measuredOf.get(id);
     if (last) unit.measured = { on: last[1], ...(last[2] && { flashedOn: last[2] }) };
+    const broken = unpairedOf.get(id);
+    if (broken) unit.unpaired = broken.map(([, why, on, device]) => ({ device, why, on }));
+    const plug = plugOf.get(id);
+    if (plug) {
+      const [, plan, planSince, carriedOne, on] = plug;
+      const has = carriesOf(Number(carriedOne), Number(plan));
+      if (has !== "plan") unit.codeplug = { plan: Number(plan), since: planSince, has, ...(on && { on }) };
+    }
+    const wanted = awaitedOf.get(id);
+    if (wanted)
+      unit.awaited = wanted.map(([, what, wantedSince, askedOn, by]) => ({
+        ...{ what, since: wantedSince },
+        ...(askedOn && { askedOn }),
+        ...(by && { by }),
+      }));
     if (away) unit.holder = licence ? { class: licence } : {};
     const [, modeId = "", since] = modeOf.get(id) ?? [];
     const mode = air?.modes.get(modeId);

@@ -239,3 +239,17 @@ export async function custodyOf(tx: Tx, unit: string): Promise<CustodyRow[]> {
   );
   return rows;
 }
+
+/** How many of some models there are that are not shelved. */
+export async function unitsByModel(
+  tx: Tx,
+  models: readonly string[],
+): Promise<{ readonly model: string; readonly units: number }[]> {
+  const { rows } = await ask(
+    tx,
+    z.object({ model: z.string(), units: z.number() }),
+    "select model_id model, count(*)::int units from unit where shelved_at is null and model_id = any($1::bigint[]) group by 1 order by 1",
+    [models],
+  );
+  return rows;
+}

@@ -37,7 +37,11 @@ function must<Value>(read: Result<Value, { kind: string }>): Value {
 }
 const range = (text: string | undefined): Range | null => must(readRange(text ?? "")) ?? null;
 
-export async function layKit(tx: Tx, laid: LaidForKit, today: PlainDate): Promise<void> {
+export async function layKit(
+  tx: Tx,
+  laid: LaidForKit,
+  today: PlainDate,
+): Promise<{ readonly leads: Ids; readonly gear: Ids }> {
   const find = (ids: Ids, name: string): string => {
     const id = ids.get(name);
     if (id === undefined) throw new Error(`the demo's kit speaks of ${name}, which is not there`);
@@ -130,8 +134,9 @@ export async function layKit(tx: Tx, laid: LaidForKit, today: PlainDate): Promis
       source: { kind: rule.from[0], what: rule.from[1] },
     });
   }
-  for (const gear of GEAR)
-    await putThing(tx, "gear", undefined, { ...gear, place_id: find(laid.places, "HUT") });
+  const gear = new Map<string, string>();
+  for (const one of GEAR)
+    gear.set(one.tag, await putThing(tx, "gear", undefined, { ...one, place_id: find(laid.places, "HUT") }));
   for (const [vendor, product, family, name] of USB_IDS)
     await putUsbId(tx, { vendor, product, family, name });
   for (const { ends, chip: told, ...columns } of OFFERS) {
@@ -164,4 +169,5 @@ export async function layKit(tx: Tx, laid: LaidForKit, today: PlainDate): Promis
       at: `${addDays(today, -ago)}T19:45:00Z`,
     });
   }
+  return { leads, gear };
 }

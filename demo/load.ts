@@ -20,6 +20,8 @@ import * as seed from "#db/seed.ts";
 import { addUnit, setHold } from "#db/units.ts";
 import { firmwareImage, imageName } from "#simulators/firmware.ts";
 import { layBench } from "./bench.ts";
+import { layBluetooth } from "./bluetooth.ts";
+import { layCodeplugs } from "./codeplugs.ts";
 import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
 import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
 import { TRANSMIT } from "./data/modes.ts";
@@ -90,7 +92,7 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
   await layUnits(tx, { ago, people, places, groups, catalogue, past });
   const units = await unitIds(tx);
   const models = new Map([...catalogue].map(([name, model]) => [name, model.id]));
-  await layKit(tx, { people, places, units, models }, today);
+  const kit = await layKit(tx, { people, places, units, models }, today);
   for (const [days, who, tag, text] of STORY) {
     past.push({
       at: evening(ago(days), 40),
@@ -105,6 +107,8 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
   await laySpectra(tx, { units, people }, today);
   await layUnitSettings(tx, { units, people, settings }, today);
   await layBench(tx, { units, people, evening }, today);
+  await layCodeplugs(tx, { units, people, models, evening }, today);
+  await layBluetooth(tx, { people, places, units, models, ...kit }, today);
   await seed.seedLog(tx, past);
   await holdOne(tx, units, today);
   await recompute(tx, { of: "club" });

@@ -3,7 +3,7 @@ import { fullScaleOf } from "#core/measure/load.ts";
 import { modeShape } from "#core/modes/mode.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import { parseRange } from "#core/version/range.ts";
-import { addChannels } from "#db/channels.ts";
+import { addCodeplug } from "#db/codeplugs.ts";
 import { proceduresOf } from "#db/dossier.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { addMeasurement } from "#db/measurements.ts";
@@ -117,10 +117,17 @@ export async function layChannels(
   today: PlainDate,
 ): Promise<void> {
   for (const [ago, tag, who, name, channels] of CHANNELS)
-    await addChannels(tx, {
+    await addCodeplug(tx, {
       ...{ unit: units.get(tag) ?? "", by: people.get(who) ?? "", name, at: addDays(today, -ago) },
-      channels: channels.map(([called, receive, transmit, khz]) => ({
-        ...{ name: called, receive: hertzOf(receive), bandwidth: khz * 1000 },
+      source: "brought",
+      channels: channels.map(([called, receive, transmit, khz], i) => ({
+        ...{
+          position: i + 1,
+          digital: false,
+          name: called,
+          receive: hertzOf(receive),
+          bandwidth: khz * 1000,
+        },
         ...(transmit !== undefined && { transmit: hertzOf(transmit) }),
       })),
     });

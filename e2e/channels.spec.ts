@@ -25,6 +25,7 @@ test("what is wrong with them stands first, and what each mode would strand", as
   await expectAccessible(page);
   // The plan makes them narrow on a day that has not come yet.
   await page.goto(`${served.address}/units/S-01/channels`);
+  await page.getByRole("link", { name: "loan-set.csv, 2 channels" }).click();
   await expect(row(page, "BOATHOUSE").first()).toContainText(
     /25 kHz where the plan has 12\.5 kHz at most from .* on: set it to narrow/,
   );
@@ -35,7 +36,7 @@ test("a table is looked at with what each column is taken for, corrected, and ke
   page,
 }) => {
   await signIn(page, served.address, "juno");
-  await page.goto(`${served.address}/units/W-02/channels`);
+  await page.goto(`${served.address}/units/W-08/channels`);
   await expect(page.getByText("Nobody knows what is programmed in it.")).toBeVisible();
   await press(page, "Look at it");
   await expect(page.getByText("Choose a file, or paste the table.")).toBeVisible();
@@ -69,7 +70,7 @@ test("a table is looked at with what each column is taken for, corrected, and ke
     "refuses to transmit",
   );
   await page.reload();
-  await expect(page.getByText("3 channels from evening.csv, by Juno Reedholm")).toBeVisible();
+  await expect(page.getByText(/^What is in it: evening.csv, by Juno Reedholm/)).toBeVisible();
 });
 
 test("a member sees them and brings in none; what is no table is said", async ({ page }) => {

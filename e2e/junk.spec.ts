@@ -22,7 +22,7 @@ const IDS = [
   "new",
 ];
 const FIXED = [
-  ..."/ /first /sign-in /cabinet /due /bench /kit /kit/own /kit/which-lead /kit/get /codeplugs /bench/practice /models".split(
+  ..."/ /mine /more /first /sign-in /cabinet /due /bench /kit /kit/own /kit/bluetooth /kit/ways /kit/field-day /kit/which-lead /kit/get /codeplugs /codeplugs/files /codeplugs/plan /codeplugs/repeaters /codeplugs/identities /codeplugs/scan /bench/practice /bench/pairing /models".split(
     " ",
   ),
   ..."/models/new /models/which /models/bring-in /club /import /log /find /keys /me /kept /units/new".split(
@@ -31,8 +31,8 @@ const FIXED = [
   ..."/kit/shopping.csv /known-files".split(" "),
 ];
 const patterns = (id: string) => [
-  ...["", "/edit", "/preview", "/why"].map((end) => `/units/${id}${end}`),
-  ...["leads", "tools"].map((kind) => `/kit/${kind}/${id}`),
+  ...["", "/edit", "/preview", "/why", "/pairing"].map((end) => `/units/${id}${end}`),
+  ...["leads", "tools", "devices"].map((kind) => `/kit/${kind}/${id}`),
   `/kit/${id}/1`,
   ...["", "/identity", "/edit", "/print", "/dossier.json", "/releases/1"].map((end) => `/models/${id}${end}`),
   ...["releases", "procedures", "quirks"].map((kind) => `/models/1/${kind}/${id}`),
@@ -47,10 +47,10 @@ const patterns = (id: string) => [
 const NO_FORMS =
   /^\/(out|files|known-files|keys|find|log|kept|codeplugs|club|cabinet|bench|models|models\/which|kit\/get)?$|^\/(out|files|backups|bench)\/|\/(weigh|why|print|dossier.json|shopping.csv)$/;
 const QUERY =
-  "?unit=abc&person=x&place=99999999999999999999&model=-1&group=z&urgency=9&do=zzz&sort=zzz&lens=zzz&to=abc&keep=on&q=%25_&kind=zzz&from=never&before=abc&serial=~&typed=~&offers=abc,1&release=zz";
+  "?unit=abc&person=x&place=99999999999999999999&model=-1&group=z&urgency=9&do=zzz&sort=zzz&lens=zzz&to=abc&keep=on&q=%25_&kind=zzz&from=never&before=abc&serial=~&typed=~&offers=abc,1&release=zz&device=9zz&advice=x&at=2026-99-99T99:99&need=-1&radios=1e9&channels=0.5&full=2";
 const KINDS = ["shelf", "handheld", "cable"];
 const INTENTS =
-  "reading lend back hold lift confirm numbering withdraw shelve recover hardware tried open save accept";
+  "reading lend back hold lift confirm numbering withdraw shelve recover hardware tried open save accept charge pair tie program";
 const JUNK = {
   ...{ typed: "1.0", key: "no key", to: "99999999999999", person: "9999999", until: "2026-13-45" },
   ...{ component: "999999", release: "99999", revision: "99999", id: "999999", dueBack: "2026-99-99" },
@@ -61,6 +61,9 @@ const JUNK = {
     fact: "abc 9",
     unit: "abc",
     lead: "99999999",
+    device: "99999",
+    profile: "abc",
+    percent: "1e9",
     tool: "999",
   },
   ...{
@@ -196,9 +199,67 @@ test("no answer that could be sent to the bench breaks a page", async ({ page })
   ];
   const paths = [
     "/bench",
-    "/codeplugs",
+    "/codeplugs/files",
     "/bench/practice",
     ...["1", "13", "abc", "99999999"].map((id) => `/bench/${id}`),
+  ];
+  expect(
+    await broken(
+      page,
+      paths.flatMap((path) => forms.map((form) => ({ path, form }))),
+    ),
+  ).toEqual([]);
+});
+
+test("no answer that could be sent to the codeplugs breaks a page", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  const intents =
+    "add-block change-block remove-block move-block add-member change-member remove-member move-member paste-members issue drop write heard confirmed import shelve note mend bench look keep list-look list-merge facts";
+  const long = "x".repeat(5000);
+  const odd = {
+    ...{ key: "a-key-of-junk", version: "-1", block: "9".repeat(30), member: "x", to: "", toBlock: "1e9" },
+    ...{ name: long, purpose: long, priority: "99", at: "0", by: "rule", latitude: "91", kilometres: "-1" },
+    ...{
+      receive: "0",
+      transmit: "?",
+      width: "fat",
+      sends: "5 kHz",
+      hears: "\u202e",
+      colour: "16",
+      slot: "3",
+    },
+    ...{
+      text: ";;;\n;;",
+      repeater: "x",
+      identity: "99999999",
+      kind: "zzz",
+      value: long,
+      askedOn: "2026-02-30",
+    },
+    ...{ usuallyDays: "1e9", tag: "Z-9", owner: "0", codeplug: "x", cure: "zzz", list: "zzz", for: "zzz" },
+    ...{ capacity: "-1", nameSigns: "x", powers: ",,,", mode: "99999999", column: "zzz", dialect: "x" },
+  };
+  const forms = [
+    {},
+    ...intents.split(" ").flatMap((intent) => [
+      { ...odd, intent },
+      {
+        ...odd,
+        intent,
+        key: `a-key-for-${intent}`,
+        version: "1",
+        block: "6",
+        member: "0",
+        text: "a,b\n1,2",
+        codeplug: "1",
+      },
+    ]),
+  ];
+  const paths = [
+    ..."/codeplugs/plan /codeplugs/repeaters /codeplugs/identities /codeplugs/models/1 /codeplugs/models/99999999".split(
+      " ",
+    ),
+    ..."/units/W-03/channels /units/none/channels".split(" "),
   ];
   expect(
     await broken(

@@ -28,7 +28,7 @@ test("a reading recorded in one browser appears on the wall, in Due and on the u
   const bench = await (await browser.newContext()).newPage();
   await signIn(bench, served.address, "juno");
   await page.goto(`${served.address}/cabinet?lens=firmware`);
-  await due.goto(`${served.address}/due`);
+  await due.goto(`${served.address}/due?do=install`);
   await unit.goto(`${served.address}/units/W-03`);
   for (const one of [page, due, unit]) await listens(one);
   const asked: string[] = [];

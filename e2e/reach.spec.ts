@@ -138,6 +138,9 @@ test.describe("on a phone", () => {
       "/units/T-04",
       "/log",
       "/find?q=w",
+      "/mine",
+      "/more",
+      "/units/new",
     ];
     for (const path of pages) {
       await page.goto(served.address + path);

@@ -184,7 +184,7 @@ test("from Due to the last reading: gates, a stepping stone, a plug that slips, 
   await expect(page.locator("#readings").getByRole("row").filter({ hasText: "from a flash" })).toHaveCount(3);
   await page.getByText("Update main to 1.14").last().click();
   await expect(page.getByText("something odd 3 times").first()).toBeVisible();
-  await page.goto(`${served.address}/codeplugs?unit=W-03`);
+  await page.goto(`${served.address}/codeplugs/files?unit=W-03`);
   // Two were there before.
   await expect(page.getByRole("row")).toHaveCount(4);
 });
@@ -216,7 +216,7 @@ test("a file of nothing, one that is another radio's, and one nobody asked for a
   page,
 }) => {
   await signIn(page, served.address, "juno");
-  await page.goto(`${served.address}/codeplugs`);
+  await page.goto(`${served.address}/codeplugs/files`);
   const keep = async (tag: string, name: string, content: Buffer) => {
     if (!(await page.getByLabel("Read out of").isVisible())) await page.getByText("Keep a file").click();
     await page.getByLabel("Read out of").fill(tag);

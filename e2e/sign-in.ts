@@ -12,6 +12,9 @@ export async function signIn(page: Page, address: string, who: string): Promise<
     await page.getByLabel("E-mail", { exact: true }).fill(`${who}@lanternfen.example`);
     await page.getByLabel("Password").fill("lantern on the causeway");
     await page.getByRole("button", { name: "Sign in" }).click();
+    // A member begins with the radio they have.
+    await expect(page.getByRole("heading", { level: 1, name: /^(Cabinet|My radio)/ })).toBeVisible();
+    if (!page.url().includes("/cabinet")) await page.goto(`${address}/cabinet`);
   }
   await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
   const all = await page.context().cookies();

@@ -30,6 +30,7 @@ test("a new release shows whom it touches, then turns them due", async ({ page }
   await page.getByRole("link", { name: "Sorrel DM" }).click();
   await page.getByRole("link", { name: "Add a release" }).click();
   await page.getByLabel("Version", { exact: true }).fill("20991231");
+  await page.getByText("What it mends", { exact: true }).click();
   await page.getByLabel("What it mends").fill("timer, urgent, wrong");
   await page.getByRole("button", { name: "See what it touches" }).click();
   await expect(page.getByText("write tag, urgency, words")).toBeVisible();

@@ -1,6 +1,8 @@
 // npm run measure: speeds as ratios in one run; prints the table that docs/measurements.md keeps.
 
 import { measureBench, measureBenchLong } from "./bench.ts";
+import { measureBluetooth } from "./bluetooth.ts";
+import { measureCodeplug } from "./codeplug.ts";
 import { measureDossier } from "./dossier.ts";
 import { measureHostile } from "./hostile.ts";
 import { measureKit } from "./kit.ts";
@@ -15,6 +17,8 @@ const PARTS = {
   core: measureCore,
   route: measureRoute,
   modes: measureModes,
+  bluetooth: measureBluetooth,
+  codeplug: measureCodeplug,
   kit: measureKit,
   store: measureStore,
   preview: measurePreview,

@@ -10,6 +10,7 @@ import { type Actor, type Tx, withClub } from "#db/pool.ts";
 import { addRelease } from "#db/releases.ts";
 import { testDatabase, twoClubs } from "#db/testing.ts";
 import { bringUpToDate, doWork } from "#db/work.ts";
+import { measureCarried } from "./carried.ts";
 import { best, type Measured, ratio, under } from "./clock.ts";
 import { type BigClub, bigClub, POLICIES } from "./needs.ts";
 
@@ -33,6 +34,7 @@ export async function measureStore(): Promise<Measured[]> {
     ratio("needs of 100,000 units stored end to end, against copying as many plain rows", stored, copied, 3),
   ];
   results.push(await measureRelease(actor), ...(await measureBoard(actor, owner)));
+  results.push(await measureCarried(actor, owner));
   await owner.end();
   await database.close();
   return results;

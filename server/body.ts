@@ -20,7 +20,7 @@ const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number; read
   { path: /^\/kit\/which-lead$/, bytes: 3 * MB },
   { path: /^\/club\/document$/, bytes: 66 * MB },
   { path: /^\/bench\/\d+$/, bytes: 66 * MB, streamed: true },
-  { path: /^\/codeplugs$/, bytes: 66 * MB, streamed: true },
+  { path: /^\/codeplugs\/files$/, bytes: 66 * MB, streamed: true },
   { path: /^\/models\/\d+\/releases\/(\d+|new)$/, bytes: 66 * MB },
 ];
 

@@ -15,9 +15,13 @@ const TIES = new Set([KEY, BASELINE, DRAWN_FOR]);
 /** Field by field: what it was drawn with, where that is known, and what it would become. */
 function differences(fields: readonly (readonly [string, string])[]) {
   const seen = baselineIn(fields.find(([name]) => name === BASELINE)?.[1]);
-  return fields
-    .filter(([name]) => !TIES.has(name))
-    .map(([name, value]) => ({ name, value, was: seen?.[name], same: value === seen?.[name] }));
+  return (
+    fields
+      .filter(([name]) => !TIES.has(name))
+      // Nothing typed into a field that was drawn empty says nothing.
+      .filter(([name, value]) => value !== "" || seen === undefined || (seen[name] ?? "") !== "")
+      .map(([name, value]) => ({ name, value, was: seen?.[name], same: value === seen?.[name] }))
+  );
 }
 
 export async function loader({ request, context }: Route.LoaderArgs) {

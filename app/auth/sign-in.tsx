@@ -55,7 +55,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   const headers = await orAway(startSession(request, account.club_id, account.person_id));
   await orAway(logSignIn(account, "signed-in", placeOf(address)));
   const search = new URL(request.url).searchParams;
-  const back = ownPath(search.get("back"));
+  const asked = search.get("back");
+  const back = asked === null ? "/" : ownPath(asked);
   const kept = search.get("kept");
   throw redirect(kept && kept !== "no" ? `/kept?${new URLSearchParams({ to: back, kept })}` : back, {
     headers,

@@ -90,7 +90,10 @@ export async function answerPlainly(who: SignedIn, run: string, form: FormData, 
   });
   if (!done.ok) return refused(...sayProblem(done.problem));
   const [odd] = done.value.answer.unfit;
-  return odd ? refused(409, sayUnfit(odd)) : fine();
+  if (!odd) return fine();
+  // It stands in the run all the same: the next answer comes after it, also before the page is asked for again.
+  form.set("number", String(number + whats.length));
+  return refused(409, sayUnfit(odd));
 }
 
 type Problem = {

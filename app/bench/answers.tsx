@@ -10,9 +10,11 @@ import { OtherWays } from "./other-ways.tsx";
 import type { Shown } from "./shown.ts";
 
 export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kept }) {
+  // What was refused may stand in the run already, before the page was asked for again.
+  const number = Math.max(run.number, Number(kept?.number ?? 0) || 0);
   const known = (
     <>
-      <input type="hidden" name="number" value={run.number} />
+      <input type="hidden" name="number" value={number} />
       <input type="hidden" name="place" value={run.place} />
       <input type="hidden" name="last" value={run.place === run.steps.length - 1 ? "yes" : "no"} />
     </>

@@ -127,9 +127,12 @@ function Look({ run, step, known, kept }: Props) {
       );
     case "hardware":
     case "chain":
+    case "base":
       return step.bad ? (
         <p className="hatch w-fit border-l-4 border-rust p-3 font-semibold text-rust">
-          {step.what ?? "It"} is known to fail.
+          {step.gate === "base"
+            ? "This would replace what is in it. What is in it is read and kept first; whether to go on is yours to say, with a reason."
+            : `${step.what ?? "It"} is known to fail.`}
         </p>
       ) : (
         <ActForm intent="hold">

@@ -46,6 +46,12 @@ export function Here({ run }: { readonly run: Shown }) {
             This one is {run.code.name}: set the tool to <strong>{run.code.tool}</strong>.
           </p>
         )}
+        {step.kind === "right-menu" && step.wrongShows !== undefined && (
+          <p className="relative mt-3 max-w-2xl border border-rust bg-base-100 p-3 pl-7 text-lg">
+            <span aria-hidden="true" className="hatch absolute inset-y-0 left-0 w-3" />
+            In the wrong one {step.wrongShows}.
+          </p>
+        )}
         {step.kind === "gate" && step.what !== undefined && <p className="mt-1 text-lg">{step.what}</p>}
         <Handy text={[sayRunStep(step), ...see].join(". ")} awake={run.phase === "going"} />
         {run.phase === "paused" && <p className="doubt mt-2 w-fit px-3 py-1">It is paused.</p>}

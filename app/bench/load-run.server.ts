@@ -1,8 +1,11 @@
 // A run as its page shows it.
+import { z } from "zod";
 import { errandShape } from "#acts/begin-run.ts";
 import type { Who } from "#acts/define.ts";
+import { pairPlanOf } from "#acts/plan-pair.ts";
 import type { Planned } from "#acts/planned.ts";
 import { planFor } from "#acts/run-plan.ts";
+import { TROUBLES } from "#core/bluetooth/troubles.ts";
 import { may } from "#core/club/acts.ts";
 import { codeOf, mismatches } from "#core/dossier/service.ts";
 import { fullScaleOf } from "#core/measure/load.ts";
@@ -14,6 +17,7 @@ import { estimate, historyOf } from "#core/run/estimate.ts";
 import { foldRun, type Run } from "#core/run/fold.ts";
 import { isFinal, planShape, stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
+import { deviceById } from "#db/devices.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
 import { fileSize } from "#db/files.ts";
 import { gearRows } from "#db/kit-put.ts";
@@ -25,6 +29,7 @@ import { simulatedState } from "#db/simulated.ts";
 import type { UnitRow } from "#db/units.ts";
 import { radioShape } from "#simulators/radio/stored.ts";
 import { workAt } from "#simulators/radio/work.ts";
+import { airOf } from "../shared/air.ts";
 import { inPassing, isHidden } from "../shared/guarded.server.ts";
 import { besideStep } from "../shared/load-beside.server.ts";
 
@@ -51,6 +56,9 @@ const NEXT_DUE: Record<NeedKind, (component: string) => string> = {
   catalogue: (component) => `what its ${component} should run is to be looked up`,
   backup: () => "what is in it is to be read out and kept",
   mode: () => "its mode is to be changed",
+  pairing: () => "it is to be paired again",
+  codeplug: () => "the plan of channels is to be written into it",
+  identity: () => "an ID or a call sign is awaited for it",
   measurement: () => "its power is to be measured",
 };
 
@@ -91,6 +99,17 @@ async function obeyed(tx: Tx, row: RunRow, unit: UnitRow, own: string | undefine
   if (!mode) return [];
   const bands = transmitOf(mode.facts);
   return probes.map(({ place, frequency }) => [place, liesInBands(bands, frequency)] as const);
+}
+
+/** Where the radio, or the device, is a simulated one: both sides of it, to be tried beside the steps. */
+async function airIn(tx: Tx, row: RunRow, unit: UnitRow, isSimulated: boolean) {
+  const errand = z.object({ pair: z.object({ device: z.string() }) }).safeParse(row.errand);
+  if (!errand.success || row.ended_at !== null) return undefined;
+  const device = await deviceById(tx, errand.data.pair.device);
+  if (!device || !(isSimulated || device.simulated)) return undefined;
+  const { plan } = await pairPlanOf(tx, { id: unit.id, model: unit.model_id }, device);
+  const { shows, address, per_use: perUse } = device;
+  return plan.advice && plan.advice.menu !== "" ? airOf(plan.advice, { shows, address, perUse }) : undefined;
 }
 
 const probedModes = async (tx: Tx, model: string) =>
@@ -155,6 +174,8 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
     inUse: inUse.map(({ name, by, tag, silent }) => ({ name, by, tag, silent })),
     stored: sums.filter((_, i) => kept[i] !== undefined),
     radio: radio && { charge: radio.charge, signs: radio.signs, on: radio.on, faults: radio.faults },
+    /** Of a pairing with what is only simulated: what is in the air. */
+    air: await airIn(tx, row, unit, radio !== undefined),
     /** The modes that its test frequencies are to tell apart. */
     probed: steps.some(({ step }) => step.kind === "probe") ? await probedModes(tx, unit.model_id) : [],
     /** By the place of a test frequency: whether the simulated radio transmits there. */
@@ -166,7 +187,11 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
       return found.length > 0 ? [[place, found] as const] : [];
     }),
     // A tool that is set for another code is the first thing to think of.
-    quirks: [...mismatches(codes, unit.region ?? undefined), ...quirks]
+    quirks: [
+      ...mismatches(codes, unit.region ?? undefined),
+      ...(steps.some(({ step }) => step.kind === "paired") ? TROUBLES : []),
+      ...quirks,
+    ]
       .slice(0, MOST_QUIRKS)
       .map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
     /** How the tool is set for this very radio. */

@@ -94,6 +94,13 @@ export default function Practice({ loaderData }: Route.ComponentProps) {
           Try it
         </button>
       </form>
+      {loaderData.all && (
+        <p className="mb-3">
+          <Go to="/bench/pairing" className="link">
+            Pairing over Bluetooth can be tried, too
+          </Go>
+        </p>
+      )}
       {loaderData.all && <Choose all={loaderData.all} asked={loaderData.asked} />}
       {model && loaderData.procedures?.length === 0 && (
         <p className="doubt max-w-xl p-5 text-lg">

@@ -11,6 +11,7 @@ import { useMay } from "../ui/club.ts";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/run";
+import { AirBench } from "./air.tsx";
 import { answerByForm, answerPlainly } from "./answer.server.ts";
 import { Answers, Faults } from "./answers.tsx";
 import { happeningsOf } from "./happenings.ts";
@@ -95,6 +96,7 @@ export default function Run({ loaderData }: Route.ComponentProps) {
         {isOver ? <Over run={run} /> : run.phase === "ready" ? <Ready run={run} /> : <Here run={run} />}
         {!mayWork && !isOver && <p className="text-quiet">Who works at the bench answers here.</p>}
         {mayWork && !isOver && <Answers run={run} kept={said?.ok === false ? said.kept : undefined} />}
+        {mayWork && run.air && run.phase === "going" && <AirBench kind={run.air} />}
         {mayWork && run.radio && run.phase === "going" && <Faults run={run} />}
       </div>
     </div>

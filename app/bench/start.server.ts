@@ -16,7 +16,8 @@ export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
   const intent = String(form.get("intent") ?? "");
   const refused = (status: number, says: string) =>
     answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
-  if (intent === "line-up") return lineUp(tx, who, form, refused);
+  if (intent === "line-up") return lineUp(tx, who, form, "update", refused);
+  if (intent === "line-up-plan") return lineUp(tx, who, form, "write", refused);
   if (intent === "rules") {
     const rules = { silence: Number(form.get("silence") || "0"), clean: Number(form.get("clean") || "0") };
     const done = await performForm(setBenchRules, who, form, rules);
@@ -41,17 +42,18 @@ export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
   return refused(begun.status, begun.says);
 }
 
-/** Each is taken for the firmware it needs; what cannot be is said, and the others are lined up all the same. */
+/** Each is taken for the firmware it needs, or for the plan of channels; what cannot be is said, and the others are lined up all the same. */
 async function lineUp(
   tx: Tx,
   who: SignedIn,
   form: FormData,
+  purpose: "update" | "write",
   refused: (status: number, says: string) => ReturnType<typeof answer>,
 ) {
   const ids = [...new Set(form.getAll("unit").map(String))].filter((id) => /^\d{1,18}$/.test(id));
   if (ids.length === 0) return refused(400, "Pick the radios in Due first.");
   if (ids.length > MOST) return refused(400, `At most ${MOST} radios are lined up at once.`);
-  form.set("for", "update");
+  form.set("for", purpose);
   let taken = 0;
   const not: string[] = [];
   for (const id of ids) {

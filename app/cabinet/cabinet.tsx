@@ -1,11 +1,17 @@
 // The Cabinet: the wall of drawers under a lens, and beside it what the cabinet needs, or the chosen radio.
-import { Link, useSearchParams } from "react-router";
-import { readInClub } from "../context.ts";
+import { data, Link, useSearchParams } from "react-router";
+import { setFirstStep } from "#acts/set-first-step.ts";
+import { firstSteps } from "#core/club/first-steps.ts";
+import { isUntold } from "#core/unit/standing.ts";
+import { begun } from "#db/begun.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
+import { performForm } from "../forms/perform.server.ts";
 import { useMay } from "../ui/club.ts";
 import { MossSymbols } from "../ui/moss.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/cabinet";
 import { Chosen } from "./chosen.tsx";
+import { EmptyCabinet, FirstSteps } from "./first-steps.tsx";
 import { loadWall } from "./load.server.ts";
 import { Needed } from "./needed.tsx";
 import { LENSES, type Lens, Wall } from "./wall.tsx";
@@ -19,8 +25,16 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const lens = LENSES.find((l) => l.key === search.get("lens"))?.key ?? "needs";
   return readInClub(context, async (tx, who) => {
     const wall = await loadWall(tx, who.today, search.get("unit"), lens);
-    return { ...wall, lens };
+    const { unwanted, ...there } = await begun(tx);
+    return { ...wall, lens, begun: there, steps: firstSteps(there, unwanted) };
   });
+}
+
+export async function action({ context, request }: Route.ActionArgs) {
+  const who = mustBeAllowed(context, "edit-club");
+  const form = await request.formData();
+  const done = await performForm(setFirstStep, who, form, { step: form.get("step"), wanted: false });
+  return done.ok ? null : data(null, { status: 400 });
 }
 
 export default function Cabinet({ loaderData }: Route.ComponentProps) {
@@ -29,6 +43,8 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
   const { chosen } = loaderData;
   const away = drawers.filter((d) => d.holder !== undefined).length;
   const needing = drawers.filter((d) => d.needs !== undefined).length;
+  const untold = drawers.filter((d) => d.needs === undefined && isUntold(d.standing)).length;
+  const mayBegin = useMay("edit-unit");
   return (
     <div className="flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_17rem]">
       <MossSymbols />
@@ -36,8 +52,9 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
         <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
           <h1>Cabinet</h1>
           <p className="text-sm text-quiet">
-            {counted(drawers.length, "radio")}: {drawers.length - needing} as they should be, {needing} need
-            something, {away} away
+            {counted(drawers.length, "radio")}
+            {drawers.length > 0 &&
+              `: ${drawers.length - needing - untold} as they should be, ${needing} need something, ${untold > 0 ? `of ${untold} nobody can tell, ` : ""}${away} away`}
           </p>
           <Lenses lens={lens} />
         </header>
@@ -50,7 +67,7 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
           </p>
         )}
         {drawers.length === 0 ? (
-          <EmptyCabinet />
+          <EmptyCabinet begun={loaderData.begun} />
         ) : (
           <Wall shelves={shelves} lens={lens} chosen={chosen?.drawer.tag} />
         )}
@@ -60,7 +77,10 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
       >
         {chosen && <Chosen {...chosen} key={chosen.drawer.tag} />}
         <div className={chosen ? "max-lg:hidden" : ""}>
-          <Needed items={items} />
+          {mayBegin && loaderData.steps.length > 0 && (
+            <FirstSteps steps={loaderData.steps} begun={loaderData.begun} apart={drawers.length > 0} />
+          )}
+          {drawers.length > 0 && <Needed items={items} untold={untold} />}
         </div>
       </aside>
     </div>
@@ -86,20 +106,5 @@ function Lenses({ lens }: { readonly lens: Lens }) {
         );
       })}
     </nav>
-  );
-}
-
-function EmptyCabinet() {
-  const mayImport = useMay("import-units");
-  return (
-    <div className="doubt mt-6 max-w-xl p-6">
-      <h2>The cabinet is empty</h2>
-      <p className="mt-2 text-quiet">No radio has been put in yet.</p>
-      {mayImport && (
-        <Link to="/import" className="btn btn-primary mt-4">
-          Bring in units from a spreadsheet
-        </Link>
-      )}
-    </div>
   );
 }

@@ -3,7 +3,10 @@ import { Link } from "react-router";
 import { ActForm } from "../forms/act-form.tsx";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { useClub, useMay } from "../ui/club.ts";
-import { STANDING_WORD } from "../ui/words/standing.ts";
+import { namesOf } from "../ui/why.tsx";
+import { capital } from "../ui/words/capital.ts";
+import { sayNeed, saySince } from "../ui/words/need.ts";
+import { STANDING_WORD, sayStanding } from "../ui/words/standing.ts";
 import type { ChosenDrawer } from "./load.server.ts";
 
 export function Chosen(props: ChosenDrawer) {
@@ -28,7 +31,8 @@ export function Chosen(props: ChosenDrawer) {
           <ReadingField tag={drawer.tag} components={components} compact />
         </div>
       )}
-      {mayWork && drawer.needs !== undefined && (
+      <Due {...props} />
+      {mayWork && props.due.some(({ action }) => action === "install") && (
         <ActForm intent="start" action="/bench" className="mb-2">
           <input type="hidden" name="tag" value={drawer.tag} />
           <button type="submit" name="for" value="update" className="btn btn-outline btn-primary btn-sm">
@@ -36,9 +40,48 @@ export function Chosen(props: ChosenDrawer) {
           </button>
         </ActForm>
       )}
-      <Link className="link text-sm" to={`/units/${encodeURIComponent(drawer.tag)}`}>
-        Open its page
-      </Link>
+      <p className="flex flex-wrap gap-x-4">
+        <Link className="link text-sm" to={`/units/${encodeURIComponent(drawer.tag)}`}>
+          Open its page
+        </Link>
+        {mayWork && (
+          <Link className="link text-sm" to={`/units/${encodeURIComponent(drawer.tag)}?write#write-down`}>
+            Write down what was done
+          </Link>
+        )}
+      </p>
     </section>
+  );
+}
+
+/** What it needs and why, in a sentence each; so many at most. */
+const MOST = 4;
+
+function Due({ due, standing, releases, components, drawer }: ChosenDrawer) {
+  const { locale, today } = useClub();
+  const names = namesOf(releases, locale, today);
+  return (
+    <>
+      {standing && <p className="mt-2 text-sm">{capital(sayStanding(standing, names))}.</p>}
+      {due.length > 0 && (
+        <ul
+          aria-label={`What ${drawer.tag} needs`}
+          className="my-2 divide-y divide-line border-y border-line text-sm"
+        >
+          {due.slice(0, MOST).map((need) => (
+            <li
+              key={`${need.cause} ${need.component} ${need.dueFrom}`}
+              className={`py-1.5 ${need.urgency === 2 ? "hatch px-2" : ""}`}
+            >
+              <strong>{capital(sayNeed(need, names, components.length > 1))}</strong>{" "}
+              <span className="text-quiet">{saySince(need, names)}</span>
+            </li>
+          ))}
+          {due.length > MOST && (
+            <li className="py-1.5 text-quiet">and {due.length - MOST} more, on its page</li>
+          )}
+        </ul>
+      )}
+    </>
   );
 }

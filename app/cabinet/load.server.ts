@@ -1,16 +1,20 @@
 // The wall's units with their moss, standing and readings, and what the cabinet needs.
 
+import type { BatteryState } from "#core/kit/kinds/devices.ts";
+import type { Action } from "#core/needs/action.ts";
 import { type MossLevel, mossOf } from "#core/needs/moss.ts";
 import { type SummaryItem, summarise } from "#core/needs/summary.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { URGENCIES } from "#core/release/words.ts";
-import { type StandingName, standingsOf } from "#core/unit/standing.ts";
-import { openNeeds } from "#db/board.ts";
+import { type Standing, type StandingName, standingsOf } from "#core/unit/standing.ts";
+import { openNeeds, type WallNeed } from "#db/board.ts";
+import { now as nowIn } from "#db/clock.ts";
 import { modesByModel } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { loadSituations } from "#db/situation.ts";
 import { drawersOfWall } from "#db/units.ts";
+import { loadCharge } from "../shared/load-charge.server.ts";
 import { releaseNamer } from "../ui/words/preview.ts";
 
 /** What a drawer shows; what is not so is left out, since there are hundreds of them. */
@@ -30,6 +34,8 @@ export type Drawer = {
   readonly plain?: true;
   /** In its mode it transmits where its user may not. */
   readonly beyond?: true;
+  /** In percent, of one whose battery is looked after; asked for under the lens of charge only. */
+  readonly charge?: number | "unknown" | Exclude<BatteryState, "sound">;
   /** How many needs are open. */
   readonly needs?: number;
 };
@@ -41,6 +47,15 @@ export type ChosenDrawer = {
   /** What its other parts run. */
   readonly others: readonly string[];
   readonly holderId: string | null;
+  /** How its first part stands, and what is due for it, the most pressing first. */
+  readonly standing: Standing | undefined;
+  readonly due: readonly (Pick<WallNeed, "cause" | "targets" | "urgency"> & {
+    readonly component: string;
+    readonly dueFrom: PlainDate;
+    readonly action: Action;
+  })[];
+  /** Versions by their ids. */
+  readonly releases: Readonly<Record<string, string>>;
 };
 
 export type Shelf = { readonly name: string; readonly drawers: readonly Drawer[] };
@@ -57,6 +72,24 @@ export type LoadedWall = {
   readonly chosen?: ChosenDrawer;
 };
 
+/** How full the batteries are that are looked after, by the radio. */
+async function chargesByUnit(tx: Tx): Promise<Map<string, NonNullable<Drawer["charge"]>>> {
+  const { rows, now } = await loadCharge(tx, (await nowIn(tx)).getTime());
+  return new Map(
+    rows.flatMap(({ id, kind, unit_id }) => {
+      const known = now.get(id);
+      if (kind !== "radio" || unit_id === null || !known) return [];
+      const charge =
+        known.kind === "known"
+          ? Math.round(known.percent)
+          : known.kind === "out"
+            ? known.battery
+            : known.kind;
+      return [[unit_id, charge] as const];
+    }),
+  );
+}
+
 /** `chosen` is the tag of the drawer to pull open, in any case of letters. */
 export async function loadWall(
   tx: Tx,
@@ -72,12 +105,13 @@ export async function loadWall(
     openNeeds(tx, today),
   ]);
   const withModes = lens === "mode" ? await modesByModel(tx) : undefined;
+  const charges = lens === "charge" ? await chargesByUnit(tx) : undefined;
   const byUnit = groupBy(needs, (need) => need.unit_id);
   const tags = new Map(rows.map((row) => [row.id, row]));
   const places = new Map<string, Drawer[]>();
   for (const row of rows) {
     const situation = situations.of.get(row.id);
-    if (!situation || situation.catalogue.size === 0) continue;
+    if (!situation) continue;
     const components = [...situation.catalogue.values()];
     const standings = standingsOf(situation);
     const [main] = standings;
@@ -101,6 +135,7 @@ export async function loadWall(
       ...(withModes && !withModes.has(situation.unit.model) && { plain: true }),
       ...(situation.unit.mode && { mode: situation.unit.mode.now.name }),
       ...(own.some((n) => n.cause === "transmits-beyond") && { beyond: true }),
+      ...(charges?.has(row.id) && { charge: charges.get(row.id) ?? "unknown" }),
       ...(own.length > 0 && { needs: own.length }),
     };
     if (row.tag.toLowerCase() === wanted) {
@@ -111,6 +146,12 @@ export async function loadWall(
           .slice(1)
           .map((s, i) => `${components[i + 1]?.component.name} ${s.reading?.raw ?? "not read"}`),
         holderId: row.holder_id,
+        standing: main,
+        due: own.map(({ cause, targets, urgency, component_id, due_from, action }) => ({
+          ...{ cause, targets, urgency, dueFrom: due_from, action },
+          component: components.find(({ component }) => component.id === component_id)?.component.name ?? "",
+        })),
+        releases: Object.fromEntries(components.flatMap((c) => c.releases.map((r) => [r.id, r.version]))),
       };
     }
     const place = row.place ?? "No place yet";

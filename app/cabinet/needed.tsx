@@ -5,11 +5,18 @@ import { counted } from "../ui/words/count.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { SaidItem } from "./load.server.ts";
 
-export function Needed({ items }: { readonly items: readonly SaidItem[] }) {
+/** `untold`: radios of which nothing is due and nothing is known either. */
+export function Needed({ items, untold }: { readonly items: readonly SaidItem[]; readonly untold: number }) {
   return (
     <section>
       <h2>What the cabinet needs</h2>
-      {items.length === 0 && <p className="mt-3 text-quiet">Nothing. Every radio is as it should be.</p>}
+      {items.length === 0 && (
+        <p className="mt-3 text-quiet">
+          {untold === 0
+            ? "Nothing. Every radio is as it should be."
+            : `Nothing, as far as is known: of ${counted(untold, "radio")} there is nothing to compare with yet.`}
+        </p>
+      )}
       <ul data-go className="divide-y divide-line">
         {items.map((item) => (
           <li key={item.kind + item.tags.join()} className="py-3">
@@ -66,6 +73,12 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
       return <span aria-hidden="true" className={`${shape} hatch border-brass`} />;
     case "measure":
       return <span aria-hidden="true" className={`${shape} border-dotted border-brass`} />;
+    case "pair":
+      return <span aria-hidden="true" className={`${shape} rounded-full border-brass`} />;
+    case "program":
+      return <span aria-hidden="true" className={`${shape} border-b-4 border-brass`} />;
+    case "ask-for":
+      return <span aria-hidden="true" className={`${shape} rounded-full border-dashed border-quiet`} />;
     case "look-up":
       return <span aria-hidden="true" className={`${shape} border-brass bg-plate`} />;
   }
@@ -118,7 +131,7 @@ function wordsOf(
     case "look-up":
       return {
         head: `${radios} ${one ? "runs" : "run"} what we do not know`,
-        text: `${tags}: newer than our list of releases.`,
+        text: `${tags}: not in our list of releases.`,
         act: "Look it up",
         to: "/due?do=look-up",
       };
@@ -135,6 +148,27 @@ function wordsOf(
         text: `${tags}: ${one ? "its group asks" : "their groups ask"} for the power every so often.`,
         act: "See which",
         to: "/due?do=measure",
+      };
+    case "pair":
+      return {
+        head: `${radios} to pair again`,
+        text: `${tags}: what ${one ? "it was" : "they were"} paired with does not hold any more.`,
+        act: "See with what",
+        to: "/due?do=pair",
+      };
+    case "program":
+      return {
+        head: `${radios} ${one ? "lacks" : "lack"} the plan of channels`,
+        text: `${tags}: ${one ? "it carries" : "they carry"} an older plan, another table, or what nobody has read.`,
+        act: "See which",
+        to: "/due?do=program",
+      };
+    case "ask-for":
+      return {
+        head: `${radios} ${one ? "waits" : "wait"} for an ID`,
+        text: `${tags}: a digital ID or a call sign was not asked for, or has not come.`,
+        act: "See which",
+        to: "/codeplugs/identities",
       };
     case "switch":
       return {

@@ -1,5 +1,7 @@
 // The wall: shelves of drawers. A drawer shows its tag, model and what the lens asks for; moss grows at its foot.
+
 import { useRef } from "react";
+import { LOW } from "#core/bluetooth/readiness.ts";
 import { useClub } from "../ui/club.ts";
 import { MOSS_WORD, Moss } from "../ui/moss.tsx";
 import { STANDING_WORD } from "../ui/words/standing.ts";
@@ -11,6 +13,7 @@ export const LENSES = [
   { key: "firmware", name: "Firmware" },
   { key: "who", name: "Who has it" },
   { key: "mode", name: "Mode" },
+  { key: "charge", name: "Charge" },
 ] as const;
 export type Lens = (typeof LENSES)[number]["key"];
 
@@ -140,6 +143,14 @@ function Shown({ drawer, lens }: { readonly drawer: Drawer; readonly lens: Lens 
     const word = drawer.mode ?? (drawer.plain ? "one way only" : "not said");
     return <span className={drawer.beyond ? "font-bold text-rust" : ""}>{word}</span>;
   }
+  if (lens === "charge") {
+    if (drawer.charge === undefined || drawer.charge === "unknown")
+      return <span className="text-quiet">not noted</span>;
+    if (drawer.charge === "none") return <span className="text-quiet">no battery</span>;
+    if (typeof drawer.charge !== "number")
+      return <span className="font-bold text-rust">{drawer.charge}</span>;
+    return <span className={drawer.charge < LOW ? "font-bold text-rust" : "ver"}>{drawer.charge} %</span>;
+  }
   if (lens === "firmware") return <>{STANDING_WORD[drawer.standing]}</>;
   return <span className="ver">{drawer.version ?? "not read"}</span>;
 }
@@ -152,6 +163,7 @@ function labelOf(drawer: Drawer): string {
   ];
   if (drawer.holder) parts.push(`with ${drawer.holder}`);
   if (drawer.mode) parts.push(`in the mode ${drawer.mode}`);
+  if (typeof drawer.charge === "number") parts.push(`charged to ${drawer.charge} %`);
   if (drawer.beyond) parts.push("transmits where its user may not");
   if (drawer.safety) parts.push("lacks a safety fix");
   parts.push(MOSS_WORD[drawer.moss]);

@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { clubDocument } from "#core/club/document.ts";
 import { csvRows, needRows, type OutDocument, outDocument, releaseRows } from "#core/club/out.ts";
+import { codeplugDocument } from "#core/codeplug/document.ts";
 import { dossierDocument } from "#core/dossier/document.ts";
 import { bandPlanDocument, planDocument, planRows } from "#core/modes/plan-document.ts";
 import { writeClub } from "#db/club-document.ts";
@@ -17,6 +18,8 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   if (params.file === "units.schema.json") return Response.json(z.toJSONSchema(outDocument, { io: "input" }));
   if (params.file === "dossier.schema.json")
     return Response.json(z.toJSONSchema(dossierDocument, { io: "input", unrepresentable: "any" }));
+  if (params.file === "codeplug.schema.json")
+    return Response.json(z.toJSONSchema(codeplugDocument, { io: "input" }));
   if (params.file === "club.schema.json") return Response.json(z.toJSONSchema(clubDocument, { io: "input" }));
   if (params.file === "club.json") {
     const who = mustBeAllowed(context, "edit-club");

@@ -50,6 +50,7 @@ export const groupShape = z.object({
       .optional(),
   ),
   measureFlash: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
+  carriesPlan: z.stringbool({ truthy: ["on"], falsy: [] }).default(false),
   transmit: z.enum(TRANSMIT_RULES).default("as it is"),
   transmitClass: z.string().trim().max(60, "At most 60 signs.").default(""),
   ...Object.fromEntries(approvedNames().map((name) => [name, z.string().trim().max(20).default("")])),
@@ -116,6 +117,7 @@ export function policyFrom(
       tracks: [...(f.beta ? ["beta"] : []), ...(f.community ? ["community"] : [])],
       safetyBreaksHold: f.safetyBreaksHold,
       recheckAfterDays: f.recheckAfterDays,
+      ...(f.carriesPlan && { codeplug: "plan" as const }),
       ...((f.measureDays !== undefined || f.measureFlash) && {
         measure: {
           ...(f.measureDays !== undefined && { everyDays: f.measureDays }),
@@ -152,6 +154,7 @@ export function fieldsOf(
     safetyBreaksHold: on(policy.safetyBreaksHold),
     measureDays: policy.measure?.everyDays === undefined ? "" : String(policy.measure.everyDays),
     measureFlash: on(policy.measure?.afterFlash === true),
+    carriesPlan: on(policy.codeplug === "plan"),
     transmit: policy.transmit?.rule ?? "as it is",
     transmitClass: policy.transmit?.class ?? "",
     ...Object.fromEntries(

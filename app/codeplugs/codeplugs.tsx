@@ -1,189 +1,239 @@
-// Codeplugs: so far what was read out of each radio and kept, each by what it is, so that nothing is lost when a radio is erased.
-import { useActionData } from "react-router";
-import { backupsOf } from "#db/backups.ts";
-import { unitByTag } from "#db/units.ts";
+// Codeplugs: which radios carry what, how the plan lies in each model, and what is wrong with it.
+import { Link } from "react-router";
+import type { CarriedCounts } from "#core/unit/carried.ts";
+import { carriersOf } from "#db/codeplugs.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
-import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { offlineSaid } from "../forms/offline.ts";
-import { withForm } from "../forms/with-form.server.ts";
-import { orSayAway } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
-import { Said } from "../ui/said.tsx";
-import { sayBytes } from "../ui/words/bytes.ts";
+import { StripLegend, Strips } from "../ui/strips.tsx";
+import { CARRIED_WORD, sayTrouble } from "../ui/words/codeplug.ts";
 import { counted } from "../ui/words/count.ts";
+import { sayHertz } from "../ui/words/frequency.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/codeplugs";
-import { keepByForm } from "./keep.server.ts";
+import { askedChannel } from "./asked-channel.ts";
+import { loadCarried } from "./load-carried.server.ts";
+import { CodeplugTabs } from "./tabs.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Codeplugs · Mossy Cabinet" }];
 
-export const handle = { follows: ["log"] };
+export const handle = { follows: ["club", "unit", "model"] };
 
-/** So many are listed; those of one radio are found by its tag. */
-const MOST = 200;
+const MOST_CARRIERS = 100;
 
 export async function loader({ context, request }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");
-  const tag = (new URL(request.url).searchParams.get("unit") ?? "").trim().slice(0, 80);
+  const typed = (new URL(request.url).searchParams.get("carries") ?? "").trim().slice(0, 80);
   return readInClub(context, async (tx) => {
-    const unit = tag === "" ? undefined : await unitByTag(tx, tag);
-    const rows = tag !== "" && !unit ? [] : await backupsOf(tx, unit?.id, MOST + 1);
+    const asked = askedChannel(typed);
+    const found = asked ? await carriersOf(tx, asked, MOST_CARRIERS + 1) : undefined;
     return {
-      tag,
-      unknown: tag !== "" && !unit,
-      more: rows.length > MOST,
-      backups: rows.slice(0, MOST).map((row) => ({ ...row, kept_at: row.kept_at.toISOString() })),
+      ...(await loadCarried(tx)),
+      typed,
+      carriers: found?.slice(0, MOST_CARRIERS).map(({ tag, model, channels }) => ({
+        ...{ tag, model },
+        channels: channels.slice(0, 3).map(({ position, name, receive }) => ({ position, name, receive })),
+      })),
+      more: (found?.length ?? 0) > MOST_CARRIERS,
     };
   });
 }
 
-export async function action({ context, request }: Route.ActionArgs) {
-  mustBeAllowed(context, "work-at-bench");
-  return withForm(request, (form) =>
-    orSayAway(form, () => readInClub(context, (tx, who) => keepByForm(tx, who, form))),
-  );
-}
+type Data = Route.ComponentProps["loaderData"];
 
-export const clientAction = offlineSaid;
+const unitsIn = (models: Data["models"], state: CarriedCounts["state"]): number =>
+  models
+    .flatMap((model) => model.carried)
+    .reduce((sum, one) => sum + (one.state === state ? one.units : 0), 0);
 
 export default function Codeplugs({ loaderData }: Route.ComponentProps) {
-  const { backups, tag, unknown, more } = loaderData;
-  const said = useActionData<typeof action>();
+  const { plan, models, troubles } = loaderData;
+  const { locale, timeZone } = useClub();
   const mayWork = useMay("work-at-bench");
-  const units = new Set(backups.map((backup) => backup.unit_id)).size;
+  const [now, older, other, unknown] = (["plan", "older", "other", "unknown"] as const).map((state) =>
+    unitsIn(models, state),
+  );
+  const behind = (older ?? 0) + (other ?? 0) + (unknown ?? 0);
   return (
     <Page
       title="Codeplugs"
       says={
-        backups.length === 0
-          ? "no backup is kept"
-          : `${counted(backups.length, "backup")}${more ? " and more" : ""} of ${counted(units, "radio")}`
+        plan
+          ? `${counted(now ?? 0, "radio")} carry plan ${plan.number} of ${sayInstant(plan.issued, locale, timeZone).split(",")[0]}, ${older} an older one, ${other} another table; ${unknown} nobody has read`
+          : "no plan of channels yet"
       }
+      acts={<CodeplugTabs here="carried" />}
     >
-      {said && <Said answer={said} />}
-      <form className="mb-4 flex items-end gap-3">
-        <Labelled name="unit" label="Of one radio" mono small placeholder="W-03" value={tag} box="w-40" />
-        <button type="submit" className="btn btn-outline btn-primary btn-sm">
-          Show
-        </button>
-      </form>
-      {unknown && <p className="doubt mb-4 w-fit px-4 py-2">No radio has the tag {tag}.</p>}
-      {backups.length === 0 && !unknown && (
+      {plan ? (
+        <Strips
+          blocks={plan.blocks}
+          models={models.map((model) => ({ ...model, to: `/codeplugs/models/${model.id}` }))}
+          foot={{
+            head: (
+              <span className="flex flex-col items-start gap-2">
+                <span className="font-serif text-base">Who carries what</span>
+                {mayWork && behind > 0 && (
+                  <Go to="/due?do=program" className="btn btn-primary btn-sm">
+                    Write to who lacks it
+                  </Go>
+                )}
+              </span>
+            ),
+            of: (model) => <Squares counts={models.find(({ id }) => id === model.id)?.carried ?? []} />,
+          }}
+        />
+      ) : (
         <p className="doubt max-w-xl p-5 text-lg">
-          What is read out of a radio at the bench is kept here by itself: with its day, its sum, and whose it
-          is.
+          The club keeps one plan of channels; each model gets its table from it, and each radio is held
+          against that.
+          <Go to="/codeplugs/plan" className="link ml-2">
+            Begin the plan
+          </Go>
         </p>
       )}
-      {backups.length > 0 && <Table backups={backups} />}
-      {mayWork && <Keep kept={said?.ok === false ? said.kept : undefined} tag={tag} />}
+      {plan && <Legend />}
+      <div className="mt-5 grid gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        {plan && <Troubles troubles={troubles} />}
+        <Carriers data={loaderData} />
+      </div>
     </Page>
   );
 }
 
-type Shown = Route.ComponentProps["loaderData"]["backups"];
+const SQUARE = {
+  plan: "bg-primary border-primary",
+  older: "border-brass border-2",
+  other: "hatch border-rust",
+  unknown: "border-dotted border-quiet border-2",
+} as const;
 
-function Table({ backups }: { readonly backups: Shown }) {
-  const { locale, timeZone } = useClub();
-  const mayWork = useMay("work-at-bench");
+/** A small square for each radio; where there are many, how many. */
+function Squares({ counts }: { readonly counts: readonly CarriedCounts[] }) {
+  const units = counts.reduce((sum, one) => sum + one.units, 0);
+  if (units > 24)
+    return (
+      <ul className="text-xs">
+        {counts.map((one) => (
+          <li key={one.state} className="flex items-center gap-1">
+            <span className={`inline-block size-3 border ${SQUARE[one.state]}`} aria-hidden="true" />
+            <span className="ver">{one.units}</span>{" "}
+            <span className="sr-only">{CARRIED_WORD[one.state]}</span>
+          </li>
+        ))}
+      </ul>
+    );
   return (
-    <div className="sheet overflow-x-auto">
-      <table className="table">
-        <thead>
-          <tr>
-            <th>Radio</th>
-            <th>Kept</th>
-            <th>File</th>
-            <th>Size</th>
-            <th>SHA-256</th>
-            <th>
-              <span className="sr-only">What can be done with it</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {backups.map((backup) => (
-            <tr key={backup.id}>
-              <td>
-                <Go to={`/units/${encodeURIComponent(backup.tag)}`} className="link tag">
-                  {backup.tag}
-                </Go>
-              </td>
-              <td>
-                {sayInstant(backup.kept_at, locale, timeZone)}
-                <span className="block text-sm text-quiet">{backup.kept_by}</span>
-              </td>
-              <td>
-                {backup.name}
-                {backup.same_as.length > 0 && (
-                  <span className="doubt mt-1 block w-fit px-2 text-sm">
-                    same bytes as one of {backup.same_as.join(", ")}
-                  </span>
-                )}
-              </td>
-              <td className="whitespace-nowrap">{sayBytes(Number(backup.size))}</td>
-              <td>
-                <span className="ver" title={backup.sha256}>
-                  {backup.sha256.slice(0, 12)}…
-                </span>
-              </td>
-              <td>
-                <a href={`/backups/${backup.id}`} download className="link mr-4 text-sm">
-                  Take the file
-                </a>
-                {mayWork && (
-                  <ActForm intent="restore" className="inline">
-                    <input type="hidden" name="tag" value={backup.tag} />
-                    <input type="hidden" name="backup" value={backup.id} />
-                    <button
-                      type="submit"
-                      name="for"
-                      value="restore"
-                      className="btn btn-outline btn-primary btn-sm"
-                      aria-label={`Write it back into ${backup.tag}: ${backup.name}`}
-                    >
-                      Write it back
-                    </button>
-                  </ActForm>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <ul className="flex flex-wrap gap-[3px]">
+      {counts.flatMap(({ state, tags }) =>
+        tags.map((tag) => (
+          <li key={tag}>
+            <Link
+              to={`/units/${encodeURIComponent(tag)}/channels`}
+              title={`${tag}: ${CARRIED_WORD[state]}`}
+              className={`block size-[13px] border ${SQUARE[state]}`}
+            >
+              <span className="sr-only">
+                {tag}: {CARRIED_WORD[state]}
+              </span>
+            </Link>
+          </li>
+        )),
+      )}
+    </ul>
   );
 }
 
-function Keep(props: { readonly kept: Readonly<Record<string, string>> | undefined; readonly tag: string }) {
-  const { kept, tag } = props;
-  const isAsked = kept?.intent === "keep";
+const Legend = () => (
+  <div className="flex flex-wrap justify-between gap-x-6">
+    <StripLegend />
+    <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-xs text-quiet">
+      {(["plan", "older", "other", "unknown"] as const).map((state) => (
+        <span key={state} className="inline-flex items-center gap-1.5">
+          <span className={`inline-block size-[13px] border ${SQUARE[state]}`} aria-hidden="true" />
+          {CARRIED_WORD[state]}
+        </span>
+      ))}
+    </p>
+  </div>
+);
+
+const FIRST = 6;
+const MARK = { bad: "bg-rust", doubt: "bg-brass", quiet: "bg-quiet" } as const;
+
+function Troubles({ troubles }: { readonly troubles: Data["troubles"] }) {
+  const said = troubles.map(sayTrouble);
+  const rows = (some: typeof said) => (
+    <ul className="flex flex-col gap-1.5">
+      {some.map(({ who, text, level }) => (
+        <li
+          key={`${who} ${text}`}
+          className="grid grid-cols-[0.75rem_7.5rem_minmax(0,1fr)] items-baseline gap-2"
+        >
+          <span className={`h-3 ${MARK[level]}`} aria-hidden="true" />
+          <strong>{who}</strong>
+          <span>{text}</span>
+        </li>
+      ))}
+    </ul>
+  );
   return (
-    <details className="mt-5" open={isAsked}>
-      <summary className="btn btn-outline btn-primary btn-sm">Keep a file</summary>
-      <ActForm
-        intent="keep"
-        encType="multipart/form-data"
-        className="sheet mt-2 flex flex-wrap items-end gap-3 p-3"
-      >
-        <Labelled name="tag" label="Read out of" mono small value={kept?.tag ?? tag} box="w-40" />
+    <section aria-labelledby="wrong">
+      <h2 id="wrong" className="mb-2">
+        What is wrong with it
+      </h2>
+      {said.length === 0 && <p>Nothing: every model takes all of it, as far as that can be told.</p>}
+      {rows(said.slice(0, FIRST))}
+      {said.length > FIRST && (
+        <details className="mt-2">
+          <summary className="link w-fit cursor-pointer text-sm">{said.length - FIRST} more</summary>
+          <div className="mt-2">{rows(said.slice(FIRST))}</div>
+        </details>
+      )}
+    </section>
+  );
+}
+
+function Carriers({ data }: { readonly data: Data }) {
+  const { typed, carriers, more } = data;
+  return (
+    <section aria-labelledby="carriers">
+      <h2 id="carriers" className="mb-1.5">
+        Which radios carry it?
+      </h2>
+      <form className="flex items-end gap-2">
         <Labelled
-          name="file"
-          label="The file, 64 MB at most"
-          type="file"
+          name="carries"
+          label="A channel's name, or its frequency in MHz"
           small
-          value={undefined}
-          box="w-80"
+          value={typed}
+          placeholder="Circle call, or 145.500"
+          box="grow"
         />
-        {isAsked && (
-          <Labelled name="confirmed" label="It is right all the same" type="checkbox" value={undefined} />
-        )}
-        <button type="submit" className="btn btn-primary btn-sm">
-          Keep it
+        <button type="submit" className="btn btn-outline btn-primary btn-sm mb-1">
+          Find
         </button>
-      </ActForm>
-    </details>
+      </form>
+      {carriers?.length === 0 && (
+        <p className="doubt mt-2 w-fit px-3 py-1">No radio carries it, as far as anybody knows.</p>
+      )}
+      {carriers !== undefined && carriers.length > 0 && (
+        <ul className="sheet mt-2 max-h-80 divide-y divide-line overflow-y-auto text-sm">
+          {carriers.map(({ tag, model, channels }) => (
+            <li key={tag} className="px-3 py-1.5">
+              <Go to={`/units/${encodeURIComponent(tag)}/channels`} className="link tag">
+                {tag}
+              </Go>{" "}
+              <span className="text-quiet">{model}</span>{" "}
+              {channels
+                .map(({ position, name, receive }) => `${position} ${name} ${sayHertz(receive)}`)
+                .join("; ")}
+            </li>
+          ))}
+          {more && <li className="px-3 py-1.5 text-quiet">The first {carriers.length} are shown.</li>}
+        </ul>
+      )}
+    </section>
   );
 }

@@ -126,7 +126,9 @@ describe("the board", () => {
           .find((u) => u.id === row.unit_id)
           ?.readings.find((r) => r.component === row.component_id);
         // What is of the whole radio stands on no reading.
-        const isWhole = ["backup", "mode", "measurement"].includes(row.kind);
+        const isWhole = ["backup", "mode", "measurement", "pairing", "codeplug", "identity"].includes(
+          row.kind,
+        );
         expect([row.tag, row.raw]).toEqual([row.tag, isWhole ? null : (newest?.raw ?? null)]);
       }
       expect(rows.filter((row) => row.holder_id !== null).length).toBeGreaterThan(1);

@@ -28,6 +28,17 @@ export function HoldPicked(props: { readonly answer: HoldAnswer | undefined; rea
           Line them up
         </button>
       )}
+      {props.mayWork && (
+        <button
+          type="submit"
+          formAction="/bench"
+          name="intent"
+          value="line-up-plan"
+          className="btn btn-outline btn-primary btn-sm"
+        >
+          Line them up for the plan
+        </button>
+      )}
       <Labelled
         name="until"
         label="leave alone until"

@@ -13,7 +13,7 @@ type Look = {
   readonly rows?: number;
   /** For versions and the like, where every sign counts. */
   readonly mono?: boolean;
-  readonly type?: "text" | "number" | "date" | "checkbox" | "email" | "password" | "file";
+  readonly type?: "text" | "number" | "date" | "datetime-local" | "checkbox" | "email" | "password" | "file";
   /** So many signs at most: shown before they are reached. */
   readonly most?: number | undefined;
   readonly className?: string;

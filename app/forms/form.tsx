@@ -1,12 +1,20 @@
 // Forms on conform: the fields come from the form, the answer stands beside the field, what was typed stays.
 import { type FieldMetadata, type SubmissionResult, useForm } from "@conform-to/react";
-import type { ReactNode } from "react";
+import { createContext, type ReactNode, useContext } from "react";
 import { Form, useNavigation } from "react-router";
 import { BASELINE, Baseline, useDrawn } from "./baseline.tsx";
 import { FormKey } from "./form-key.tsx";
 import { useKept } from "./keep.ts";
 
 export type Fields = Record<string, FieldMetadata<unknown>>;
+
+const Sent = createContext<Readonly<Record<string, unknown>> | undefined>(undefined);
+
+/** What the server had of a field when it answered; undefined: it has not answered. Where it is other than what was typed, the field must be told. */
+export function useSent(name: string): string | undefined {
+  const sent = useContext(Sent)?.[name];
+  return typeof sent === "string" ? sent : undefined;
+}
 
 export type PostFormProps = {
   readonly lastResult: SubmissionResult<string[]> | undefined;
@@ -74,7 +82,9 @@ function Drawn({ seen, ...props }: PostFormProps & { readonly seen: string | und
       )}
       <FormKey />
       {seen && <Baseline drawn={kept.baseline ?? seen} />}
-      {props.children(fields as Fields)}
+      <Sent.Provider value={props.lastResult?.initialValue ?? undefined}>
+        {props.children(fields as Fields)}
+      </Sent.Provider>
       <div className="mt-2 flex flex-wrap items-center gap-4">
         {props.submit !== undefined && (
           <button

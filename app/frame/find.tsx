@@ -1,6 +1,8 @@
 // The finder's answers, and its page for those without scripts.
 import { Form, Link } from "react-router";
-import { type FoundRow, findByLetters } from "#db/find.ts";
+import { ranked } from "#core/club/ranking.ts";
+import { type FoundRow, findByLetters, namesToFind } from "#db/find.ts";
+import type { Tx } from "#db/pool.ts";
 import { readInClub } from "../context.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/find";
@@ -14,6 +16,10 @@ const PAGES: readonly Found[] = [
   { name: "Models", what: "what we know about each model", to: "/models" },
   { name: "Kit", what: "cables, drivers, computers: what works with what", to: "/kit" },
   { name: "Inventory", what: "leads, adapters, computers, tools, offers", to: "/kit/own" },
+  { name: "Bluetooth", what: "what is charged, and has to be by when", to: "/kit/bluetooth" },
+  { name: "Ways compared", what: "keys, Bluetooth or a cable: which is quickest", to: "/kit/ways" },
+  { name: "Field day", what: "which programmer serves which radios", to: "/kit/field-day" },
+  { name: "Pairing, tried", what: "on a simulated radio and device", to: "/bench/pairing" },
   { name: "Which lead is this?", what: "chip, driver and port from a device list", to: "/kit/which-lead" },
   { name: "What to get", what: "the purchase that frees the most radios", to: "/kit/get" },
   { name: "Codeplugs", what: "what is programmed into what", to: "/codeplugs" },
@@ -22,6 +28,7 @@ const PAGES: readonly Found[] = [
   { name: "Add a radio", what: "one new unit", to: "/units/new" },
   { name: "Bring in units", what: "from a spreadsheet", to: "/import" },
   { name: "Take out", what: "units and needs as CSV and JSON", to: "/club#out" },
+  { name: "My radio", what: "what I have at home, and whether it is all right", to: "/mine" },
   { name: "Keys", what: "what each key does", to: "/keys" },
   { name: "My page", what: "day or night, sign out", to: "/me" },
 ];
@@ -29,17 +36,33 @@ const PAGES: readonly Found[] = [
 export async function loader({ context, request }: Route.LoaderArgs) {
   const asked = (new URL(request.url).searchParams.get("q") ?? "").trim().slice(0, 60);
   if (asked === "") return { asked, found: PAGES };
-  const rows = await readInClub(context, (tx) => findByLetters(tx, asked, 12));
-  const found = rows.map(
-    (row): Found => ({
-      name: row.name,
-      what: row.what,
-      to: addressOf(row),
-    }),
-  );
-  const pages = PAGES.filter((page) => page.name.toLowerCase().includes(asked.toLowerCase()));
-  return { asked, found: [...pages, ...found] };
+  return readInClub(context, (tx) => find(tx, asked));
 }
+
+async function find(tx: Tx, asked: string) {
+  const byLetters = await findByLetters(tx, asked, LOOKED_AT);
+  const pages = PAGES.map((page) => ({ ...page, sort: "page" as const }));
+  const found = withSort(byLetters);
+  const best = ranked([...found, ...pages], asked);
+  // Found by a serial number, or by a tag it had: its name says nothing of what was asked.
+  const known = new Set(best.map(({ to }) => to));
+  const beside = found.filter(({ to }) => !known.has(to));
+  // Only where letters find nothing were they perhaps a slip.
+  const slips =
+    byLetters.length > 0 || best.length > 0 ? [] : ranked(withSort(await namesToFind(tx, NAMES)), asked);
+  const shown = [...best, ...beside, ...slips].slice(0, SHOWN);
+  return { asked, found: shown.map(({ name, what, to }): Found => ({ name, what, to })) };
+}
+
+const withSort = (rows: readonly FoundRow[]) =>
+  rows.map((row) => ({
+    ...{ name: row.name, what: row.what, to: addressOf(row) },
+    sort: TAGGED.includes(row.kind) ? ("tag" as const) : ("name" as const),
+  }));
+
+/** So many are shown, out of so many that letters find; where they find none, so many names of each sort are looked through for slips. */
+const [SHOWN, LOOKED_AT, NAMES] = [20, 200, 2000];
+const TAGGED: readonly FoundRow["kind"][] = ["unit", "leads", "adapters", "devices"];
 
 function addressOf({ kind, id, name }: FoundRow): string {
   switch (kind) {

@@ -11,6 +11,7 @@ import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/frame";
+import { areasOf, IN_STRIP } from "./areas.ts";
 import { CHECK_FILE, CheckFile } from "./check-file.tsx";
 import { Finder } from "./finder.tsx";
 import { Keys, useKeys } from "./keys.tsx";
@@ -40,16 +41,6 @@ export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> 
     })),
   };
 }
-
-const AREAS = [
-  { to: "/cabinet", name: "Cabinet" },
-  { to: "/due", name: "Due" },
-  { to: "/bench", name: "Bench" },
-  { to: "/models", name: "Models" },
-  { to: "/kit", name: "Kit" },
-  { to: "/codeplugs", name: "Codeplugs" },
-  { to: "/log", name: "Log" },
-] as const;
 
 /** In the browser: what the frame showed last, for when it cannot be asked for anew. */
 let shownLast: FrameData | undefined;
@@ -131,6 +122,8 @@ type OnOpen = (what: "finder" | "keys") => void;
 /** Plain anchors, which the page's one listener follows: the framework's own links cost more to draw than all the rest. */
 function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnOpen }) {
   const { pathname } = useLocation();
+  const areas = areasOf(data.role);
+  const inStrip = areas.slice(0, IN_STRIP).some(({ to }) => pathname === to || pathname.startsWith(`${to}/`));
   const here = (to: string) => (pathname === to || pathname.startsWith(`${to}/`) ? "page" : undefined);
   return (
     <nav
@@ -146,8 +139,8 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
         {data.clubName}
       </a>
       <ul className="flex w-full gap-px overflow-x-auto md:mt-1 md:flex-col md:gap-2 md:overflow-visible">
-        {AREAS.map((area) => (
-          <li key={area.to} className="flex-1 md:flex-none">
+        {areas.map((area, i) => (
+          <li key={area.to} className={i < IN_STRIP ? "flex-1 md:flex-none" : "hidden md:block"}>
             <Plate
               to={area.to}
               name={area.name}
@@ -157,7 +150,7 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
           </li>
         ))}
         <li className="flex-1 md:hidden">
-          <Plate to="/club" name="Club" current={here("/club")} count={0} />
+          <Plate to="/more" name="More" current={inStrip ? undefined : "page"} count={0} />
         </li>
       </ul>
       <div className="mt-auto hidden flex-col gap-3 text-xs md:flex">

@@ -1,15 +1,7 @@
 // What money would free, as steps: each point is a purchase that none beats for less. Beside it the same as a table.
-import {
-  CartesianGrid,
-  Line,
-  LineChart,
-  ReferenceLine,
-  ResponsiveContainer,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from "recharts";
+import { CartesianGrid, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
 import type { Purchase } from "#core/kit/get.ts";
+import { AXIS, belowAxis, besideAxis, ChartFrame, GRID } from "../ui/chart.tsx";
 import { counted } from "../ui/words/count.ts";
 
 export function Curve(props: {
@@ -19,58 +11,36 @@ export function Curve(props: {
 }) {
   const { points, money, chosen } = props;
   const data = points.map((p) => ({ money: p.money, weight: p.weight }));
+  const chart = (
+    <LineChart data={data} margin={{ top: 8, right: 12, bottom: 22, left: 4 }}>
+      <CartesianGrid {...GRID} />
+      <XAxis
+        {...AXIS}
+        dataKey="money"
+        type="number"
+        domain={[0, "dataMax"]}
+        tickFormatter={(value: number) => money(value).replace(/[.,]00$/, "")}
+        label={belowAxis("money")}
+      />
+      <YAxis {...AXIS} width={44} allowDecimals={false} label={besideAxis("weight freed")} />
+      <Tooltip
+        formatter={(value) => [String(value), "weight freed"]}
+        labelFormatter={(value) => money(Number(value))}
+        contentStyle={{ background: "var(--color-base-100)", border: "1px solid var(--line)" }}
+      />
+      {chosen && <ReferenceLine x={chosen.money} stroke="var(--color-primary)" strokeDasharray="4 3" />}
+      <Line
+        type="stepAfter"
+        dataKey="weight"
+        stroke="var(--color-primary)"
+        strokeWidth={2.5}
+        dot={{ r: 3 }}
+        isAnimationActive={false}
+      />
+    </LineChart>
+  );
   return (
-    <figure className="sheet p-3">
-      <figcaption className="mb-2 font-serif font-bold">What more money would free</figcaption>
-      <div className="h-56" aria-hidden="true">
-        <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 340, height: 224 }}>
-          <LineChart data={data} margin={{ top: 8, right: 12, bottom: 22, left: 4 }}>
-            <CartesianGrid stroke="var(--line)" vertical={false} />
-            <XAxis
-              dataKey="money"
-              type="number"
-              domain={[0, "dataMax"]}
-              tickFormatter={(value: number) => money(value).replace(/[.,]00$/, "")}
-              stroke="var(--quiet)"
-              fontSize={12}
-              label={{
-                value: "money",
-                position: "insideBottom",
-                offset: -12,
-                fill: "var(--quiet)",
-                fontSize: 12,
-              }}
-            />
-            <YAxis
-              stroke="var(--quiet)"
-              fontSize={12}
-              width={44}
-              allowDecimals={false}
-              label={{
-                value: "weight freed",
-                angle: -90,
-                position: "insideLeft",
-                fill: "var(--quiet)",
-                fontSize: 12,
-              }}
-            />
-            <Tooltip
-              formatter={(value) => [String(value), "weight freed"]}
-              labelFormatter={(value) => money(Number(value))}
-              contentStyle={{ background: "var(--color-base-100)", border: "1px solid var(--line)" }}
-            />
-            {chosen && <ReferenceLine x={chosen.money} stroke="var(--color-primary)" strokeDasharray="4 3" />}
-            <Line
-              type="stepAfter"
-              dataKey="weight"
-              stroke="var(--color-primary)"
-              strokeWidth={2.5}
-              dot={{ r: 3 }}
-              isAnimationActive={false}
-            />
-          </LineChart>
-        </ResponsiveContainer>
-      </div>
+    <ChartFrame title="What more money would free" {...{ width: 340, height: 224, chart }}>
       <details className="text-sm">
         <summary className="link w-fit cursor-pointer list-none">As a table</summary>
         <table className="table table-sm">
@@ -92,6 +62,6 @@ export function Curve(props: {
           </tbody>
         </table>
       </details>
-    </figure>
+    </ChartFrame>
   );
 }

@@ -53,6 +53,8 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
   const mayEdit = useMay("edit-kit");
   const troubled = sections.flatMap(({ kind, rows }) =>
     rows.flatMap((row) => {
+      // What is a lead or a radio as well is told of there.
+      if (kind === "devices" && (row.kind === "programmer" || row.kind === "radio")) return [];
       const trouble = row.holder
         ? `with ${row.holder}`
         : row.condition && row.condition !== "sound"

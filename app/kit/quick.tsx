@@ -7,6 +7,7 @@ import type { Known, Values } from "../../core/kit/kinds/reader.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { isThere, OFFLINE } from "../forms/offline.ts";
+import { Pick } from "../forms/pick.tsx";
 
 /** The line may be the last thing on the screen: what is said below it must not be missed. */
 const intoView = (said: HTMLElement | null) => said?.scrollIntoView({ block: "nearest" });
@@ -46,19 +47,23 @@ export function QuickEntry(props: {
         .map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-      {quick.map((field, i) => (
-        <Labelled
-          key={field.name}
-          name={field.name}
-          label={field.label}
-          value={field.options ? props.begin[field.name] : undefined}
-          small
-          className={field.options ? "w-36" : "w-32"}
-          {...(field.mono && { mono: true })}
-          {...(field.options && { options: field.options(props.known) })}
-          autoFocus={i === 0 && !field.options && search.get("added") === props.kind}
-        />
-      ))}
+      {quick.map((field, i) => {
+        const look = {
+          name: field.name,
+          label: field.label,
+          value: field.options ? props.begin[field.name] : undefined,
+          small: true,
+          className: field.options ? "w-36" : "w-32",
+          ...(field.mono && { mono: true }),
+          ...(field.options && { options: field.options(props.known) }),
+          autoFocus: i === 0 && !field.options && search.get("added") === props.kind,
+        };
+        return field.makes ? (
+          <Pick key={field.name} makes={field.makes} {...look} />
+        ) : (
+          <Labelled key={field.name} {...look} />
+        );
+      })}
       <button type="submit" name="intent" value="next" className="btn btn-outline btn-primary btn-sm">
         Add
       </button>

@@ -3,23 +3,30 @@
 import { data, Link, redirect } from "react-router";
 import { shelveThing } from "#acts/shelve-thing.ts";
 import { writeThing } from "#acts/write-thing.ts";
-import type { Kind } from "#core/kit/kinds/field.ts";
+import type { FieldSpec, Kind } from "#core/kit/kinds/field.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
-import type { Values } from "#core/kit/kinds/reader.ts";
+import type { Known, Values } from "#core/kit/kinds/reader.ts";
 import { listed } from "#core/quantities/list.ts";
 import { good } from "#core/quantities/result.ts";
 import { loadKnown, valuesOf } from "#db/kit-values.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
-import { PostForm } from "../forms/form.tsx";
+import { type Fields, PostForm } from "../forms/form.tsx";
+import { madeInPassing } from "../forms/in-passing.server.ts";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
+import { type Makes, PickField } from "../forms/pick.tsx";
 import { type Errors, notWhole, refusal, saveForm } from "../forms/save.server.ts";
 import { strike, triesOf } from "../shared/note-try.server.ts";
+import { orSayAway } from "../shared/say-away.server.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/thing";
+import { actOnCharge } from "./charge.server.ts";
+import { DevicePanel } from "./device.tsx";
+import { loadDevice } from "./load-device.server.ts";
+import { actOnProfile } from "./profile.server.ts";
 import { Tries } from "./tries.tsx";
 
 const kindNamed = (name: string | undefined): KindName | undefined =>
@@ -46,10 +53,16 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       values: row ? fieldsOf(kind, row) : (kind.begin ?? {}),
       isNew,
       tries: isNew ? [] : await triesOf(tx, name, params.id),
+      device: isNew ? undefined : await loadDevice(tx, name, params.id),
       shape: name === "connectors" ? (row?.shape ?? "") : undefined,
     };
   });
 }
+
+const ON_CHARGE = ["charge", "read-level", "strike-charge", "tie"];
+
+const shownFields = (kind: Kind, skipped: readonly string[]) =>
+  kind.fields.filter(({ name }) => !skipped.includes(name));
 
 /** Beside its fields a row holds what they are called in the inventory. */
 const fieldsOf = (kind: Kind, row: Values): Values =>
@@ -63,6 +76,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   const intent = form.get("intent");
   const id = idIn(params.id, `This ${kind.one}`);
+  if (intent === "keep-profile" || intent === "shelve-profile" || intent === "program")
+    return orSayAway(form, () => readInClub(context, (tx, who) => actOnProfile(tx, who, form)));
+  if (ON_CHARGE.includes(String(intent)))
+    return orSayAway(form, () => readInClub(context, (_tx, who) => actOnCharge(who, form)));
   const there = redirect(`/kit/own#${name}`);
   const refuse = (errors: Errors) => refusal({ form, errors });
   return readInClub(context, async (tx, who) => {
@@ -80,6 +97,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       const still = `${listed(users, 6)} still ${users.length === 1 ? "has" : "have"} it`;
       return refuse({ [kind.name]: `It cannot be shelved: ${still}.` });
     }
+    const trouble = await madeInPassing(tx, who, form, madeBy(kind));
+    if (trouble) return refuse(trouble);
     const done = await saveForm(writeThing, who, form, {
       read: (sent) => {
         const typed = textsIn(sent);
@@ -114,10 +133,34 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 export const clientAction = offlineForm;
 
+export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
+
+/** What its fields pick and can make in passing. */
+const madeBy = (kind: Kind): Record<string, Makes> =>
+  Object.fromEntries(kind.fields.flatMap(({ name, makes }) => (makes ? [[name, makes] as const] : [])));
+
+function KindField(props: { readonly field: FieldSpec; readonly fields: Fields; readonly known: Known }) {
+  const { field, fields, known } = props;
+  const { name, label, makes, mono = false, rows } = field;
+  const look = {
+    label,
+    mono,
+    ...(rows && { rows }),
+    ...(field.options && { options: field.options(known) }),
+  };
+  return makes ? (
+    <PickField name={name} of={fields} makes={makes} {...look} />
+  ) : (
+    <Field of={fields[name]} {...look} />
+  );
+}
+
 export default function Thing({ loaderData, actionData }: Route.ComponentProps) {
   const kind = KINDS[loaderData.kind];
   const tries = actionData && "tries" in actionData ? actionData.tries : undefined;
   const result = actionData && "status" in actionData ? actionData : undefined;
+  const said = actionData && "says" in actionData ? actionData : undefined;
+  const skipped = kind.skips?.(loaderData.values) ?? [];
   return (
     <Page title={loaderData.title} says={kind.many}>
       <p className="mb-3">
@@ -125,7 +168,15 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
           Back to the inventory
         </Link>
       </p>
-      <div className="flex flex-wrap items-start gap-8">
+      {loaderData.device && <DevicePanel device={loaderData.device} said={said} />}
+      {loaderData.device && loaderData.kind === "leads" && (
+        <p className="mb-3">
+          <Link className="link" to={`/kit/devices/${loaderData.device.id}#form`}>
+            Its app, name, address, charge minutes and lamp
+          </Link>
+        </p>
+      )}
+      <div id="form" className="flex flex-wrap items-start gap-8">
         <PostForm
           lastResult={result}
           submit="Save"
@@ -141,15 +192,12 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
         >
           {(fields) => (
             <div className="grid gap-3 sm:grid-cols-2">
-              {kind.fields.map((field) => (
+              {skipped.map((name) => (
+                <input key={name} type="hidden" name={name} defaultValue={loaderData.values[name]} />
+              ))}
+              {shownFields(kind, skipped).map((field) => (
                 <div key={field.name} className={field.rows ? "sm:col-span-2" : ""}>
-                  <Field
-                    of={fields[field.name]}
-                    label={field.label}
-                    {...(field.mono && { mono: true })}
-                    {...(field.rows && { rows: field.rows })}
-                    {...(field.options && { options: field.options(loaderData.known) })}
-                  />
+                  <KindField field={field} fields={fields} known={loaderData.known} />
                 </div>
               ))}
             </div>

@@ -2,7 +2,7 @@
 
 import { Form, Link } from "react-router";
 import { LOG_KINDS } from "#core/club/log.ts";
-import { isPlainDate } from "#core/quantities/date.ts";
+import { dateInZone, isPlainDate } from "#core/quantities/date.ts";
 import { type LogFilter, readLog } from "#db/log.ts";
 import { someTags } from "#db/models.ts";
 import { people } from "#db/people.ts";
@@ -12,7 +12,7 @@ import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { sayEntry } from "../ui/words/log.ts";
-import { sayInstant } from "../ui/words/time.ts";
+import { sayDate, sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/log";
 
 const PAGE = 60;
@@ -36,6 +36,8 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       from: date(asked("from")),
       to: date(asked("to")),
       before: number(asked("before")),
+      words: asked("words")?.slice(0, 200),
+      asWritten: asked("order") === "written",
     };
     const rows = await readLog(tx, filter, PAGE + 1);
     const shown = rows.slice(0, PAGE);
@@ -54,11 +56,20 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 }
 
 export default function Log({ loaderData }: Route.ComponentProps) {
-  const { locale, timeZone } = useClub();
+  const { locale, timeZone, today } = useClub();
   const { entries, asked } = loaderData;
   return (
     <Page title="Log" says="what happened; it only grows">
       <Form className="mb-4 flex flex-wrap items-end gap-3 text-sm">
+        <Labelled
+          name="words"
+          label="Words"
+          small
+          most={200}
+          value={asked.words}
+          placeholder="flash K-07 failed"
+          box="w-52"
+        />
         <Labelled name="tag" label="Radio" small mono value={loaderData.tag} placeholder="W-03" box="w-28" />
         <Labelled
           name="person"
@@ -81,6 +92,17 @@ export default function Log({ loaderData }: Route.ComponentProps) {
         />
         <Labelled name="from" label="From" type="date" small value={asked.from} box="w-36" />
         <Labelled name="to" label="To" type="date" small value={asked.to} box="w-36" />
+        <Labelled
+          name="order"
+          label="In order of"
+          small
+          value={asked.order ?? ""}
+          options={[
+            ["", "the day it was"],
+            ["written", "when it was written"],
+          ]}
+          box="w-44"
+        />
         <button type="submit" className="btn btn-primary btn-sm">
           Show
         </button>
@@ -95,7 +117,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
       {entries.length > 0 && (
         <div className="sheet overflow-x-auto">
           <table className="table table-sm">
-            <thead>
+            <thead className="max-sm:sr-only">
               <tr>
                 <th>When</th>
                 <th>Radio or model</th>
@@ -105,8 +127,22 @@ export default function Log({ loaderData }: Route.ComponentProps) {
             </thead>
             <tbody>
               {entries.map((entry) => (
-                <tr key={entry.id}>
-                  <td className="whitespace-nowrap text-quiet">{sayInstant(entry.at, locale, timeZone)}</td>
+                <tr
+                  key={entry.id}
+                  className="max-sm:flex max-sm:flex-wrap max-sm:gap-x-3 max-sm:px-3 max-sm:py-2 max-sm:[&>td]:border-0 max-sm:[&>td]:p-0 max-sm:border-b max-sm:border-line"
+                >
+                  <td className="whitespace-nowrap text-quiet">
+                    {dateInZone(new Date(entry.at), timeZone) === entry.on_day ? (
+                      sayInstant(entry.at, locale, timeZone)
+                    ) : (
+                      <>
+                        {sayDate(entry.on_day, locale, today)}
+                        <span className="block text-xs">
+                          written {sayInstant(entry.at, locale, timeZone)}
+                        </span>
+                      </>
+                    )}
+                  </td>
                   <td className="whitespace-nowrap">
                     {entry.tag && (
                       <Link className="link tag" to={`/units/${encodeURIComponent(entry.tag)}`}>
@@ -115,7 +151,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
                     )}
                     {!entry.tag && entry.model}
                   </td>
-                  <td className="[overflow-wrap:anywhere]">{sayEntry(entry, locale)}</td>
+                  <td className="[overflow-wrap:anywhere] max-sm:basis-full">{sayEntry(entry, locale)}</td>
                   <td className="whitespace-nowrap">{entry.person}</td>
                 </tr>
               ))}

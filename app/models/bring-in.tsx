@@ -120,6 +120,7 @@ const FIELD_WORD: Readonly<Record<string, string>> = {
   rollbackFloor: "nothing older than",
   soldAs: "also sold as",
   pickInTool: "in the tool pick",
+  bluetooth: "Bluetooth",
   firmware: "for",
   where: "shows",
   sample: "looks like",

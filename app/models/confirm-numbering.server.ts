@@ -9,8 +9,8 @@ import type { Tx } from "#db/pool.ts";
 import { loadSituations } from "#db/situation.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { type Touched, touchedBy } from "../shared/load-touched.server.ts";
 import { sayNumbering } from "../ui/words/standing.ts";
-import { type Touched, touchedBy } from "./load-touched.server.ts";
 
 export type NumberingAnswer = {
   readonly ok: boolean;

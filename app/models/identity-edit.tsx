@@ -82,6 +82,19 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
               <Field of={fields.screens} label="Texts on its screen" mono />
               <Field of={fields.plugs} label="Plugs at the radio" />
               <div className="grid gap-3 sm:grid-cols-2">
+                <Field of={fields.btShows} label="Over Bluetooth it shows as" mono />
+                <Field
+                  of={fields.btReset}
+                  label="Bluetooth built in"
+                  options={[
+                    ["", "none, or nobody knows"],
+                    ["unknown", "yes"],
+                    ["off", "yes; a reset leaves it off"],
+                    ["on", "yes; a reset leaves it on"],
+                  ]}
+                />
+              </div>
+              <div className="grid gap-3 sm:grid-cols-2">
                 <SourceFields of={(name) => fields[name]} open />
               </div>
               {parts.map((part) => (

@@ -22,6 +22,8 @@ export function identityValues({ identity, parts }: DossierHead): IdentityValues
     plugs: identity.plugs.join("; "),
     labels: identity.labels.join("; "),
     screens: identity.screens.join("; "),
+    btShows: identity.bluetooth?.shows ?? "",
+    btReset: identity.bluetooth?.afterReset ?? (identity.bluetooth ? "unknown" : ""),
     sourceKind: identity.source?.kind ?? "",
     sourceWhat: identity.source?.what ?? "",
     screen: layout?.screen === false ? "no" : "yes",
@@ -93,6 +95,7 @@ export function readIdentity(
     labels: typedList(values.labels, ";"),
     screens: typedList(values.screens, ";"),
     source: sourceOf(values, "sourceKind", "sourceWhat", errors),
+    ...bluetoothOf(values, errors),
     ...(layout.success && hasKeys(layout.data) && { layout: layout.data }),
   });
   if (!identity.success) note(identity.error.issues);
@@ -115,6 +118,16 @@ export function readIdentity(
   });
   if (!identity.success || Object.keys(errors).length > 0) return bad({ kind: "fields", errors });
   return good({ identity: identity.data, parts: read });
+}
+
+/** Nothing, of a model without Bluetooth, or of which nobody has said. */
+function bluetoothOf(values: IdentityValues, errors: IdentityValues): Pick<Identity, "bluetooth"> {
+  const shows = (values.btShows ?? "").trim();
+  if (shows.length > 80) errors.btShows = "At most 80 characters.";
+  const reset = values.btReset ?? "";
+  if (shows === "" && reset === "") return {};
+  const afterReset = reset === "on" || reset === "off" ? reset : undefined;
+  return { bluetooth: { shows: shows.slice(0, 80), ...(afterReset && { afterReset }) } };
 }
 
 function sourceOf(

@@ -8,6 +8,17 @@ import type { ModelHead, RevisionRow } from "#db/models.ts";
 import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 
+/** Built in, under which name, and what a reset leaves of it. */
+function sayBluetooth(bluetooth: DossierHead["identity"]["bluetooth"]): string {
+  if (!bluetooth) return "";
+  return [
+    bluetooth.shows ? `built in, shows as “${bluetooth.shows}”` : "built in",
+    bluetooth.afterReset && `${bluetooth.afterReset} after a reset`,
+  ]
+    .filter(Boolean)
+    .join("; ");
+}
+
 export function IdentityHead(props: {
   readonly model: ModelHead;
   readonly head: DossierHead;
@@ -21,6 +32,7 @@ export function IdentityHead(props: {
     ["Plugs", listed(identity.plugs, 9)],
     ["On its label", listed(identity.labels, 9)],
     ["On its screen", listed(identity.screens, 9)],
+    ["Bluetooth", sayBluetooth(identity.bluetooth)],
     ...props.revisions.map(
       (r) =>
         [

@@ -20,8 +20,8 @@ import { type LoadedSituation, loadSituations } from "#db/situation.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { NOT_WHOLE } from "../forms/perform.server.ts";
 import { type Errors, type Read, replyOf, saveForm } from "../forms/save.server.ts";
+import { touchedBy } from "../shared/load-touched.server.ts";
 import { sayContradiction } from "../ui/words/contradiction.ts";
-import { touchedBy } from "./load-touched.server.ts";
 
 const nameIn = (revisions: readonly { id: string; name: string }[]) => (id: string) =>
   revisions.find((r) => r.id === id)?.name ?? "";

@@ -1,9 +1,9 @@
 // How a component's versions count: the ways to choose from, what each would touch, and the press that makes it so.
 import type { Numbering } from "#core/version/version.ts";
 import { ActForm } from "../forms/act-form.tsx";
+import { TouchedUnits } from "../shared/touched.tsx";
 import { sayNumbering } from "../ui/words/standing.ts";
 import type { NumberingAnswer } from "./confirm-numbering.server.ts";
-import { TouchedUnits } from "./touched.tsx";
 
 type Shown = {
   readonly id: string;

@@ -12,13 +12,14 @@ import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Beside } from "../shared/beside.tsx";
 import { inPassing, shownTo } from "../shared/guarded.server.ts";
 import { Confirmed } from "../shared/known-from.tsx";
+import { Steps } from "../shared/steps.tsx";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { sayRange } from "../ui/words/route.ts";
-import { EFFECT_WORD, PURPOSE_WORD, saySigns, saySource, sayStep, signsOf } from "../ui/words/step.ts";
+import { EFFECT_WORD, PURPOSE_WORD, saySource } from "../ui/words/step.ts";
 import type { Route } from "./+types/procedure";
 import { confirmFact, loadConfirmed, modelIdOf, mustHaveModel, warningsOf } from "./load-dossier.server.ts";
 
@@ -130,23 +131,7 @@ export default function Procedure({ loaderData, actionData }: Route.ComponentPro
               log.
             </p>
           )}
-          <ol className="sheet divide-y divide-line text-lg empty:hidden">
-            {procedure.steps.map((step, i) => (
-              // Steps have no ids of their own; the list is shown, not changed.
-              // biome-ignore lint/suspicious/noArrayIndexKey: see above
-              <li key={i} className="grid grid-cols-[2rem_minmax(0,1fr)] px-4 py-3">
-                <span className="tag text-quiet">{i + 1}</span>
-                <div>
-                  <p>{sayStep(step)}</p>
-                  {signsOf(step) && (
-                    <p className="mt-1 border-l-2 border-brass pl-3 text-base">
-                      You should see: {saySigns(signsOf(step) ?? {}).join(" ")}
-                    </p>
-                  )}
-                </div>
-              </li>
-            ))}
-          </ol>
+          <Steps steps={procedure.steps} />
           {(procedure.purpose === "flash" || procedure.purpose === "recover") && <Caution of="flashing" />}
           {procedure.effect === "unlock" && <Caution of="unlocking" />}
           {procedure.steps.some((step) => step.kind === "key-up") && <Caution of="keying-up" />}

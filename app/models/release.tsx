@@ -3,13 +3,13 @@ import { Link } from "react-router";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { PostForm } from "../forms/form.tsx";
 import { offlineResult } from "../forms/offline.ts";
+import { Tags, TouchedUnits } from "../shared/touched.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayRange, sayStop } from "../ui/words/route.ts";
 import type { Route } from "./+types/release";
 import { actOnRelease, loadRelease } from "./load-release.server.ts";
 import { ReleaseFields } from "./release-fields.tsx";
-import { Tags, TouchedUnits } from "./touched.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Release · Mossy Cabinet" }];
 

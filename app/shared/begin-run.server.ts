@@ -7,7 +7,7 @@ export type Begun =
   | { readonly ok: true; readonly run: string }
   | { readonly ok: false; readonly status: number; readonly says: string };
 
-/** The form's `for` is procedure, update, backup or restore; `procedure` and `backup` name which, `chain` another chain than the best, `to` another release than it needs. */
+/** The form's `for` is procedure, update, backup, restore, mode, measure, pair, program or write; `procedure`, `backup`, `device` and so on name which, `chain` another chain than the best, `to` another release than it needs. */
 export async function beginByForm(
   who: SignedIn,
   unit: { readonly id: string; readonly tag: string },
@@ -20,6 +20,9 @@ export async function beginByForm(
     restore: { restore: { backup: form.get("backup"), chain } },
     mode: { mode: { mode: form.get("mode"), chain } },
     measure: { measure: {} },
+    pair: { pair: { device: form.get("device") } },
+    write: { write: { codeplug: told(form, "codeplug"), chain } },
+    program: { program: { profile: form.get("profile"), chain } },
     read: { component: form.get("component") },
   };
   const asked = String(form.get("for") ?? "");
@@ -39,6 +42,8 @@ type Problem = {
   readonly what?: string;
   readonly has?: number;
   readonly asks?: number;
+  readonly base?: string;
+  readonly model?: string;
 };
 
 /** Why a radio cannot be taken to the bench, in a sentence. */
@@ -82,6 +87,22 @@ export function sayBeginProblem(problem: Problem, tag: string): [status: number,
       return refused(409, `Nothing leads ${tag} there; its page says what stops it.`);
     case "hardware-unknown":
       return refused(409, `What ${tag} needs fits some hardware only: note first which it has.`);
+    case "no-device":
+      return refused(409, "That device is on the shelf, or its battery is out of use.");
+    case "no-plan":
+      return refused(
+        409,
+        `There is no plan of channels for ${tag} yet: issue one first, and note what its model holds.`,
+      );
+    case "no-codeplug":
+      return refused(404, "Neither its file nor its channels are known: there is nothing to write.");
+    case "no-profile":
+      return refused(404, "That profile is not kept any more.");
+    case "other-model":
+      return refused(
+        409,
+        `That profile was read from ${problem.base}, a ${problem.model}: it is no codeplug for ${tag}, and is not written into it.`,
+      );
     case "no-backup":
       return refused(404, `That is no backup of ${tag}.`);
     default:

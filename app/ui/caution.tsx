@@ -16,6 +16,14 @@ const CAUTIONS = {
     head: "A hobby meter is an indication, not a certificate.",
     text: "What it says holds within what it may be off by, and no further. Where limits matter, your licence and the regulator decide what counts as proof.",
   },
+  batteries: {
+    head: "Charge where somebody is, with the right charger.",
+    text: "A pack that is swollen, wet or damaged is retired, not charged once more. Its maker's advice, and your local rules for getting rid of it, decide.",
+  },
+  driving: {
+    head: "Set it up while parked.",
+    text: "Hands-free laws differ, and some forbid holding a microphone. Local rules decide what may be used while driving.",
+  },
   "keying-up": {
     head: "Key up into a dummy load.",
     text: "One rated for the power, for a short time, and identify where that is required. Your licence decides.",

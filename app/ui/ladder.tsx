@@ -222,7 +222,11 @@ function Arcs(props: {
         at = to;
         const sits = i === 0 && spots.has(props.route.from ?? "");
         const [y1, y2] = [from.y - (sits ? 38 : 18), to.y - 18];
-        const lift = Math.min(y1, y2) - 12 - Math.min(22, Math.abs(to.x - from.x) / 12);
+        // Halfway the curve is at an eighth of each foot and three quarters of the lift: that stays on the paper.
+        const lift = Math.max(
+          Math.min(y1, y2) - 12 - Math.min(22, Math.abs(to.x - from.x) / 12),
+          (4 - (y1 + y2) / 8) / 0.75,
+        );
         const [c1, c2] = [from.x + (to.x - from.x) * 0.15, from.x + (to.x - from.x) * 0.85];
         return (
           <g key={id}>

@@ -6,7 +6,9 @@ import type { Names } from "./words/standing.ts";
 
 /** The sentence, and the address of the record it speaks of. A pair: a board has hundreds of them. */
 export type ShownFact = readonly [text: string, to?: string];
-type Links = Readonly<Record<"readings" | "releases" | "group" | "history" | "modes", string>>;
+type Links = Readonly<
+  Record<"readings" | "releases" | "group" | "history" | "modes" | "pairings" | "channels", string>
+>;
 
 /** `why` is missing if the need is no more: it may have been met since the page that asks was drawn. */
 export type WhyAnswer = { readonly why?: readonly ShownFact[] };
@@ -18,6 +20,8 @@ export const recordsOf = (unit: { readonly id: string; readonly model_id: string
   group: "/club",
   history: `/log?unit=${unit.id}`,
   modes: `${page}#mode`,
+  pairings: `${page}#pairings`,
+  channels: `${page}/channels`,
 });
 
 /** The facts as sentences, with the addresses of the records that they speak of. */

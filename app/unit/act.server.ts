@@ -11,6 +11,7 @@ import { takeBackUnit } from "#acts/take-back-unit.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
+import { madeInPassing } from "../forms/in-passing.server.ts";
 import { type FormProblem, firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
@@ -18,6 +19,7 @@ import { noteTry } from "../shared/note-try.server.ts";
 import { answer, textsOf } from "../shared/say-away.server.ts";
 import { sayWidth } from "../ui/words/frequency.ts";
 import { sayPreview } from "../ui/words/preview.ts";
+import { moveByForm, writeByForm } from "./story.server.ts";
 
 export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   const done = await actBy(String(form.get("intent") ?? ""), tx, who, tag, form);
@@ -117,7 +119,9 @@ const strike: ByForm = async (_tx, who, { row }, form) => {
   return answer(status, { ok: false, intent, says });
 };
 
-const lend: ByForm = async (_tx, who, { row }, form) => {
+const lend: ByForm = async (tx, who, { row }, form) => {
+  const trouble = await madeInPassing(tx, who, form, { person: "person" });
+  if (trouble) return answer(400, { ok: false, intent: "lend", says: String(Object.values(trouble)[0]) });
   const done = await performForm(lendUnit, who, form, {
     unit: row.id,
     person: form.get("person"),
@@ -238,10 +242,15 @@ const standIn: ByForm = async (_tx, who, { row }, form) => {
   return answer(status, { ok: false, intent, says });
 };
 
+const write: ByForm = (_tx, who, { row }, form) => writeByForm(who, row, form);
+const move: ByForm = (_tx, who, { row }, form) => moveByForm(who, row, form);
+
 const ACTS: ReadonlyMap<string, ByForm> = new Map(
   Object.entries({
     reading,
     strike,
+    write,
+    move,
     mode,
     lend,
     back,

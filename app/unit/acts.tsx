@@ -5,6 +5,7 @@ import { MOST_WHY } from "#acts/shapes.ts";
 import type { UnitRow } from "#db/units.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
+import { Pick } from "../forms/pick.tsx";
 import type { ActAnswer } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -58,7 +59,8 @@ function Lend({ people, kept }: { readonly people: readonly Who[]; readonly kept
     <details open={kept !== undefined}>
       <summary className="btn btn-outline btn-primary btn-sm">Lend it</summary>
       <ActForm intent="lend" className="sheet mt-2 flex flex-col gap-2 p-3">
-        <Labelled
+        <Pick
+          makes="person"
           name="person"
           label="To"
           small

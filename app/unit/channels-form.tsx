@@ -1,43 +1,12 @@
 // Channels come in: from a file or pasted, with what each column is taken for before they are kept.
-import { CHANNEL_MEANINGS, type ChannelMeaning } from "#core/codeplug/channel-table.ts";
+
+import { CHANNEL_MEANINGS, type ChannelMeaning } from "#core/codeplug/columns.ts";
 import { FREQUENCY_UNITS } from "#core/import/numbers.ts";
-import type { Channel } from "#core/modes/mode.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
+import { Rows } from "../shared/channel-rows.tsx";
 import { counted } from "../ui/words/count.ts";
-import { sayHertz, sayWidth } from "../ui/words/frequency.ts";
 import type { Looked } from "./channels.server.ts";
-
-/** Channels as a table. */
-export function Rows({ channels }: { readonly channels: readonly Channel[] }) {
-  return (
-    <table className="table table-sm">
-      <thead>
-        <tr>
-          <th>Channel</th>
-          <th>Receives</th>
-          <th>Transmits</th>
-          <th>Width</th>
-        </tr>
-      </thead>
-      <tbody>
-        {channels.map((channel, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: their place is what they are known by
-          <tr key={i}>
-            <th scope="row">
-              {i + 1}. <span className="ver">{channel.name}</span>
-            </th>
-            <td className="ver">{sayHertz(channel.receive)}</td>
-            <td className="ver">
-              {channel.transmit === undefined ? "receives only" : sayHertz(channel.transmit)}
-            </td>
-            <td className="ver">{channel.bandwidth === undefined ? "?" : sayWidth(channel.bandwidth)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
 
 const MEANING_WORD: Record<ChannelMeaning, string> = {
   ignore: "leave it out",
@@ -47,6 +16,17 @@ const MEANING_WORD: Record<ChannelMeaning, string> = {
   offset: "offset",
   direction: "direction of the offset",
   bandwidth: "width",
+  position: "position",
+  kind: "digital or analogue",
+  tone: "tone, sent and heard",
+  sends: "tone sent",
+  hears: "tone heard",
+  power: "power",
+  scan: "scanned",
+  colour: "colour code",
+  slot: "slot",
+  talkgroup: "talkgroup",
+  identity: "digital ID",
 };
 
 const BECAUSE = {
@@ -89,6 +69,12 @@ export function Look({ looked }: { readonly looked: Looked }) {
             box="w-32"
           />
         </div>
+        {looked.headSays && (
+          <p className="hatch w-fit border-l-4 border-rust px-3 py-1">
+            Its heading says {looked.headSays}, and what stands there would be out of all reach: read as{" "}
+            {looked.unit}.
+          </p>
+        )}
         {looked.odd.length > 0 && (
           <ul className="text-sm">
             {looked.odd.map((cell) => (
@@ -99,10 +85,24 @@ export function Look({ looked }: { readonly looked: Looked }) {
             {looked.oddCount > looked.odd.length && <li>and {looked.oddCount - looked.odd.length} more</li>}
           </ul>
         )}
-        <div className="sheet overflow-x-auto">
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and keys must reach it */}
+        <section className="sheet max-h-96 overflow-auto" aria-label="As they were read" tabIndex={0}>
           <Rows channels={looked.first} />
-        </div>
-        <div className="flex gap-3">
+        </section>
+        {looked.count > looked.first.length && (
+          <p className="text-sm text-quiet">
+            The first {looked.first.length} of {looked.count} are shown.
+          </p>
+        )}
+        <div className="flex flex-wrap items-end gap-3">
+          <Labelled
+            name="keepAs"
+            label="Keep this dialect under a name (may stay empty)"
+            small
+            most={60}
+            value=""
+            box="w-80"
+          />
           <button type="submit" name="intent" value="look" className="btn btn-outline btn-primary btn-sm">
             Look again
           </button>
@@ -115,7 +115,11 @@ export function Look({ looked }: { readonly looked: Looked }) {
   );
 }
 
-export function Bring({ kept }: { readonly kept: Readonly<Record<string, string>> | undefined }) {
+export function Bring(props: {
+  readonly kept: Readonly<Record<string, string>> | undefined;
+  readonly dialects: readonly { readonly id: string; readonly name: string }[];
+}) {
+  const { kept, dialects } = props;
   return (
     <section>
       <h2 className="mb-1.5">Bring in its channels</h2>
@@ -145,6 +149,16 @@ export function Bring({ kept }: { readonly kept: Readonly<Record<string, string>
           most={2 * 1024 * 1024}
           value={kept?.text}
         />
+        {dialects.length > 0 && (
+          <Labelled
+            name="dialect"
+            label="In the dialect"
+            small
+            value={kept?.dialect}
+            options={[["", "find out"], ...dialects.map(({ id, name }) => [id, name] as const)]}
+            box="w-64"
+          />
+        )}
         <button type="submit" className="btn btn-primary btn-sm w-fit">
           Look at it
         </button>

@@ -16,8 +16,10 @@ import { ActForm } from "../forms/act-form.tsx";
 import { DRAWN_FOR } from "../forms/baseline.tsx";
 import { Field, Labelled } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
+import { madeInPassing } from "../forms/in-passing.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
+import { PickField } from "../forms/pick.tsx";
 import { type Errors, notWhole, readBy, refusal, saveForm } from "../forms/save.server.ts";
 import { leadToTag } from "../shared/load-unit.server.ts";
 import { useMay } from "../ui/club.ts";
@@ -51,6 +53,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     return shelve(context, params.tag ?? "", form);
   return readInClub(context, async (tx, who) => {
     const unit = params.tag === undefined ? undefined : await unitOf(tx, params.tag, form);
+    const trouble = await madeInPassing(tx, who, form, MADE);
+    if (trouble) return refusal({ form, errors: trouble });
     const read = readBy(unitShape);
     const refuse = (errors: Errors) => refusal({ form, errors });
     const done = unit
@@ -109,6 +113,12 @@ async function shelve(context: Route.ActionArgs["context"], tag: string, form: F
 
 export const clientAction = offlineForm;
 
+export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
+
+/** What its fields pick and can make in passing. */
+const MADE = { model: "model", place: "place", group: "group" } as const;
+const makesOf = (name: string) => Object.entries(MADE).find(([field]) => field === name)?.[1];
+
 export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
   const { unit, models } = loaderData;
   const named = (rows: readonly { id: string; name: string }[]) =>
@@ -130,16 +140,20 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
           {(fields) => (
             <>
               {unit && <input type="hidden" name={DRAWN_FOR} value={unit.id} />}
-              {FIELDS.map(([name, spec]) => (
-                <Field
-                  key={name}
-                  of={fields[name]}
-                  label={spec.label}
-                  hint={"hint" in spec ? spec.hint : undefined}
-                  mono={name === "tag" || name === "serial"}
-                  options={choices[name] && withNothing(spec, choices[name])}
-                />
-              ))}
+              {FIELDS.map(([name, spec]) => {
+                const makes = makesOf(name);
+                const look = {
+                  label: spec.label,
+                  hint: "hint" in spec ? spec.hint : undefined,
+                  options: choices[name] && withNothing(spec, choices[name]),
+                };
+                if (makes) return <PickField key={name} name={name} of={fields} makes={makes} {...look} />;
+                // Revisions are of models that have some.
+                if (name === "hardware" && choices.hardware?.length === 0) return null;
+                return (
+                  <Field key={name} of={fields[name]} mono={name === "tag" || name === "serial"} {...look} />
+                );
+              })}
             </>
           )}
         </PostForm>

@@ -1,15 +1,45 @@
 // What happened to a radio, and every reading of it.
 import { Link } from "react-router";
-import { dateInZone } from "#core/quantities/date.ts";
+import { dateInZone, type PlainDate } from "#core/quantities/date.ts";
 import type { CustodyRow } from "#db/units.ts";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
 import { Strike } from "../forms/strike.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { sayEntry } from "../ui/words/log.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
 
+/** A reading that is of another radio. `tag`: what was refused. */
+function Move(props: { readonly reading: string; readonly raw: string; readonly tag: string | undefined }) {
+  return (
+    <details open={props.tag !== undefined} className="shrink-0">
+      <summary className="cursor-pointer text-quiet">It is of another radio</summary>
+      <ActForm intent="move" className="mt-1 flex gap-2" preventScrollReset>
+        <input type="hidden" name="reading" value={props.reading} />
+        <Labelled
+          name="tag"
+          label={`Of which radio the reading ${props.raw} is`}
+          quiet
+          small
+          mono
+          most={40}
+          placeholder="its tag"
+          value={props.tag}
+          box="w-32"
+        />
+        <button type="submit" className="btn btn-outline btn-primary btn-sm">
+          Move it
+        </button>
+      </ActForm>
+    </details>
+  );
+}
+
 type Entry = {
   readonly id: string;
+  /** The day it was, and when it was written down. */
+  readonly on_day: PlainDate;
   readonly at: string;
   readonly kind: string;
   readonly detail: Record<string, unknown>;
@@ -28,11 +58,16 @@ export function History(props: {
       <ol className="divide-y divide-line text-sm">
         {props.log.map((entry) => (
           <li key={entry.id} className="grid grid-cols-[4.6rem_1fr] gap-2 py-1.5">
-            <time dateTime={entry.at} className="text-quiet">
-              {sayDate(dateInZone(new Date(entry.at), timeZone), locale, today)}
+            <time dateTime={entry.on_day} className="text-quiet">
+              {sayDate(entry.on_day, locale, today)}
             </time>
             <span className="min-w-0 [overflow-wrap:anywhere]">
               {sayEntry(entry, locale)} <span className="text-quiet">{entry.person?.split(" ")[0]}</span>
+              {dateInZone(new Date(entry.at), timeZone) !== entry.on_day && (
+                <span className="block text-quiet">
+                  written down {sayDate(dateInZone(new Date(entry.at), timeZone), locale, today)}
+                </span>
+              )}
             </span>
           </li>
         ))}
@@ -106,13 +141,20 @@ export function Readings({
                     {r.struck ? (
                       `Struck by ${r.struck.by ?? "somebody"} on ${sayInstant(r.struck.at, locale, timeZone)}: ${r.struck.why}`
                     ) : mayStrike ? (
-                      <Strike
-                        name="reading"
-                        id={r.id}
-                        label={`Why the reading ${r.raw} is wrong`}
-                        hint="why it is wrong"
-                        why={refused?.reading === r.id ? refused.why : undefined}
-                      />
+                      <div className="flex flex-wrap gap-x-4">
+                        <Strike
+                          name="reading"
+                          id={r.id}
+                          label={`Why the reading ${r.raw} is wrong`}
+                          hint="why it is wrong"
+                          why={refused?.reading === r.id ? refused.why : undefined}
+                        />
+                        <Move
+                          reading={r.id}
+                          raw={r.raw}
+                          tag={refused?.reading === r.id ? refused.tag : undefined}
+                        />
+                      </div>
                     ) : null}
                   </td>
                 </tr>

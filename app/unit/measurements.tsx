@@ -13,6 +13,7 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { Strike } from "../forms/strike.tsx";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
 import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
@@ -147,6 +148,7 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
   const said = useActionData<ActAnswer>();
   const mayWork = useMay("work-at-bench");
   const mayStrike = useMay("strike-reading");
+  const refused = said?.ok === false && said.intent === "strike" ? said.kept : undefined;
   const points = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
   return (
     <Page
@@ -213,16 +215,13 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
                       </td>
                       <td>
                         {mayStrike && one.struck === null && (
-                          <details>
-                            <summary className="cursor-pointer text-sm">Strike it</summary>
-                            <ActForm intent="strike" className="mt-1 flex items-end gap-2">
-                              <input type="hidden" name="measurement" value={one.id} />
-                              <Labelled name="why" label="Why" small value={undefined} box="w-40" />
-                              <button type="submit" className="btn btn-outline btn-error btn-sm">
-                                Strike
-                              </button>
-                            </ActForm>
-                          </details>
+                          <Strike
+                            name="measurement"
+                            id={one.id}
+                            label="Why it is wrong"
+                            hint="why it is wrong"
+                            why={refused?.measurement === one.id ? refused.why : undefined}
+                          />
                         )}
                       </td>
                     </tr>

@@ -6,9 +6,8 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { limitsOf, type SpectrumRow, spectraOf } from "#db/spectra.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
-import { ActForm } from "../forms/act-form.tsx";
-import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
+import { Strike } from "../forms/strike.tsx";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
@@ -101,6 +100,7 @@ const BECAUSE: Record<NonNullable<LineVerdict["because"]>, string> = {
 export default function Spectra({ loaderData }: Route.ComponentProps) {
   const { unit, spectra } = loaderData;
   const said = useActionData<SpectrumAnswer>();
+  const refused = said?.kept?.intent === "strike" ? said.kept : undefined;
   const mayWork = useMay("work-at-bench");
   const newest = spectra.find(({ struck }) => struck === null);
   return (
@@ -122,7 +122,7 @@ export default function Spectra({ loaderData }: Route.ComponentProps) {
           {!newest && <p className="doubt w-fit p-5 text-lg">No spectrum has been taken of it yet.</p>}
           {said?.found && <Looked found={said.found} />}
           {spectra.map((one) => (
-            <Spectrum key={one.id} one={one} />
+            <Spectrum key={one.id} one={one} refused={refused} />
           ))}
         </div>
         {mayWork && !unit.gone && <Note data={loaderData} kept={said?.kept} found={said?.found} />}
@@ -138,7 +138,11 @@ const interval = ({ low, high }: { low: number; high: number }): string =>
       ? low.toFixed(1)
       : `${low.toFixed(1)} to ${high.toFixed(1)}`;
 
-function Spectrum({ one }: { readonly one: Shown }) {
+function Spectrum(props: {
+  readonly one: Shown;
+  readonly refused: Readonly<Record<string, string>> | undefined;
+}) {
+  const { one, refused } = props;
   const { locale, today } = useClub();
   const mayStrike = useMay("strike-reading");
   const at = one.carrier.dbm + one.attenuation;
@@ -196,16 +200,15 @@ function Spectrum({ one }: { readonly one: Shown }) {
           </tbody>
         </table>
         {mayStrike && one.struck === null && (
-          <details className="px-4 pb-2 text-sm">
-            <summary className="cursor-pointer">Strike it</summary>
-            <ActForm intent="strike" className="mt-1 flex items-end gap-2">
-              <input type="hidden" name="spectrum" value={one.id} />
-              <Labelled name="why" label="Why" small most={300} value={undefined} box="w-60" />
-              <button type="submit" className="btn btn-outline btn-error btn-sm">
-                Strike
-              </button>
-            </ActForm>
-          </details>
+          <div className="max-w-md px-4 pb-2 text-sm">
+            <Strike
+              name="spectrum"
+              id={one.id}
+              label="Why it is wrong"
+              hint="why it is wrong"
+              why={refused?.spectrum === one.id ? refused.why : undefined}
+            />
+          </div>
         )}
       </div>
     </section>

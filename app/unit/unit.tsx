@@ -1,9 +1,11 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
 
-import { Link, useActionData } from "react-router";
+import { useActionData } from "react-router";
 import { listed } from "#core/quantities/list.ts";
 import { standingsOf } from "#core/unit/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
+import { dossierHead } from "#db/dossier.ts";
+import { kitNames } from "#db/kit.ts";
 import { readLog } from "#db/log.ts";
 import { revisionsOf } from "#db/models.ts";
 import { people } from "#db/people.ts";
@@ -21,21 +23,22 @@ import { Compare, WaySteps } from "../shared/way.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { Said } from "../ui/said.tsx";
-import { namesOf } from "../ui/why.tsx";
 import { sayRoute } from "../ui/words/route.ts";
-import { sayStanding } from "../ui/words/standing.ts";
-import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/unit";
 import { actOnUnit } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
 import { Bench, BenchRuns } from "./bench.tsx";
+import { Head } from "./head.tsx";
 import { History, Readings } from "./history.tsx";
 import { HowTo } from "./how-to.tsx";
 import { shownMode } from "./load-mode.server.ts";
+import { shownBattery, shownPairings } from "./load-pairings.server.ts";
 import { shownRuns } from "./load-runs.server.ts";
 import { ModeSection } from "./mode.tsx";
+import { Pairings } from "./pairings.tsx";
 import { SerialSays, serialSays } from "./serial.tsx";
-import { capital, NeedList, Standings } from "./verdicts.tsx";
+import { NeedList, Standings } from "./verdicts.tsx";
+import { WriteDown } from "./write-down.tsx";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
 
@@ -71,6 +74,8 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       ...(situation
         ? await shownTooling(tx, who, row.tag, situation, ways?.way)
         : { tooling: [], kitKnown: true }),
+      pairings: await shownPairings(tx, { unit: row.id }),
+      battery: await shownBattery(tx, row.id),
       runs: await shownRuns(tx, row.id, who.role),
       mode: await shownMode(tx, situation, who.today),
       howTo: situation && (await howToOf(tx, who, situation.unit, catalogue)),
@@ -106,6 +111,9 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
         at: entry.at.toISOString(),
       })),
       custody: await custodyOf(tx, row.id),
+      kit: await kitNames(tx),
+      writes: search.has("write"),
+      plugs: (await dossierHead(tx, row.model_id)).identity.plugs,
       people: (await people(tx)).map((p) => ({ id: p.id, name: p.name })),
     };
   });
@@ -115,6 +123,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return orSayAway(form, () => readInClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form)));
 }
+
+export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
   orOffline(sending, (form): ActAnswer => {
@@ -128,6 +138,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
   const said = useActionData<typeof action>();
   const { person } = useClub();
   const mayRecord = useMay("record-reading", { holdsUnit: unit.holder_id === person });
+  const mayWork = useMay("work-at-bench");
   return (
     <div className="px-4 pt-3 pb-8 md:px-6">
       <Head {...loaderData} />
@@ -164,7 +175,9 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
           <BenchRuns runs={loaderData.runs} />
           <Readings
             readings={loaderData.readings}
-            refused={said && !said.ok && said.intent === "strike" ? said.kept : undefined}
+            refused={
+              said && !said.ok && (said.intent === "strike" || said.intent === "move") ? said.kept : undefined
+            }
           />
         </div>
         <div className="flex flex-col gap-5">
@@ -174,6 +187,16 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
               tag={unit.tag}
               due={loaderData.ways?.way?.result.ok === true}
               parts={loaderData.ladders.map(({ id, component }) => ({ id, name: component }))}
+            />
+          )}
+          {unit.shelved_at === null && (
+            <Pairings tag={unit.tag} pairings={loaderData.pairings} battery={loaderData.battery} />
+          )}
+          {mayWork && unit.shelved_at === null && (
+            <WriteDown
+              kept={said && !said.ok && said.intent === "write" ? said.kept : undefined}
+              open={loaderData.writes}
+              {...loaderData.kit}
             />
           )}
           <Acts unit={unit} people={loaderData.people} said={said} />
@@ -261,46 +284,5 @@ function WaySection({ loaderData }: { readonly loaderData: Data }) {
       </div>
       {compare}
     </section>
-  );
-}
-
-function Head({ unit, former, standings, releases, needs }: Data) {
-  const { locale, today } = useClub();
-  const names = namesOf(releases, locale, today);
-  const worst = standings.find((s) => s.standing.standing !== "current") ?? standings[0];
-  const what = [unit.maker, unit.model].join(" ");
-  const variant = unit.hardware_revision ? `hardware ${unit.hardware_revision}` : unit.region;
-  const title =
-    unit.shelved_at !== null
-      ? "Shelved"
-      : worst
-        ? capital(sayStanding(worst.standing, names))
-        : "Nothing is known of its model";
-  return (
-    <header className="mb-4 flex items-start gap-4">
-      <p className="cut tag whitespace-nowrap border-2 border-brass bg-plate px-3 py-4 text-xl">{unit.tag}</p>
-      <div className="min-w-0">
-        <h1>
-          {title}
-          {needs.some((need) => need.urgency === 2 && need.due_from <= today) && (
-            <span className="hatch ml-3 border border-rust px-2 align-middle font-sans text-base text-rust">
-              lacks a safety fix
-            </span>
-          )}
-        </h1>
-        <p className="text-quiet">
-          <Link className="underline underline-offset-2" to={`/models/${unit.model_id}`}>
-            {what}
-          </Link>
-          {variant && `, ${variant}`}. {unit.place ?? "No place yet"}. {unit.group_name ?? "In no group"}.{" "}
-          {unit.holder &&
-            `With ${unit.holder} since ${sayDate(unit.out_on ?? today, locale, today)}${unit.due_back ? `, due back ${sayDate(unit.due_back, locale, today)}` : ""}. `}
-          {unit.hold_until !== null &&
-            unit.hold_until >= today &&
-            `On hold until ${sayDate(unit.hold_until, locale, today)}: ${unit.hold_why}. `}
-          {former.length > 0 && `Was ${listed(former)} before.`}
-        </p>
-      </div>
-    </header>
   );
 }

@@ -2,6 +2,7 @@
 import { heldUntil } from "#core/needs/need.ts";
 import { useClub } from "../ui/club.ts";
 import { namesOf, recordsOf, shownFacts, Why } from "../ui/why.tsx";
+import { capital } from "../ui/words/capital.ts";
 import { sayNeed, saySince } from "../ui/words/need.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -9,7 +10,6 @@ import type { Route } from "./+types/unit";
 
 type Data = Route.ComponentProps["loaderData"];
 
-export const capital = (text: string) => text.slice(0, 1).toUpperCase() + text.slice(1);
 /** Some verdicts end in a sentence of their own. */
 const sentence = (text: string) => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
 

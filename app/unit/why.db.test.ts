@@ -42,7 +42,7 @@ describe("why", () => {
           expect(text, row.tag).toMatch(/^\S.*[.)]$/);
           expect(text, row.tag).not.toContain("that was shelved");
           expect(to ?? "/log", row.tag).toMatch(
-            /^\/(units\/[\w%-]+#(readings|mode)|models\/\d+|club|log(\?unit=\d+)?)$/,
+            /^\/(units\/[\w%-]+(#(readings|mode|pairings)|\/channels)|models\/\d+|club|log(\?unit=\d+)?)$/,
           );
         }
       }

@@ -1,7 +1,17 @@
 // Ways of programming: minutes as counted radio by radio, the quickest first, and from where on another is quicker.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { breakEven, compareWays, minutesOf, type ProgrammingWay } from "./ways.ts";
+import { RESERVE } from "./readiness.ts";
+import {
+  atOnce,
+  breakEven,
+  compareWays,
+  lastsFor,
+  minutesOf,
+  type ProgrammingWay,
+  timesOf,
+  USUAL_WAYS,
+} from "./ways.ts";
 
 const keypad: ProgrammingWay = { id: "keypad", setUp: 0, perRadio: 1, perChannel: 1.5, atOnce: 1 };
 const cable: ProgrammingWay = { id: "cable", setUp: 10, perRadio: 4, perChannel: 0, atOnce: 1 };
@@ -50,5 +60,46 @@ describe("ways compared", () => {
     // It runs out: beyond that it is no way at all.
     expect(breakEven(keypad, bluetooth, "radios", 5, 12)).toBe(1);
     expect(breakEven(keypad, bluetooth, "radios", 5, 13)).toBeUndefined();
+  });
+});
+
+describe("what there is", () => {
+  it("as many at once as there are pairs of lead and computer with nothing in two of them", () => {
+    const pair = fc.record({
+      lead: fc.constantFrom("a", "b", "c"),
+      computer: fc.constantFrom("x", "y", "z"),
+    });
+    fc.assert(
+      fc.property(fc.array(pair, { maxLength: 7 }), (pairs) => {
+        let best = 0;
+        for (let code = 0; code < 2 ** pairs.length; code++) {
+          const some = pairs.filter((_, i) => (code >> i) % 2 === 1);
+          const isApart =
+            new Set(some.map(({ lead }) => lead)).size === some.length &&
+            new Set(some.map(({ computer }) => computer)).size === some.length;
+          if (isApart) best = Math.max(best, some.length);
+        }
+        expect(atOnce(pairs)).toBe(best);
+      }),
+    );
+  });
+
+  it("a programmer serves until it is down to its reserve, as counted radio by radio", () => {
+    expect(lastsFor(undefined, 4)).toBeUndefined();
+    expect(lastsFor(80, null)).toBeUndefined();
+    expect(lastsFor(5, 0)).toBe(Number.MAX_SAFE_INTEGER);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 100 }), fc.integer({ min: 1, max: 30 }), (percent, perUse) => {
+        let left = percent;
+        let served = 0;
+        for (; left - perUse >= RESERVE; left -= perUse) served++;
+        expect(lastsFor(percent, perUse)).toBe(served);
+      }),
+    );
+  });
+
+  it("our own times count once there are three of them, by their middle", () => {
+    expect(timesOf("cable", [3, 9])).toEqual({ ...USUAL_WAYS.cable, measured: 0 });
+    expect(timesOf("cable", [3, 90, 5])).toEqual({ setUp: 8, perRadio: 5, perChannel: 0, measured: 3 });
   });
 });

@@ -1,5 +1,8 @@
 // Ways of programming compared: by keypad, over Bluetooth, with a cable; which is quickest for so many radios and channels, and from where on.
 
+import { median } from "../quantities/median.ts";
+import { RESERVE } from "./readiness.ts";
+
 /** What one way takes, in minutes; our own measured times where there are any, else usual ones. */
 export type ProgrammingWay = {
   readonly id: string;
@@ -51,4 +54,61 @@ export function breakEven(
     else from = undefined;
   }
   return from;
+}
+
+/**
+ * How many can be worked on at once, where each takes a lead and a computer that go together: the greatest number of pairs with nothing in two
+ * of them.
+ */
+export function atOnce(pairs: readonly { readonly lead: string; readonly computer: string }[]): number {
+  const computersOf = new Map<string, Set<string>>();
+  for (const { lead, computer } of pairs)
+    computersOf.set(lead, (computersOf.get(lead) ?? new Set()).add(computer));
+  const taken = new Map<string, string>();
+  const place = (lead: string, seen: Set<string>): boolean => {
+    for (const computer of computersOf.get(lead) ?? []) {
+      if (seen.has(computer)) continue;
+      seen.add(computer);
+      const by = taken.get(computer);
+      if (by === undefined || place(by, seen)) {
+        taken.set(computer, lead);
+        return true;
+      }
+    }
+    return false;
+  };
+  return [...computersOf.keys()].filter((lead) => place(lead, new Set())).length;
+}
+
+/** What programming usually takes, in minutes, where nothing was measured: by hand on the keys, over Bluetooth from a phone, with a cable at a computer. */
+export const USUAL_WAYS = {
+  keypad: { setUp: 0, perRadio: 1, perChannel: 1.5 },
+  bluetooth: { setUp: 4, perRadio: 3, perChannel: 0.05 },
+  cable: { setUp: 8, perRadio: 4, perChannel: 0.02 },
+} as const;
+export type WayName = keyof typeof USUAL_WAYS;
+
+/** Fewer of our own than these say too little. */
+const LEAST_MEASURED = 3;
+
+/** A way's times: from our own, by their middle, once there are enough; what was measured holds all channels that there were. */
+export function timesOf(
+  way: WayName,
+  measured: readonly number[],
+): {
+  readonly setUp: number;
+  readonly perRadio: number;
+  readonly perChannel: number;
+  readonly measured: number;
+} {
+  const usual = USUAL_WAYS[way];
+  return measured.length < LEAST_MEASURED
+    ? { ...usual, measured: 0 }
+    : { ...usual, perRadio: median(measured), perChannel: 0, measured: measured.length };
+}
+
+/** So many radios until a programmer is down to its reserve; undefined: nobody knows how full it is, or what it gives for each. */
+export function lastsFor(percent: number | undefined, perUse: number | null): number | undefined {
+  if (percent === undefined || perUse === null) return undefined;
+  return perUse === 0 ? Number.MAX_SAFE_INTEGER : Math.max(0, Math.floor((percent - RESERVE) / perUse));
 }

@@ -21,6 +21,7 @@ export const ACTS = [
   "pass-backup",
   "practise",
   "see-unlocking",
+  "edit-plan",
 ] as const;
 export type Act = (typeof ACTS)[number];
 
@@ -37,6 +38,7 @@ const BENCH: readonly Act[] = [
   "work-at-bench",
   "practise",
   "see-unlocking",
+  "edit-plan",
 ];
 
 const ALLOWED: Record<Role, readonly Act[]> = {

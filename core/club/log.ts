@@ -1,5 +1,6 @@
 // The kinds of things the log tells, each with the details its sentence needs. The one source of these shapes.
 import { z } from "zod";
+import { DEEDS } from "../unit/done.ts";
 
 const text = z.string();
 
@@ -98,7 +99,67 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("segment-written"), class: text, from: z.number(), to: z.number() }),
   z.object({ kind: z.literal("segment-shelved"), class: text, from: z.number(), to: z.number() }),
   z.object({ kind: z.literal("band-plan-brought-in"), lines: z.number(), classes: text }),
-  z.object({ kind: z.literal("note"), text }),
+  z.object({
+    kind: z.literal("charge-noted"),
+    device: text,
+    how: z.enum(["level", "used", "plugged", "unplugged"]),
+    percent: z.number().optional(),
+  }),
+  z.object({ kind: z.literal("charge-struck"), device: text, how: text, why: text }),
+  /** `unit`: under which its firmware is kept; empty: under none any more. */
+  z.object({ kind: z.literal("device-tied"), device: text, unit: text }),
+  z.object({ kind: z.literal("paired"), device: text }),
+  z.object({
+    kind: z.literal("pairing-noted"),
+    device: text,
+    how: z.enum(["proved", "dropped", "failed", "lost"]),
+    note: text,
+  }),
+  z.object({ kind: z.literal("pairing-set"), device: text, settings: text }),
+  z.object({ kind: z.literal("pairing-ended"), device: text, why: text }),
+  z.object({ kind: z.literal("codeplug-facts-written"), name: text, channels: z.number() }),
+  /** `what`: the block, or the member, that it was about. */
+  z.object({ kind: z.literal("plan-changed"), how: text, what: text }),
+  z.object({ kind: z.literal("plan-issued"), plan: z.number(), tables: z.number(), note: text }),
+  z.object({ kind: z.literal("plan-dropped"), plan: z.number() }),
+  z.object({
+    kind: z.literal("identity-noted"),
+    what: z.enum(["digital", "call"]),
+    whose: text,
+    how: z.enum(["wanted", "asked", "there"]),
+    value: text,
+  }),
+  z.object({
+    kind: z.literal("identity-shelved"),
+    what: z.enum(["digital", "call"]),
+    whose: text,
+    value: text,
+  }),
+  /** In hertz. */
+  z.object({ kind: z.literal("repeater-written"), name: text, receive: z.number() }),
+  z.object({ kind: z.literal("repeater-heard"), name: text, how: z.enum(["heard", "confirmed"]) }),
+  z.object({ kind: z.literal("repeater-shelved"), name: text }),
+  z.object({ kind: z.literal("repeaters-imported"), file: text, added: z.number(), changed: z.number() }),
+  z.object({ kind: z.literal("codeplug-made"), what: text, channels: z.number() }),
+  z.object({ kind: z.literal("list-merged"), what: text, added: z.number(), renamed: z.number() }),
+  z.object({ kind: z.literal("mapping-kept"), name: text, columns: z.number() }),
+  z.object({ kind: z.literal("mapping-shelved"), name: text }),
+  z.object({ kind: z.literal("codeplug-proved"), what: text, channels: z.number() }),
+  z.object({ kind: z.literal("profile-kept"), device: text, name: text, from: text }),
+  z.object({ kind: z.literal("profile-shelved"), device: text, name: text }),
+  /** `on`: the day it was, where it was written down on another. */
+  z.object({
+    kind: z.literal("work-done"),
+    did: z.enum(DEEDS),
+    from: text,
+    to: text,
+    lead: text,
+    computer: text,
+    worked: z.boolean(),
+    text,
+    on: text.optional(),
+  }),
+  z.object({ kind: z.literal("note"), text, on: text.optional() }),
 ]);
 
 export type LogEntry = z.infer<typeof logEntry>;

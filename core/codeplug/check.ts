@@ -43,50 +43,69 @@ export function checkChannels(channels: readonly Channel[], facts: CheckFacts): 
   const next = facts.class === undefined ? undefined : changesAfter(facts.plan, facts.class, on);
   const later =
     facts.class !== undefined && next !== undefined ? segmentsOn(facts.plan, facts.class, next) : [];
-  const found = channels.flatMap((channel, place): Finding[] => {
-    const at = { place, channel };
+  const widestNow = widestOf(lines);
+  const widestLater = widestOf(later);
+  const found: Finding[] = [];
+  for (const [place, channel] of channels.entries()) {
     const { transmit, bandwidth } = channel;
+    if (transmit !== undefined && allowed && !liesInBands(allowed, transmit))
+      found.push({ place, channel, kind: "beyond", frequency: transmit });
     const stray = stranded.get(channel);
-    const now = widest(lines, transmit);
-    const then = widest(later, transmit);
-    const isWide = bandwidth !== undefined && now !== undefined && bandwidth > now;
-    return [
-      ...(transmit !== undefined && allowed && !liesInBands(allowed, transmit)
-        ? [{ ...at, kind: "beyond" as const, frequency: transmit }]
-        : []),
-      ...(stray
-        ? [
-            {
-              ...at,
-              kind: "stranded" as const,
-              does: stray.does,
-              ...(stray.edge !== undefined && { edge: stray.edge }),
-            },
-          ]
-        : []),
-      ...(mode && mode.receive.length > 0 && !liesInBands(mode.receive, channel.receive)
-        ? [{ ...at, kind: "deaf" as const }]
-        : []),
-      ...(isWide ? [{ ...at, kind: "wide" as const, most: now }] : []),
-      ...(!isWide && next && bandwidth !== undefined && then !== undefined && bandwidth > then
-        ? [{ ...at, kind: "wide" as const, most: then, from: next }]
-        : []),
-      ...(bandwidth !== undefined && now !== undefined && bandwidth < now
-        ? [{ ...at, kind: "narrow" as const, usual: now }]
-        : []),
-    ];
-  });
-  const rank = ({ kind }: Finding) => FINDING_ORDER.indexOf(kind);
-  return found.sort((a, b) => rank(a) - rank(b) || a.place - b.place);
+    if (stray?.edge !== undefined)
+      found.push({ place, channel, kind: "stranded", does: stray.does, edge: stray.edge });
+    else if (stray) found.push({ place, channel, kind: "stranded", does: stray.does });
+    if (mode && mode.receive.length > 0 && !liesInBands(mode.receive, channel.receive))
+      found.push({ place, channel, kind: "deaf" });
+    if (bandwidth === undefined || transmit === undefined) continue;
+    const now = widestNow(transmit);
+    const then = next && widestLater(transmit);
+    if (now !== undefined && bandwidth > now) found.push({ place, channel, kind: "wide", most: now });
+    else if (next && then !== undefined && bandwidth > then)
+      found.push({ place, channel, kind: "wide", most: then, from: next });
+    if (now !== undefined && bandwidth < now) found.push({ place, channel, kind: "narrow", usual: now });
+  }
+  // They come by place: put side by side by kind, they are in order.
+  return FINDING_ORDER.flatMap((kind) => found.filter((one) => one.kind === kind));
 }
 
-/** The widest that any line of the plan allows on a frequency; undefined where none says how wide. */
-function widest(lines: readonly Segment[], frequency: number | undefined): number | undefined {
-  if (frequency === undefined) return undefined;
-  const here = lines.filter(({ from, to }) => from <= frequency && frequency < to);
-  // A line that says nothing of the width lets it be as wide as it likes.
-  if (here.length === 0 || here.some(({ bandwidth }) => bandwidth === undefined)) return undefined;
-  return Math.max(...here.map(({ bandwidth }) => bandwidth ?? 0));
+/** The widest that any line of the plan allows on a frequency; undefined where none says how wide. Many channels are on few frequencies. */
+function widestOf(lines: readonly Segment[]): (frequency: number) => number | undefined {
+  const known = new Map<number, number | undefined>();
+  return (frequency) => {
+    if (known.has(frequency)) return known.get(frequency);
+    const here = lines.filter(({ from, to }) => from <= frequency && frequency < to);
+    // A line that says nothing of the width lets it be as wide as it likes.
+    const says = here.length > 0 && here.every(({ bandwidth }) => bandwidth !== undefined);
+    const most = says ? Math.max(...here.map(({ bandwidth }) => bandwidth ?? 0)) : undefined;
+    known.set(frequency, most);
+    return most;
+  };
+}
+
+/** What speaks against writing channels into a radio in a mode, in sentences that whoever does it confirms; nothing where it fits, or where nobody knows. */
+export function beyondMode(
+  channels: readonly Channel[],
+  { mode, allowed }: { readonly mode?: Mode | undefined; readonly allowed?: Bands | undefined },
+): string[] {
+  const named = (some: readonly Channel[]) =>
+    `${some
+      .slice(0, 3)
+      .map(({ name }) => name)
+      .join(", ")}${some.length > 3 ? ` and ${some.length - 3} more` : ""}`;
+  const stray = mode ? strandedChannels(channels, mode).map(({ channel }) => channel) : [];
+  const beyond = allowed
+    ? channels.filter(({ transmit }) => transmit !== undefined && !liesInBands(allowed, transmit))
+    : [];
+  return [
+    ...(stray.length > 0
+      ? [
+          `${named(stray)} will not work: in the mode ${mode?.name} the radio ${mode?.outside === "refuses" ? "refuses to transmit there" : "falls to a band edge instead"}. Switch its mode, or go on all the same`,
+        ]
+      : []),
+    ...(beyond.length > 0
+      ? [`on ${named(beyond)} its user may not transmit: go on only if that is known and wanted`]
+      : []),
+  ];
 }
 
 /** How many channels each mode would strand. */

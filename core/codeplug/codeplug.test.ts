@@ -67,8 +67,8 @@ describe("a table of channels", () => {
         const found = read(text, { unit: d.named ? undefined : d.unit });
         expect(found.odd).toEqual([]);
         expect(found.channels).toEqual(
-          list.map(({ name, khz, shift, bandwidth }) => ({
-            ...{ name, receive: khz * 1000 },
+          list.map(({ name, khz, shift, bandwidth }, i) => ({
+            ...{ position: i + 1, digital: false, name, receive: khz * 1000 },
             ...(shift !== undefined && { transmit: (khz + shift) * 1000 }),
             ...(bandwidth !== undefined && { bandwidth }),
           })),
@@ -88,7 +88,8 @@ describe("a table of channels", () => {
     ]);
     expect(found.columns[1]?.sample).toBe("145,5");
     expect(found.channels[0]).toEqual({
-      ...{ name: "EAST", receive: 145_500_000, transmit: 145_500_000, bandwidth: 12_500 },
+      ...{ position: 1, digital: false, name: "EAST" },
+      ...{ receive: 145_500_000, transmit: 145_500_000, bandwidth: 12_500 },
     });
     const told = read(text, { columns: ["ignore", "receive", "ignore", "name"] });
     expect(told.channels.map(({ name }) => name)).toEqual(["x", "y"]);

@@ -55,16 +55,16 @@ test("a document of version 1 knew no modes, and is read; one of today brings th
   const old = readDossier(JSON.stringify(document()), TODAY);
   expect(old).toMatchObject({
     ok: true,
-    value: { dossier: { version: 3, modes: [], settings: [], codes: [] } },
+    value: { dossier: { version: 4, modes: [], settings: [], codes: [] } },
   });
   const mode = {
     ...{ name: "wide", transmit: [{ from: 136_000_000, to: 174_000_000 }], receive: [], enter: "Switch it" },
     source: { kind: "bench", what: "" },
   };
-  const now = readDossier(JSON.stringify({ ...document(), version: 3, modes: [mode] }), TODAY);
+  const now = readDossier(JSON.stringify({ ...document(), version: 4, modes: [mode] }), TODAY);
   expect(now).toMatchObject({ ok: true, value: { dossier: { modes: [{ ...mode, erases: "nothing" }] } } });
   const bent = { ...mode, transmit: [{ from: 2, to: 1 }] };
-  expect(readDossier(JSON.stringify({ ...document(), version: 3, modes: [bent] }), TODAY)).toMatchObject({
+  expect(readDossier(JSON.stringify({ ...document(), version: 4, modes: [bent] }), TODAY)).toMatchObject({
     ok: false,
     problem: { kind: "wrong", at: "modes.0.transmit.0" },
   });
@@ -80,7 +80,7 @@ test("a document of version 2 knew modes, but no service menu and no codes; one 
   });
   const setting = { name: "04 TOT", meaning: "stops by itself", usual: "180", source };
   const code = { name: "E2", tool: "region E", source };
-  const now = read({ ...document(), version: 3, settings: [setting], codes: [code] } as never);
+  const now = read({ ...document(), version: 4, settings: [setting], codes: [code] } as never);
   expect(now).toMatchObject({ settings: [{ ...setting, never: "" }], codes: [{ ...code, cure: "" }] });
   expect(differencesOf(undefined, now).map(({ key }) => key)).toEqual(
     expect.arrayContaining(["setting 04 tot", "code e2"]),

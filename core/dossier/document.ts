@@ -49,11 +49,12 @@ const codeDocument = codeShape.extend({ source: sourceShape.strict() }).strict()
 export const LONGEST_DOSSIER = 4 * 1024 * 1024;
 
 export const FORMAT = "mossy-cabinet/dossier";
-/** 1 had no modes, 2 no service settings and codes; they are read as ones that know none. */
-export const FORMAT_VERSION = 3;
+/** 1 had no modes, 2 no service settings and codes, 3 nothing of Bluetooth; they are read as ones that know none. */
+export const FORMAT_VERSION = 4;
 const READ_TOO: readonly (readonly [version: number, lacks: readonly string[]])[] = [
   [1, ["modes", "settings", "codes"]],
   [2, ["settings", "codes"]],
+  [3, []],
 ];
 
 export const dossierDocument = z.strictObject({

@@ -17,6 +17,13 @@ export const identityShape = z.object({
   /** Texts its screen shows, at power-on or in the menu. */
   screens: z.array(words).max(20).default([]),
   layout: layoutShape.optional(),
+  /** Where it has Bluetooth built in: the name it shows, and whether a reset leaves it on; absent: nobody knows. */
+  bluetooth: z
+    .strictObject({
+      shows: z.string().trim().max(80).default(""),
+      afterReset: z.enum(["on", "off"]).optional(),
+    })
+    .optional(),
   source: sourceShape.optional(),
 });
 export type Identity = z.infer<typeof identityShape>;

@@ -211,7 +211,19 @@ describe("what practitioners meet", () => {
       chip: undefined,
     } as unknown as Lead;
     expect(find({ leads: [programmer] }).stopped?.breaks).toEqual([{ kind: "no-bluetooth" }]);
-    expect(find({ leads: [programmer], computers: [computer({ bluetooth: true })] }).chains).toHaveLength(1);
+    const phone = computer({ bluetooth: true });
+    expect(find({ leads: [programmer], computers: [phone] }).chains).toHaveLength(1);
+    // How often it went well counts as with any lead.
+    const tried = (worked: boolean) => ({
+      ...{ lead: programmer.id, computer: phone.id, tool: "t", system: phone.system },
+      ...{ systemVersion: phone.version, worked, settled: false },
+    });
+    const verdict = (worked: boolean) =>
+      find({
+        ...{ leads: [programmer], computers: [phone] },
+        attempts: [1, 2, 3, 4].map(() => tried(worked)),
+      }).chains[0]?.evidence.verdict;
+    expect([verdict(true), verdict(false)]).toEqual(["proven", "known-bad"]);
     expect(find({ leads: [lead()] }, { ...flash, ways: ["card"] }).stopped?.breaks[0]).toEqual({
       kind: "way",
       ways: ["card"],

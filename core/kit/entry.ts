@@ -1,12 +1,22 @@
 // Kit as people type it, a line a fact: where a tool runs, which models it knows, what is installed on a computer.
 
+import { parseStep, type Step } from "../dossier/step.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { parseRange, type Range, rangeText } from "../version/range.ts";
 import { OPERATIONS, type Operation, type RunsOn, SYSTEMS } from "./shapes.ts";
 import { someVersionIn } from "./versions.ts";
 
 export type LineProblem = {
-  readonly kind: "no-system" | "no-range" | "empty-range" | "no-operation" | "no-version" | "no-model";
+  readonly kind:
+    | "no-system"
+    | "no-range"
+    | "empty-range"
+    | "no-operation"
+    | "no-version"
+    | "no-model"
+    | "no-step"
+    | "no-setting"
+    | "too-long";
   /** The line, or the part of it that cannot be read. */
   readonly text: string;
 };
@@ -94,3 +104,39 @@ export function readInstalled(line: string): Result<{ name: string; version: str
   const [, name = "", version = ""] = /^\s*(.*\S)\s+(\S*\d\S*)\s*$/.exec(line) ?? [];
   return name === "" ? bad({ kind: "no-version", text: line.trim() }) : good({ name, version });
 }
+
+/** Under which name a programmer or an app knows a model. */
+export type Serves = { readonly model: string; readonly as: string };
+
+/** "Wicket as Hedge W1": a model, and the name under which it is picked; without one, its own. */
+export function readServes(line: string): Result<Serves, LineProblem> {
+  const [, model = line, as = ""] = /^\s*(.+?)\s+as\s+(.+?)\s*$/i.exec(line) ?? [];
+  if (as.length > 80) return bad({ kind: "too-long", text: as });
+  return good({ model: model.trim(), as });
+}
+
+/** The line that reads back so. */
+export const servesText = (name: string, as: string): string => (as === "" ? name : `${name} as ${as}`);
+
+/** A press, on either side, in the words in which procedures are written. */
+export function readPairStep(line: string): Result<Step, LineProblem> {
+  const step = parseStep(line);
+  return step.ok ? step : bad({ kind: "no-step", text: line.trim() });
+}
+
+/** What is set in a pair, and why. */
+export type PairSetting = { readonly name: string; readonly value: string; readonly why: string };
+
+/** "hold time = 2 s: or it drops between words": a name, a value, and the reason. */
+export function readPairSetting(line: string): Result<PairSetting, LineProblem> {
+  const [, name = "", value = "", why = ""] =
+    /^\s*([^=:]*[^=:\s])\s*=\s*([^:]*[^:\s])\s*(?::\s*(.*?)\s*)?$/.exec(line) ?? [];
+  if (name === "" || value === "") return bad({ kind: "no-setting", text: line.trim() });
+  if (name.length > 60 || value.length > 60 || why.length > 200)
+    return bad({ kind: "too-long", text: line.trim() });
+  return good({ name, value, why });
+}
+
+/** The line that reads back so. */
+export const pairSettingText = ({ name, value, why }: PairSetting): string =>
+  `${name} = ${value}${why === "" ? "" : `: ${why}`}`;

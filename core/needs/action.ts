@@ -4,7 +4,8 @@ import type { Need } from "./need.ts";
 /**
  * install: put a release on it, with what stands ready. kit: the same, once some kit is there. no-route: nothing leads to
  * the release. read: read its version. look-up: complete our catalogue. ask-back: it is with
- * somebody. back-up: read it out and keep the file. switch: bring it into another mode. measure: its power, with a meter.
+ * somebody. back-up: read it out and keep the file. switch: bring it into another mode. measure: its power, with a meter. pair: with a device of ours.
+ * program: write the plan of channels into it. ask-for: a digital ID or a call sign.
  */
 export const ACTIONS = [
   "install",
@@ -16,6 +17,9 @@ export const ACTIONS = [
   "back-up",
   "switch",
   "measure",
+  "pair",
+  "program",
+  "ask-for",
 ] as const;
 export type Action = (typeof ACTIONS)[number];
 
@@ -40,6 +44,12 @@ export function actionOf(
       return away ? "ask-back" : "back-up";
     case "measurement":
       return away ? "ask-back" : "measure";
+    case "pairing":
+      return away ? "ask-back" : "pair";
+    case "codeplug":
+      return away ? "ask-back" : "program";
+    case "identity":
+      return "ask-for";
     case "mode":
       return away ? "ask-back" : "switch";
     case "reading":
@@ -48,4 +58,5 @@ export function actionOf(
 }
 
 /** Whether a unit with this to be done may be with somebody: by `actionOf`, the others are left only to units that are here. */
-export const mayBeAway = (action: Action): boolean => action === "ask-back" || action === "look-up";
+export const mayBeAway = (action: Action): boolean =>
+  action === "ask-back" || action === "look-up" || action === "ask-for";

@@ -5,8 +5,17 @@ import { addDays, type PlainDate } from "../quantities/date.ts";
 import type { Urgency } from "../release/words.ts";
 import type { Fact } from "../unit/facts.ts";
 
-/** Kinds so far; codeplug, pairing and identity arrive with what feeds them. */
-export const NEED_KINDS = ["firmware", "reading", "catalogue", "backup", "mode", "measurement"] as const;
+export const NEED_KINDS = [
+  "firmware",
+  "reading",
+  "catalogue",
+  "backup",
+  "mode",
+  "measurement",
+  "pairing",
+  "codeplug",
+  "identity",
+] as const;
 export type NeedKind = (typeof NEED_KINDS)[number];
 
 /** What made the need, in one word: for grouping and for the first sentence on screen. */
@@ -25,6 +34,9 @@ export const NEED_CAUSES = [
   "written-since-backup",
   "transmits-beyond",
   "unmeasured",
+  "unpaired",
+  "not-the-plan",
+  "no-identity",
 ] as const;
 export type NeedCause = (typeof NEED_CAUSES)[number];
 

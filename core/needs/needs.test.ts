@@ -356,6 +356,47 @@ test("a measurement is due at once where there never was one, when the last is o
   expect(due({ on: day(5), flashedOn: day(5) }, { afterFlash: true })).toBeUndefined();
 });
 
+test("the plan of channels is due where the group carries it, from the day it counts, and not before the radio came; not where it is in", () => {
+  const c = main(release("1.0", 0));
+  const due = (codeplug: UnitFacts["codeplug"], carries = true, more = {}) =>
+    needsOf(
+      unit([reading("1.0", 5)], { ...(codeplug && { codeplug }), ...more }),
+      catalogueOf([c]),
+      policy(carries ? { codeplug: "plan" } : {}),
+    ).filter((n) => n.kind === "codeplug");
+  const older = { plan: 2, since: day(20), has: "older" as const, on: day(3) };
+  expect(due(undefined)).toEqual([]);
+  expect(due(older, false)).toEqual([]);
+  expect(due(older)).toMatchObject([
+    { cause: "not-the-plan", dueFrom: day(20), because: [{ kind: "codeplug", ...older }] },
+  ]);
+  expect(due({ plan: 1, since: day(-90), has: "unknown" })[0]?.dueFrom).toBe(unit([]).addedOn);
+  expect(due(older, true, { hold: { until: day(30), why: "the tide" } })).toMatchObject([
+    { dueFrom: day(31), heldFrom: day(20) },
+  ]);
+});
+
+test("an ID is due at once while nobody has asked for it, and from the day after it should have come", () => {
+  const c = main(release("1.0", 0));
+  const due = (awaited: UnitFacts["awaited"]) =>
+    needsOf(unit([reading("1.0", 5)], { ...(awaited && { awaited }) }), catalogueOf([c]), policy({})).filter(
+      (n) => n.kind === "identity",
+    );
+  const digital = { what: "digital" as const, since: day(4) };
+  expect(due(undefined)).toEqual([]);
+  expect(due([digital])[0]?.dueFrom).toBe(day(4));
+  // Nobody knows when it should come: nothing is late.
+  expect(due([{ ...digital, askedOn: day(6) }])).toEqual([]);
+  expect(due([{ ...digital, askedOn: day(6), by: day(20) }])[0]?.dueFrom).toBe(day(21));
+  const both = due([
+    { ...digital, askedOn: day(6), by: day(20) },
+    { what: "call", since: day(9) },
+  ]);
+  expect(both).toHaveLength(1);
+  expect(both[0]).toMatchObject({ dueFrom: day(9), cause: "no-identity" });
+  expect(both[0]?.because).toHaveLength(2);
+});
+
 const oracleRelease: fc.Arbitrary<Omit<OracleRelease, "n">> = fc.record({
   day: fc.nat(60),
   track: fc.constantFrom("factory", "beta", "community"),

@@ -38,7 +38,7 @@ export type SummaryItem =
 
 /**
  * Safety fixes come first, one item for each model and component, the oldest first; then what can be installed, whom
- * to ask back (the overdue before the rest), what was never read, what must be read again, what to back up, what to switch, what to measure, what to look up.
+ * to ask back (the overdue before the rest), what was never read, what must be read again, what to back up, what to switch, what to measure, what to pair, what to program, what to ask for, what to look up.
  */
 export function summarise(
   needs: readonly SummaryNeed[],
@@ -79,6 +79,9 @@ export function summarise(
   add("back-up", distinct(needs.filter((n) => n.action === "back-up")));
   add("switch", distinct(needs.filter((n) => n.action === "switch")));
   add("measure", distinct(needs.filter((n) => n.action === "measure")));
+  add("pair", distinct(needs.filter((n) => n.action === "pair")));
+  add("program", distinct(needs.filter((n) => n.action === "program")));
+  add("ask-for", distinct(needs.filter((n) => n.action === "ask-for")));
   add("no-route", distinct(needs.filter((n) => n.action === "no-route")));
   add("look-up", distinct(needs.filter((n) => n.action === "look-up")));
   add("ask-back", distinct(needs.filter((n) => n.action === "ask-back")));

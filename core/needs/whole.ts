@@ -1,6 +1,6 @@
-// Needs of the whole radio, which hang on no release: its backup, its mode, its measurement.
+// Needs of the whole radio, which hang on no release: its backup, its mode, its measurement, what it is paired with, its codeplug, its identities.
 import { classOf, exceedsOn, type ModeFacts, modeStanding } from "../modes/standing.ts";
-import { daysAfter } from "../quantities/date.ts";
+import { daysAfter, laterOf } from "../quantities/date.ts";
 import type { Catalogue } from "../release/catalogue.ts";
 import type { Fact } from "../unit/facts.ts";
 import type { Policy } from "../unit/policy.ts";
@@ -8,16 +8,71 @@ import type { UnitFacts } from "../unit/unit.ts";
 import { NONE, pastHolds } from "./holds.ts";
 import type { Need } from "./need.ts";
 
-/** Those that are of the whole radio and hang on no release: its backup, its mode, its measurement. */
+/** Those that are of the whole radio and hang on no release: its backup, its mode, its measurement, what it is paired with, its codeplug, its identities. */
 export function needsOfWhole(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
-  if (!unit.backup && !unit.mode && !policy.measure) return [];
+  const { backup: kept, mode, unpaired, codeplug, awaited } = unit;
+  if (!kept && !mode && !unpaired && !codeplug && !awaited && !policy.measure) return [];
   const backup = backupNeed(unit, catalogue, policy);
   const measurement = measurementNeed(unit, catalogue, policy);
   return [
     ...(backup ? [backup] : []),
     ...modeNeeds(unit, catalogue, policy),
     ...(measurement ? [measurement] : []),
+    ...pairingNeeds(unit, catalogue, policy),
+    ...codeplugNeeds(unit, catalogue, policy),
+    ...identityNeeds(unit, catalogue, policy),
   ];
+}
+
+/** Where its group carries the plan: from the day on which that counts, until it is in. It stands with the first component. */
+function codeplugNeeds(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
+  const [component] = catalogue.keys();
+  const { codeplug } = unit;
+  if (component === undefined || !codeplug || policy.codeplug !== "plan") return [];
+  const need: Need = {
+    ...{ unit: unit.id, kind: "codeplug", component, cause: "not-the-plan", urgency: "routine" },
+    ...{ dueFrom: laterOf(codeplug.since, unit.addedOn), targets: NONE },
+    because: [{ kind: "codeplug", ...codeplug }],
+  };
+  return [pastHolds(need, unit, policy)];
+}
+
+/** One for all that have not arrived: at once while one was not asked for, else from the day after the first should have come. */
+function identityNeeds(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
+  const [component] = catalogue.keys();
+  const due = (unit.awaited ?? []).flatMap((one) => {
+    if (one.askedOn === undefined) return [{ one, from: one.since }];
+    const from = one.by && daysAfter(one.by, 1);
+    return from?.ok ? [{ one, from: from.value }] : [];
+  });
+  const dueFrom = due.map(({ from }) => from).sort()[0];
+  if (component === undefined || dueFrom === undefined) return [];
+  const need: Need = {
+    ...{ unit: unit.id, kind: "identity", component, cause: "no-identity", urgency: "routine" },
+    ...{ dueFrom, targets: NONE },
+    because: due.map(({ one: { what, askedOn, by } }) => ({
+      ...{ kind: "identity" as const, what },
+      ...(askedOn && { askedOn }),
+      ...(by && { by }),
+    })),
+  };
+  return [pastHolds(need, unit, policy)];
+}
+
+/** One for all devices with which it holds no more, from the first day on which one of them did not. It stands with the first component. */
+function pairingNeeds(unit: UnitFacts, catalogue: Catalogue, policy: Policy): Need[] {
+  const [component] = catalogue.keys();
+  const broken = [...(unit.unpaired ?? [])].sort((a, b) =>
+    a.on === b.on ? (a.device < b.device ? -1 : 1) : a.on < b.on ? -1 : 1,
+  );
+  const [first] = broken;
+  if (component === undefined || !first) return [];
+  const need: Need = {
+    ...{ unit: unit.id, kind: "pairing", component, cause: "unpaired", urgency: "routine" },
+    ...{ dueFrom: first.on, targets: NONE },
+    because: broken.map(({ device, why, on }) => ({ kind: "pairing" as const, device, why, on })),
+  };
+  return [pastHolds(need, unit, policy)];
 }
 
 /**

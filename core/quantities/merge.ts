@@ -72,7 +72,7 @@ const isPlain = (value: unknown): value is Values =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 
 /** What is absent, undefined or null is the same, and so is nothing typed; browsers send line ends of their own. */
-function sameValue(one: unknown, other: unknown): boolean {
+export function sameValue(one: unknown, other: unknown): boolean {
   return canonical(one) === canonical(other);
 }
 

@@ -1,4 +1,5 @@
 // A release between its shape and its row: what is stored of it, and what comes back.
+import { sameValue } from "../quantities/merge.ts";
 import { conditionsShape, isPlain } from "./conditions.ts";
 import { type Release, type ReleaseRow, releaseRow, type WrittenRelease } from "./release.ts";
 import { RELEASE_FIELD_WORD } from "./words.ts";
@@ -98,10 +99,8 @@ export const imagined = (id: string, { component: _, ...release }: StoredRelease
 /** What differs between two writings of a release, in words: "version, notes". */
 export function changesOf(before: WrittenRelease, after: WrittenRelease): string {
   const names = Object.keys(RELEASE_FIELD_WORD) as (keyof typeof RELEASE_FIELD_WORD)[];
-  const text = (release: WrittenRelease, name: keyof typeof RELEASE_FIELD_WORD) =>
-    JSON.stringify(release[name] ?? null);
   return names
-    .filter((name) => text(before, name) !== text(after, name))
+    .filter((name) => !sameValue(before[name], after[name]))
     .map((name) => RELEASE_FIELD_WORD[name])
     .join(", ");
 }

@@ -16,6 +16,8 @@ export type Guards = {
   readonly hardware?: string;
   /** The chain in words, and whether it is known to fail. */
   readonly chain?: { readonly what: string; readonly bad: boolean };
+  /** What else has a battery on the way in, with the least charge that it should have, in percent. */
+  readonly devices?: readonly { readonly tag: string; readonly floor: number }[];
   /** The sum of each release's file, by the release's id, where somebody has noted it. */
   readonly sums: ReadonlyMap<string, string>;
 };
@@ -64,6 +66,9 @@ export function around(procedure: KnownProcedure | undefined, machine: Machine):
 
 const POWER = { kind: "gate", gate: "power", minutes: 1 } as const;
 export const powerGate = ({ floor }: Guards): RunStep => (floor === undefined ? POWER : { ...POWER, floor });
+/** A programmer that gives out half-way leaves a radio half written. */
+export const deviceGates = ({ devices = [] }: Guards): RunStep[] =>
+  devices.map(({ tag, floor }) => ({ ...POWER, device: tag.slice(0, 200), floor }));
 export const chainGate = ({ chain }: Guards): RunStep => ({
   kind: "gate",
   gate: "chain",
@@ -91,18 +96,24 @@ export const backingUp = (procedures: readonly KnownProcedure[], moment: Moment)
 
 const PROVE = "it starts, and a channel of it works: listen; call only where you may";
 
-/** A file is written into it that was read from it; then it is read again and compared, and one channel is tried. `sha256`: of that file. */
-export function writingBack(procedures: readonly KnownProcedure[], moment: Moment, sha256?: string): Stage[] {
+/** A file is written into it, mostly one that was read from it; then it is read again and compared, and one channel is tried. `sha256`: of that file. */
+export function writingBack(
+  procedures: readonly KnownProcedure[],
+  moment: Moment,
+  sha256?: string,
+  title = "Write back what was in it",
+  prove = PROVE,
+): Stage[] {
   const of = sha256 !== undefined && { sha256 };
   const write: Machine = { kind: "machine", work: "write", erases: true, ...of, minutes: 2 };
   const again: Machine = { kind: "machine", work: "read", erases: false, again: true, minutes: 2 };
   return [
-    ...stage("restore", "Write back what was in it", [
+    ...stage("restore", title, [
       ...around(procedureFor("restore", procedures, moment), write),
       again,
       { kind: "gate", gate: "same", ...of, minutes: 1 },
     ]),
-    ...stage("after", "Does it work?", [{ kind: "do", step: { kind: "confirm", what: PROVE }, minutes: 1 }]),
+    ...stage("after", "Does it work?", [{ kind: "do", step: { kind: "confirm", what: prove }, minutes: 1 }]),
   ];
 }
 

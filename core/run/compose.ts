@@ -5,6 +5,7 @@ import {
   around,
   backingUp,
   chainGate,
+  deviceGates,
   gathering,
   hardwareGate,
   type Machine,
@@ -18,6 +19,7 @@ import {
   writingBack,
   written,
 } from "./blocks.ts";
+import { type PairFacts, pairing } from "./pair.ts";
 import type { RunPlan, RunStep } from "./plan.ts";
 import { type KnownProcedure, type Moment, procedureFor } from "./procedure.ts";
 
@@ -25,6 +27,8 @@ export type UpdateFacts = WorkFacts & {
   readonly route: Route;
   /** Its group wants its power measured after a flash. */
   readonly measure?: Measuring | undefined;
+  /** What it is paired with, which an erasing release makes it forget. */
+  readonly pairs?: readonly PairFacts[];
 };
 
 /** Its power is measured; the dummy load for it comes with every plan that transmits. */
@@ -60,7 +64,7 @@ export const composeBackup = ({ procedures, gather, guards, ...moment }: WorkFac
   purpose: "backup",
   stages: [
     ...stage("gather", "What is needed", gathering(gather)),
-    ...stage("gates", "Before it begins", [chainGate(guards)]),
+    ...stage("gates", "Before it begins", [...deviceGates(guards), chainGate(guards)]),
     ...backingUp(procedures, moment),
     ...stage("put-away", "Put away", puttingAway(gather)),
   ],
@@ -74,9 +78,45 @@ export const composeRestore = (
   purpose: "restore",
   stages: [
     ...stage("gather", "What is needed", gathering(gather)),
-    ...stage("gates", "Before it begins", [powerGate(guards), chainGate(guards)]),
+    ...stage("gates", "Before it begins", [powerGate(guards), ...deviceGates(guards), chainGate(guards)]),
     ...backingUp(procedures, moment),
     ...writingBack(procedures, moment, sha256),
+    ...stage("put-away", "Put away", puttingAway(gather)),
+  ],
+});
+
+/**
+ * A profile is written into a radio: read first, kept, written, read again and compared. `base`: in words, from which radio it was read;
+ * `foreign`: from another than this one, so that it would replace what is in it.
+ */
+export const composeProgram = (
+  { procedures, gather, guards, ...moment }: WorkFacts,
+  profile: {
+    readonly sha256: string;
+    readonly base: string;
+    readonly foreign: boolean;
+    /** What is tried when it is in; absent: any channel. */
+    readonly prove?: string | undefined;
+    /** What is known to be wrong with it in this radio. */
+    readonly warns?: readonly string[];
+  },
+): RunPlan => ({
+  purpose: "program",
+  stages: [
+    ...stage("gather", "What is needed", gathering(gather)),
+    ...stage("gates", "Before it begins", [
+      { kind: "gate", gate: "base", what: profile.base.slice(0, 200), bad: profile.foreign, minutes: 1 },
+      ...(profile.warns ?? []).map(
+        (what): RunStep => ({
+          ...{ kind: "do", step: { kind: "confirm", what: what.slice(0, 300) }, minutes: 1 },
+        }),
+      ),
+      powerGate(guards),
+      ...deviceGates(guards),
+      chainGate(guards),
+    ]),
+    ...backingUp(procedures, moment),
+    ...writingBack(procedures, moment, profile.sha256, "Write it in", profile.prove?.slice(0, 300)),
     ...stage("put-away", "Put away", puttingAway(gather)),
   ],
 });
@@ -120,7 +160,9 @@ export function composeMode(
     purpose: "mode",
     stages: [
       ...stage("gather", "What is needed", gathering(gather)),
-      ...(isErased ? stage("gates", "Before it begins", [powerGate(guards), chainGate(guards)]) : []),
+      ...(isErased
+        ? stage("gates", "Before it begins", [powerGate(guards), ...deviceGates(guards), chainGate(guards)])
+        : []),
       ...(isErased ? backingUp(procedures, moment) : []),
       ...stage("enter", title, [
         ...how,
@@ -164,7 +206,12 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
   const moment: Moment = { unit, catalogue, state };
   const stages = [
     ...stage("gather", "What is needed", gathering(facts.gather)),
-    ...stage("gates", "Before it begins", [powerGate(guards), hardwareGate(guards), chainGate(guards)]),
+    ...stage("gates", "Before it begins", [
+      powerGate(guards),
+      ...deviceGates(guards),
+      hardwareGate(guards),
+      chainGate(guards),
+    ]),
     ...(isErased ? backingUp(procedures, moment) : []),
   ];
   for (const { component, release, conditions } of route.steps) {
@@ -210,6 +257,7 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
     stages: withoutTwice([
       ...stages,
       ...(isErased ? writingBack(procedures, moment) : []),
+      ...(isErased ? (facts.pairs ?? []).flatMap(pairing) : []),
       ...measuring(facts.measure),
       ...stage("put-away", "Put away", puttingAway(facts.gather)),
     ]),

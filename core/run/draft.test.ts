@@ -14,6 +14,6 @@ it("what reads as a step is one, and everything else is a note of it", () => {
 
 it("only stages that a procedure can stand for have a purpose", () => {
   expect(STAGES.filter((stage) => purposeOfStage(stage) === undefined)).toEqual([
-    ...["gather", "gates", "probe", "measure", "boot", "after", "put-away"],
+    ...["gather", "gates", "probe", "measure", "boot", "after", "pair", "proof", "settings", "put-away"],
   ]);
 });

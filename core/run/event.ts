@@ -2,7 +2,7 @@
 import { z } from "zod";
 
 /** What must hold before a step that flashes or erases. */
-export const GATES = ["power", "backup", "file", "hardware", "chain", "same"] as const;
+export const GATES = ["power", "backup", "file", "hardware", "chain", "base", "same"] as const;
 export type Gate = (typeof GATES)[number];
 
 /** Gates that nobody may pass by: a wrong file or the wrong hardware destroys a radio. */

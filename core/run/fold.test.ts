@@ -218,6 +218,8 @@ const anyStep: fc.Arbitrary<RunStep> = fc.constantFrom<RunStep>(
   { kind: "gate", gate: "backup", minutes: 1 },
   { kind: "gate", gate: "file", sha256: "a".repeat(64), minutes: 1 },
   { kind: "gate", gate: "hardware", bad: true, minutes: 1 },
+  { kind: "gate", gate: "base", bad: true, minutes: 1 },
+  { kind: "paired", device: "d", minutes: 1 },
   { kind: "gate", gate: "same", minutes: 1 },
   { kind: "gate", gate: "same", sha256: "b".repeat(64), minutes: 1 },
   { kind: "machine", work: "flash", erases: false, minutes: 1 },
@@ -267,6 +269,7 @@ function walked(made: RunPlan, events: readonly What[]) {
           same: [what.sha256 || kept["read-again"], ""].includes(here.sha256 || kept.backup),
           file: !here.sha256 || here.sha256 === what.sha256,
           hardware: !here.bad,
+          base: !here.bad,
           chain: !here.bad,
         };
         if (enough[what.gate]) [fits, done] = [true, [...done, here]];

@@ -185,7 +185,7 @@ export const POWER_FLOOR = 50;
 /**
  * Whether a gate holds by what was looked at. Power: at or above the floor, or on a supply. Backup: a sound one of this radio was kept in this
  * run. File: its sum is that of the release; where nobody has noted that one, there is nothing to compare with and it holds. Same: what was
- * read again is what was written, which is the run's own backup where nothing else is named. Hardware and chain: unless they are known not to.
+ * read again is what was written, which is the run's own backup where nothing else is named. Hardware, chain and base: unless they are known not to.
  */
 export function gateHolds(
   run: Pick<Run, "files">,
@@ -209,6 +209,7 @@ export function gateHolds(
     }
     case "hardware":
     case "chain":
+    case "base":
       return step.bad !== true;
   }
 }

@@ -6,7 +6,17 @@ import { hertz } from "../modes/band.ts";
 import { kept } from "../quantities/memo.ts";
 import { GATES, type Happening } from "./event.ts";
 
-export const RUN_PURPOSES = ["update", "read", "backup", "restore", "mode", "measure", "procedure"] as const;
+export const RUN_PURPOSES = [
+  "update",
+  "read",
+  "backup",
+  "restore",
+  "program",
+  "mode",
+  "measure",
+  "pair",
+  "procedure",
+] as const;
 export type RunPurpose = (typeof RUN_PURPOSES)[number];
 
 export const STAGES = [
@@ -21,6 +31,9 @@ export const STAGES = [
   "read-back",
   "restore",
   "after",
+  "pair",
+  "proof",
+  "settings",
   "put-away",
   "do",
 ] as const;
@@ -43,6 +56,8 @@ export const runStepShape = z.discriminatedUnion("kind", [
     sha256: z.string().optional(),
     /** The release, or the hardware, or the chain, in words. */
     what: words.optional(),
+    /** Whose battery it is, where not the radio's own: a programmer, a button. */
+    device: words.optional(),
     /** Known to fail, or not to fit: it does not hold, whatever is looked at. */
     bad: z.boolean().optional(),
     minutes,
@@ -92,6 +107,18 @@ export const runStepShape = z.discriminatedUnion("kind", [
   }),
   /** Its power is measured, into a dummy load; `rated`: what it should give, in watts. It may be passed by: not every bench has a meter. */
   z.object({ kind: z.literal("measure"), rated: z.number().positive().optional(), minutes }),
+  /** The menu for pairing, and the one that looks right and is not: what is seen in that one. */
+  z.object({
+    kind: z.literal("right-menu"),
+    menu: words,
+    wrong: words.optional(),
+    wrongShows: z.string().max(300).optional(),
+    minutes,
+  }),
+  /** A PIN is typed; in seconds, how long it holds. */
+  z.object({ kind: z.literal("pin"), pin: words, seconds: z.number().int().positive().optional(), minutes }),
+  /** It is paired with a device of ours, and that holds; `shows`: what the screen says then. */
+  z.object({ kind: z.literal("paired"), device: words, shows: words.optional(), minutes }),
   z.object({ kind: z.literal("put-away"), what: words, minutes }),
 ]);
 export type RunStep = Readonly<z.output<typeof runStepShape>>;

@@ -1,7 +1,9 @@
 // The facts that lead to a verdict, as references that a screen can follow to their records.
+
 import type { PlainDate } from "../quantities/date.ts";
 import type { Urgency } from "../release/words.ts";
 import type { Numbering, VersionProblem } from "../version/version.ts";
+import type { Carries } from "./carried.ts";
 import type { FallbackRule, PolicyRule } from "./policy.ts";
 
 export type Fact =
@@ -32,6 +34,28 @@ export type Fact =
   | { readonly kind: "measured"; readonly on?: PlainDate; readonly everyDays?: number }
   | { readonly kind: "flashed-since"; readonly on: PlainDate }
   | { readonly kind: "in-mode"; readonly mode: string; readonly on: PlainDate }
+  /** A device that it is paired with, since when that holds no more, and why. */
+  | {
+      readonly kind: "pairing";
+      readonly device: string;
+      readonly why: "dropped" | "failed" | "lost";
+      readonly on: PlainDate;
+    }
+  /** The plan of channels, since when it counts; and what the radio carries: an older one, another table, or what nobody knows. */
+  | {
+      readonly kind: "codeplug";
+      readonly plan: number;
+      readonly since: PlainDate;
+      readonly has: Exclude<Carries, "plan">;
+      readonly on?: PlainDate;
+    }
+  /** A digital ID or a call sign that it is to have: asked for on, and expected by. */
+  | {
+      readonly kind: "identity";
+      readonly what: "digital" | "call";
+      readonly askedOn?: PlainDate;
+      readonly by?: PlainDate;
+    }
   /** What may be used: by a class, of the holder or of the group; or what old radios were approved for. */
   | { readonly kind: "allowed-by"; readonly class?: string; readonly of: "holder" | "group" | "approval" }
   /** Where it transmits beyond that: the first stretch, in hertz, and how much of the air in all. */

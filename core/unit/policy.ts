@@ -38,6 +38,8 @@ export const policyShape = z.object({
   measure: z
     .object({ everyDays: z.number().int().min(1).max(3650).optional(), afterFlash: z.boolean() })
     .optional(),
+  /** `plan`: its radios carry the club's plan of channels; absent: each its own. */
+  codeplug: z.enum(["plan"]).optional(),
   /** Where its radios may transmit; absent: nothing is said. */
   transmit: transmitPolicy.optional(),
 });

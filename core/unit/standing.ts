@@ -29,6 +29,10 @@ export const STANDINGS = [
 ] as const;
 export type StandingName = (typeof STANDINGS)[number];
 
+/** Whether nothing can be said of what it should run: it was not read, there is nothing to compare with, or the reading cannot be placed. */
+export const isUntold = (standing: StandingName): boolean =>
+  standing === "unread" || standing === "unlisted" || standing === "unclear";
+
 export type Behind = {
   /** The admitted, fitting releases that are newer, oldest first. */
   readonly newer: readonly string[];

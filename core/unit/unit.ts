@@ -1,7 +1,9 @@
 // What the computations need to know of one physical radio.
+
 import type { Segment } from "../modes/privileges.ts";
 import type { InMode } from "../modes/standing.ts";
 import type { PlainDate } from "../quantities/date.ts";
+import type { Carries } from "./carried.ts";
 import type { Hold } from "./policy.ts";
 
 export const READING_SOURCES = ["screen", "power-on", "keys", "tool", "label", "flash", "hearsay"] as const;
@@ -35,6 +37,26 @@ export type UnitFacts = {
   readonly backup?: { readonly on: PlainDate; readonly writtenOn?: PlainDate };
   /** When its power was last measured, and when it was last flashed; absent: it never was measured. */
   readonly measured?: { readonly on: PlainDate; readonly flashedOn?: PlainDate };
+  /** Devices whose pairing with it holds no more: dropped, failed in a check, or lost, and not proved since. */
+  readonly unpaired?: readonly {
+    readonly device: string;
+    readonly why: "dropped" | "failed" | "lost";
+    readonly on: PlainDate;
+  }[];
+  /** It does not carry the club's plan of channels: which that is, since when it counts, and what the radio has instead. */
+  readonly codeplug?: {
+    readonly plan: number;
+    readonly since: PlainDate;
+    readonly has: Exclude<Carries, "plan">;
+    readonly on?: PlainDate;
+  };
+  /** Digital IDs and call signs that have not arrived: since when they are wanted, when asked for, and when they should come. */
+  readonly awaited?: readonly {
+    readonly what: "digital" | "call";
+    readonly since: PlainDate;
+    readonly askedOn?: PlainDate;
+    readonly by?: PlainDate;
+  }[];
   /** Of a unit that is with somebody: the class of their licence, as far as it is known. */
   readonly holder?: { readonly class?: string };
   /** In which mode it is, as far as somebody has said or proved; absent: nobody has. */

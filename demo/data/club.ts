@@ -86,19 +86,23 @@ export const GROUPS: readonly DemoGroup[] = [
     key: "LANTERNS",
     name: "Lanterns kit",
     purpose: "the Night of Lanterns: marshals on the tidal causeway",
-    policy: { ...usual, rule: { kind: "settled", days: 14 } },
+    policy: { ...usual, codeplug: "plan", rule: { kind: "settled", days: 14 } },
   },
   {
     key: "LOANS",
     name: "Loan pool",
     purpose: "the bat count: lent to volunteers all summer",
-    policy: { ...usual, rule: { kind: "newest" }, tracks: ["community"] },
+    policy: { ...usual, codeplug: "plan", rule: { kind: "newest" }, tracks: ["community"] },
   },
   {
     key: "SLUICES",
     name: "Sluice rota",
     purpose: "base sets in the four huts along the canal",
-    policy: { ...usual, rule: { kind: "fixes", tags: ["squelch", "clock"], atLeast: "safety" } },
+    policy: {
+      ...usual,
+      codeplug: "plan",
+      rule: { kind: "fixes", tags: ["squelch", "clock"], atLeast: "safety" },
+    },
   },
   {
     key: "MOBILES",
@@ -106,6 +110,7 @@ export const GROUPS: readonly DemoGroup[] = [
     purpose: "the van and its mobiles",
     policy: {
       ...usual,
+      codeplug: "plan",
       rule: { pinned: "Marl 40/main/B12" },
       hold: { inDays: 12, why: "nothing changes in the van before the Night of Lanterns" },
     },

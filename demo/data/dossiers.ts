@@ -1,4 +1,4 @@
-// Dossiers of the demo's twelve models: what they are known by, their keys, how things are done, what is odd about them.
+// Dossiers of the demo's models: what they are known by, their keys, how things are done, what is odd about them.
 import type { Identity, PartReading } from "#core/dossier/identity.ts";
 import type { Effect, Purpose } from "#core/dossier/procedure.ts";
 import type { SourceKind } from "#core/quantities/source.ts";
@@ -240,6 +240,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
   Heron: {
     known: leaflet,
     identity: {
+      bluetooth: { shows: "QH-200", afterReset: "off" },
       plugs: ["six-pin, screwed", "USB-C"],
       labels: ["QH-200", "Heron"],
       screens: ["HERON", "About"],
@@ -762,5 +763,30 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
       },
     ],
     quirks: [],
+  },
+  Clasp: {
+    known: leaflet,
+    identity: { plugs: ["USB-C"], labels: ["CLASP"], screens: [] },
+    reading: { main: { where: "tool", how: "in its app, under About", sample: "1.6" } },
+    procedures: [
+      {
+        purpose: "flash",
+        title: "Update it from its app",
+        steps:
+          "confirm it is above half charge; the app begins below that, too, and stops half-way\nconnect its USB-C to the phone\ntool Clasp app: About, update\nwatch lamp quick blue; 4 min",
+        source: leaflet,
+        minutes: 6,
+        seen: [[20, "Tobin", "1.6"]],
+      },
+    ],
+    quirks: [
+      {
+        symptom: "It drops half-way through a large codeplug",
+        firmware: ["main", "< 1.6"],
+        cure: "update it; until then keep it on a charger while it writes",
+        source: bench,
+        seen: [[90, "Juno", "1.4"]],
+      },
+    ],
   },
 };

@@ -135,6 +135,12 @@ export const TOOLS: readonly DemoTool[] = [
     note: "wants the phone above half charge",
   },
   {
+    name: "Clasp app",
+    runsOn: ["Android >= 12", "iOS >= 16"],
+    knows: ["Clasp: read, flash", "Wicket: read, write", "Tussock: read, write"],
+    note: "wants location, and an account of the maker's",
+  },
+  {
     name: "Marlworks",
     runsOn: ["Windows >= 10"],
     knows: ["Marl 40: read, write, flash; >= 4.0", "Marl 80: read, write, flash; >= 5.0"],
@@ -235,7 +241,7 @@ export const COMPUTERS: readonly DemoComputer[] = [
     admin: true,
     place: "HUT",
     drivers: {},
-    tools: { "Reed app": "4.2" },
+    tools: { "Reed app": "4.2", "Clasp app": "3.2" },
   },
   {
     name: "Tern tablet",
@@ -398,7 +404,22 @@ export const ATTEMPTS: readonly (readonly [
 ];
 
 export const GEAR = [
-  { tag: "CH-1", kind: "charger", what: "six bays, for the Wickets", rating: "230 V, 60 W", error: "" },
+  {
+    tag: "CH-1",
+    kind: "charger",
+    what: "six bays, for the Wickets",
+    rating: "230 V, 60 W",
+    error: "",
+    places: 6,
+  },
+  {
+    tag: "CH-3",
+    kind: "charger",
+    what: "two USB sockets in the hut",
+    rating: "5 V, 3 A",
+    error: "",
+    places: 2,
+  },
   {
     tag: "CH-2",
     kind: "charger",

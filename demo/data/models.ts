@@ -1,4 +1,4 @@
-// Twelve models of five makers, none of which exist, and their releases. Days are counted back from today.
+// Twelve models of radios and one of programmers, of five makers, none of which exist, and their releases. Days are counted back from today.
 import type { Source } from "#core/quantities/source.ts";
 import type { Conditions } from "#core/release/conditions.ts";
 import type { Track, Urgency } from "#core/release/words.ts";
@@ -553,6 +553,28 @@ export const MODELS: readonly DemoModel[] = [
           { version: "1.12", ago: 377, source: leaflet },
           { version: "1.14", ago: 244, fixes: [["clock", "fix", "keeps summer time"]], source: leaflet },
           { version: "1.20", ago: 88, source: leaflet },
+        ],
+      },
+    ],
+  },
+  {
+    maker: "Tollbar",
+    name: "Clasp",
+    kind: "module",
+    note: "A Bluetooth programmer: stands in for the cable. Its own firmware shows in its app, under About.",
+    components: [
+      {
+        name: "main",
+        numbering: { kind: "dotted" },
+        releases: [
+          { version: "1.4", ago: 500, source: leaflet },
+          {
+            version: "1.6",
+            ago: 70,
+            fixes: [["drop", "fix", "stays connected while a large codeplug goes over"]],
+            source: leaflet,
+            when: { minutes: 6, risk: 2, ways: ["phone"] },
+          },
         ],
       },
     ],

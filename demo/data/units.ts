@@ -1,4 +1,4 @@
-// The 64 units, one a line: tag | model | revision or region | place | group | readings | custody.
+// The 64 radios and two programmers, one a line: tag | model | revision or region | place | group | readings | custody.
 // A reading is [component:]what@days-ago[/source][/initial of the reader]; #n is the component's nth release.
 // Custody is who@out..back, in days ago; a negative day lies ahead; "due" stands for not back yet.
 export const UNITS = `
@@ -66,6 +66,8 @@ M-03 | Marl 40   |   | VAN | MOBILES | B07@300 panel:1.0@300 dsp:1.8@300     |
 M-04 | Marl 40   |   | VAN | MOBILES | B13@8 panel:1.2@8 dsp:2.1@8           |
 M-05 | Marl 80   | early | VAN | MOBILES | C3@260 panel:1.4@260                  |
 W-15 | Wicket    |   | VAN | LANTERNS | reedling-3@150                       |
+B-01 | Clasp     |   | HUT | LANTERNS | 1.4@90                                |
+B-02 | Clasp     |   | HUT | LANTERNS | 1.4@200 1.6@20                        |
 `;
 
 /** Serial numbers of those whose model tells its revisions apart by them; the others' are counted up. */

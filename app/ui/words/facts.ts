@@ -9,8 +9,21 @@ import { sayDate } from "./time.ts";
 
 export type SaidFact = {
   readonly text: string;
-  readonly to?: "readings" | "releases" | "group" | "history" | "modes";
+  readonly to?: "readings" | "releases" | "group" | "history" | "modes" | "pairings" | "channels";
 };
+
+const CARRIES = {
+  older: "carries an older one",
+  other: "carries another table",
+  unknown: "may carry it or not: nobody has read it since",
+} as const;
+const IDENTITY = { digital: "digital ID", call: "call sign" } as const;
+
+const UNPAIRED = {
+  dropped: "it dropped",
+  failed: "it failed when somebody looked",
+  lost: "the pairing was lost",
+} as const;
 
 export function sayFact(fact: Fact, names: Names): SaidFact {
   const day = (date: Parameters<typeof sayDate>[0]) => sayDate(date, names.locale, names.today);
@@ -128,6 +141,20 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
       return {
         text: `It transmits beyond that: ${sayWidth(fact.width)} in all, the first from ${sayHertz(fact.from)} to ${sayHertz(fact.to)}.`,
         to: "modes",
+      };
+    case "pairing":
+      return { text: `${clip(fact.device)}: ${UNPAIRED[fact.why]} on ${day(fact.on)}.`, to: "pairings" };
+    case "codeplug":
+      return {
+        text: `Plan ${fact.plan} of the channels counts since ${day(fact.since)}; the radio ${CARRIES[fact.has]}${fact.on ? `, by what was known on ${day(fact.on)}` : ""}.`,
+        to: "channels",
+      };
+    case "identity":
+      return {
+        text: fact.askedOn
+          ? `Its ${IDENTITY[fact.what]} was asked for on ${day(fact.askedOn)}${fact.by ? ` and should have come by ${day(fact.by)}` : ""}.`
+          : `Its ${IDENTITY[fact.what]} is wanted, and nobody has asked for it.`,
+        to: "channels",
       };
     case "flash-unconfirmed":
       return {

@@ -1,5 +1,5 @@
 // The log's entries as sentences.
-import { logEntry } from "#core/club/log.ts";
+import { type LogEntry, logEntry } from "#core/club/log.ts";
 import { isPlainDate } from "#core/quantities/date.ts";
 import { counted } from "./count.ts";
 import { sayHertz } from "./frequency.ts";
@@ -7,6 +7,24 @@ import { SOURCE_WORDS } from "./source.ts";
 import { clip } from "./standing.ts";
 import { sayDate } from "./time.ts";
 
+const PAIRING_SAID = {
+  proved: "proved the pairing with",
+  dropped: "noted that the pairing dropped with",
+  failed: "could not pair it with",
+  lost: "noted that the pairing is lost with",
+} as const;
+const IDENTITY_HOW = { wanted: "noted that they want", asked: "asked for", there: "noted" } as const;
+const IDENTITY_WHAT = { digital: "the digital ID", call: "the call sign" } as const;
+const PLAN_CHANGED: Readonly<Record<string, string>> = {
+  "add-block": "added to the draft of the plan the block",
+  "change-block": "changed in the draft of the plan the block",
+  "remove-block": "took out of the draft of the plan the block",
+  "move-block": "moved in the draft of the plan the block",
+  "add-members": "added to the draft of the plan",
+  "change-member": "changed in the draft of the plan",
+  "remove-member": "took out of the draft of the plan",
+  "move-member": "moved in the draft of the plan",
+};
 const MEASURED_UNIT: Readonly<Record<string, string>> = { power: " W", current: " A", sensitivity: " µV" };
 const MODE_HOW = {
   set: "switched it to",
@@ -160,7 +178,75 @@ export function sayEntry(
       return `took out of the band plan for ${clip(entry.class)}: ${sayHertz(entry.from)} to ${sayHertz(entry.to)}`;
     case "band-plan-brought-in":
       return `brought in a band plan of ${counted(entry.lines, "line")} for ${clip(entry.classes)}`;
+    case "charge-noted":
+      return entry.how === "level" || entry.how === "used"
+        ? `${entry.how === "level" ? "saw" : "noted that programming took"} ${entry.percent ?? 0} % of ${clip(entry.device)}`
+        : `${entry.how === "plugged" ? "put" : "took"} ${clip(entry.device)} ${entry.how === "plugged" ? "on its charger" : "off its charger"}`;
+    case "charge-struck":
+      return `struck what was noted of the battery of ${clip(entry.device)}: ${clip(entry.why)}`;
+    case "device-tied":
+      return entry.unit === ""
+        ? `keeps the firmware of ${clip(entry.device)} no more`
+        : `keeps the firmware of ${clip(entry.device)} under ${clip(entry.unit)}`;
+    case "paired":
+      return `paired it with ${clip(entry.device)}`;
+    case "pairing-noted":
+      return `${PAIRING_SAID[entry.how]} ${clip(entry.device)}${entry.note ? `: ${clip(entry.note)}` : ""}`;
+    case "pairing-set":
+      return `set in the pair with ${clip(entry.device)}: ${entry.settings ? clip(entry.settings) : "as recommended"}`;
+    case "pairing-ended":
+      return `ended the pairing with ${clip(entry.device)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
+    case "codeplug-facts-written":
+      return `noted that a ${clip(entry.name)} holds ${counted(entry.channels, "channel")}`;
+    case "plan-changed":
+      return `${PLAN_CHANGED[entry.how] ?? "changed in the plan of channels:"} ${clip(entry.what)}`;
+    case "plan-issued":
+      return `issued plan ${entry.plan} of the channels, with ${counted(entry.tables, "table")}${entry.note ? `: ${clip(entry.note)}` : ""}`;
+    case "plan-dropped":
+      return `dropped the draft of plan ${entry.plan}`;
+    case "codeplug-proved":
+      return `wrote ${counted(entry.channels, "channel")} into it and read them again: ${clip(entry.what)}`;
+    case "codeplug-made":
+      return `made a table of ${counted(entry.channels, "channel")} for it: ${clip(entry.what)}`;
+    case "list-merged":
+      return `merged its ${clip(entry.what)}: ${entry.added} added, ${entry.renamed} renamed, all at their numbers`;
+    case "mapping-kept":
+      return `keeps the dialect ${clip(entry.name)} of channel tables, with ${counted(entry.columns, "column")}`;
+    case "mapping-shelved":
+      return `keeps the dialect ${clip(entry.name)} no more`;
+    case "identity-noted":
+      return `${IDENTITY_HOW[entry.how]} ${IDENTITY_WHAT[entry.what]} of ${clip(entry.whose)}${entry.value ? `: ${clip(entry.value)}` : ""}`;
+    case "identity-shelved":
+      return `took ${IDENTITY_WHAT[entry.what]}${entry.value ? ` ${clip(entry.value)}` : ""} from ${clip(entry.whose)}`;
+    case "repeater-written":
+      return `wrote down the repeater ${clip(entry.name)} on ${sayHertz(entry.receive)}`;
+    case "repeater-heard":
+      return entry.how === "heard"
+        ? `heard the repeater ${clip(entry.name)}`
+        : `confirmed what stands of the repeater ${clip(entry.name)}`;
+    case "repeater-shelved":
+      return `took the repeater ${clip(entry.name)} out of the directory`;
+    case "repeaters-imported":
+      return `brought repeaters in${entry.file ? ` from ${clip(entry.file)}` : ""}: ${entry.added} added, ${entry.changed} changed`;
+    case "profile-kept":
+      return `keeps the profile ${clip(entry.name)} on ${clip(entry.device)}, read from ${clip(entry.from)}`;
+    case "profile-shelved":
+      return `shelved the profile ${clip(entry.name)} of ${clip(entry.device)}`;
+    case "work-done":
+      return sayWork(entry);
     case "note":
       return entry.text;
   }
+}
+
+/** What was done, with what, and whether it worked: as short as what is known of it. */
+function sayWork(entry: Extract<LogEntry, { kind: "work-done" }>): string {
+  const { did, from, to, lead, computer, worked, text } = entry;
+  const way = [from && `from ${clip(from)}`, to && `to ${clip(to)}`].filter(Boolean).join(" ");
+  const parts = [
+    `${did === "other" ? "other work" : did}${way && ` ${way}`}`,
+    lead && `with ${clip(lead)}`,
+    computer && `on ${clip(computer)}`,
+  ].filter(Boolean);
+  return `did this: ${parts.join(", ")}; it ${worked ? "worked" : "failed"}${text && `. ${text}`}`;
 }

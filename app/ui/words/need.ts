@@ -42,6 +42,12 @@ export function sayNeed(need: SaidNeed, names: Names, many: boolean): string {
       return "read it out and keep the file; it was written to since the last backup";
     case "unmeasured":
       return "measure its power; its group asks for that";
+    case "unpaired":
+      return "pair it again; what it was paired with does not hold any more";
+    case "not-the-plan":
+      return "write the plan of channels into it; its group carries that";
+    case "no-identity":
+      return "ask for its ID or call sign; it has not come";
     case "transmits-beyond":
       return "switch its mode; it transmits where its user may not";
     case "ahead":

@@ -1,5 +1,6 @@
 // A step of a run in words, for its headline and for the list of all of them.
 import type { Gate } from "#core/run/event.ts";
+import { POWER_FLOOR } from "#core/run/fold.ts";
 import type { RunStep } from "#core/run/plan.ts";
 import { sayHertz } from "./frequency.ts";
 import { saySigns, sayStep, signsOf } from "./step.ts";
@@ -11,6 +12,7 @@ const GATE_WORD: Record<Gate, string> = {
   hardware: "The release fits its hardware",
   same: "What is in it now is what was written",
   chain: "What leads into it is not known to fail",
+  base: "What is written was read from this radio",
 };
 
 export function sayRunStep(step: RunStep): string {
@@ -18,7 +20,9 @@ export function sayRunStep(step: RunStep): string {
     case "gather":
       return `Get ${step.what}`;
     case "gate":
-      return GATE_WORD[step.gate];
+      return step.gate === "power" && step.device !== undefined
+        ? `${step.device} is charged to ${step.floor ?? POWER_FLOOR} % or more`
+        : GATE_WORD[step.gate];
     case "do":
       return sayStep(step.step);
     case "open":
@@ -37,6 +41,16 @@ export function sayRunStep(step: RunStep): string {
       return `Key up on ${sayHertz(step.frequency)}, into the dummy load`;
     case "measure":
       return "Measure its power, into the dummy load";
+    case "right-menu":
+      return step.wrong === undefined
+        ? `In the menu ${step.menu}`
+        : `In the menu ${step.menu}, not in ${step.wrong}`;
+    case "pin":
+      return step.seconds === undefined
+        ? `Type the PIN ${step.pin}`
+        : `Type the PIN ${step.pin} within ${step.seconds} seconds`;
+    case "paired":
+      return `Does it hold with ${step.device}?`;
     case "put-away":
       return `Put ${step.what} away`;
   }
@@ -50,6 +64,7 @@ export const sayListedStep = (step: RunStep): string =>
 
 /** What should be seen at a step; nothing where nothing is written. */
 export function shouldSee(step: RunStep): readonly string[] {
+  if (step.kind === "paired" && step.shows !== undefined) return [`The screen shows ${step.shows}.`];
   const signs = step.kind === "do" ? signsOf(step.step) : undefined;
   return signs ? saySigns(signs) : [];
 }

@@ -96,10 +96,15 @@ describe("needs and standings", () => {
       );
       expect(new Set(said).size).toBe(NEED_CAUSES.length);
       for (const [i, text] of said.entries()) {
-        // A backup, a mode and a measurement are of the whole radio.
-        const isWhole = ["written-since-backup", "transmits-beyond", "unmeasured"].includes(
-          NEED_CAUSES[i] ?? "",
-        );
+        // A backup, a mode, a measurement, what it is paired with, its codeplug and its IDs are of the whole radio.
+        const isWhole = [
+          "written-since-backup",
+          "transmits-beyond",
+          "unmeasured",
+          "unpaired",
+          "not-the-plan",
+          "no-identity",
+        ].includes(NEED_CAUSES[i] ?? "");
         if (!isWhole) expect(text).toMatch(/^main: /);
         expect(text).not.toMatch(UNSAID);
       }
@@ -158,7 +163,11 @@ describe("the log", () => {
       const said = sayEntry({ kind: String(kind), detail }, "en-GB");
       expect(said, String(kind)).not.toBe(kind);
       expect(said).not.toMatch(UNSAID);
-      const texts = Object.entries(detail).filter(([name]) => !["how", "source", "tag"].includes(name));
+      // The day of what was written down afterwards stands beside the sentence.
+      const beside = ["note", "work-done"].includes(String(kind)) ? ["on"] : [];
+      const texts = Object.entries(detail).filter(
+        ([name]) => !["how", "source", "tag", ...beside].includes(name),
+      );
       for (const [name, value] of texts) {
         if (typeof value === "string") expect(said, `${kind}: ${name}`).toContain(value);
       }

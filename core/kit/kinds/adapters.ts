@@ -24,8 +24,20 @@ export const adapters = {
   fields: [
     TAG,
     { name: "kind", label: "Kind", options: () => words(ADAPTER_KINDS), quick: true },
-    { name: "end_a", label: "From", options: (k) => named(k.connectors, "choose"), quick: true },
-    { name: "end_b", label: "To", options: (k) => named(k.connectors, "choose"), quick: true },
+    {
+      name: "end_a",
+      label: "From",
+      options: (k) => named(k.connectors, "choose"),
+      quick: true,
+      makes: "connector",
+    },
+    {
+      name: "end_b",
+      label: "To",
+      options: (k) => named(k.connectors, "choose"),
+      quick: true,
+      makes: "connector",
+    },
     ...CHIP,
     { name: "carries_data", label: "Carries data", options: yesNo },
     ...WHERE,

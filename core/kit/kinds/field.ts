@@ -17,6 +17,8 @@ export const KIT_TABLES = [
   "driver_rule",
   "gear",
   "offer",
+  "device",
+  "pair_advice",
 ] as const;
 export type KitTable = (typeof KIT_TABLES)[number];
 
@@ -36,6 +38,8 @@ export type FieldSpec = {
   readonly options?: (known: Known) => Options;
   readonly rows?: number;
   readonly mono?: boolean;
+  /** What it picks, where another one can be made in passing by its name. */
+  readonly makes?: "connector" | "place" | "person" | "model";
   /** Among the few that the line of quick entry shows. */
   readonly quick?: boolean;
 };
@@ -55,8 +59,10 @@ export type Kind = {
   readonly one: string;
   readonly many: string;
   /** The field that names it; no two may share it. */
-  readonly name: "tag" | "name" | "family";
+  readonly name: "tag" | "name" | "family" | "what";
   readonly fields: readonly FieldSpec[];
+  /** Those of its fields that do not apply to one with such values: they are kept as they are, and not shown. */
+  readonly skips?: (values: Values) => readonly string[];
   /** What a new one begins with. */
   readonly begin?: Values;
   /** What is typed, as it is stored. */
@@ -89,8 +95,13 @@ export const WHERE: readonly FieldSpec[] = [
     label: "Condition",
     options: () => CONDITIONS.map((c) => [c, CONDITION_WORD[c]] as const),
   },
-  { name: "place_id", label: "Place", options: (k) => named(k.places, "no place") },
-  { name: "holder_id", label: "With", options: (k) => named(k.people, "nobody: it is here") },
+  { name: "place_id", label: "Place", options: (k) => named(k.places, "no place"), makes: "place" },
+  {
+    name: "holder_id",
+    label: "With",
+    options: (k) => named(k.people, "nobody: it is here"),
+    makes: "person",
+  },
   { name: "note", label: "Note" },
 ];
 export const CHIP: readonly FieldSpec[] = [

@@ -13,6 +13,7 @@ export const gear = {
     { name: "kind", label: "Kind", options: () => words(GEAR_KINDS), quick: true },
     { name: "what", label: "What it is", quick: true },
     { name: "rating", label: "Rating, with units (50 W for 1 min)", quick: true },
+    { name: "places", label: "Places of a charger", mono: true },
     { name: "error", label: "Error of a meter (10 % of full scale)", quick: true },
     ...WHERE,
   ],
@@ -23,8 +24,16 @@ export const gear = {
       what: r.text("what"),
       rating: r.text("rating", 120),
       error: r.text("error", 120),
+      places: r.number("places", { least: 1, most: 200, whole: true, such: "6" }) ?? 1,
       ...readWhere(r),
     },
   }),
-  says: (v) => joined([v.what, v.rating, v.error && `off by up to ${v.error}`]),
+  begin: { places: "1", condition: "sound" },
+  says: (v) =>
+    joined([
+      v.what,
+      v.kind === "charger" && v.places !== "1" && `${v.places} places`,
+      v.rating,
+      v.error && `off by up to ${v.error}`,
+    ]),
 } satisfies Kind;

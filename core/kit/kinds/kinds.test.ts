@@ -12,6 +12,7 @@ const known = {
   drivers: [{ id: "5", name: "Fernport" }],
   tools: [],
   models: [],
+  chargers: [],
 };
 
 test("of a computer with many tools a few are named, and how many more there are", () => {

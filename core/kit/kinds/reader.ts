@@ -17,6 +17,7 @@ export type Known = {
   readonly drivers: Named;
   readonly tools: Named;
   readonly models: Named;
+  readonly chargers: Named;
 };
 
 const LINE_TROUBLE: Record<LineProblem["kind"], string> = {
@@ -26,6 +27,9 @@ const LINE_TROUBLE: Record<LineProblem["kind"], string> = {
   "no-operation": "is none of read, write, flash",
   "no-version": "wants a name and a version, such as Hedgewriter 1.8",
   "no-model": "wants a model, a colon, and what for: Wicket: read, flash",
+  "no-step": "is no step; write for instance press menu, ok",
+  "no-setting": "wants a name, a value and why: hold time = 2 s: or it drops",
+  "too-long": "is too long",
 };
 
 /** Reads a form's values field by field; what is wrong stands under the field's name. */
@@ -83,6 +87,35 @@ export class Reader {
     const id = list.find((row) => row.name.toLowerCase() === typed.toLowerCase())?.id;
     if (id === undefined) this.errors[name] ??= `We know no ${what} called “${typed.slice(0, 60)}”.`;
     return id;
+  }
+
+  /** A number of some size; null where nothing is typed. */
+  number(
+    name: string,
+    { least, most, whole, such }: { least: number; most: number; whole?: boolean; such: string },
+  ): number | null {
+    const text = this.text(name, 20).replace(",", ".");
+    if (text === "") return null;
+    const value = Number(text);
+    if (!/^\d*\.?\d+$/.test(text) || value < least || value > most || (whole && !Number.isInteger(value))) {
+      this.errors[name] ??=
+        `A ${whole ? "whole number" : "number"} from ${least} to ${most}, such as ${such}.`;
+      return null;
+    }
+    return value;
+  }
+
+  /** A Bluetooth address: twelve hexadecimal digits, however they are parted; null where nothing is typed. */
+  address(name: string): string | null {
+    const digits = this.text(name, 40)
+      .replace(/[\s:.-]/g, "")
+      .toUpperCase();
+    if (digits === "") return null;
+    if (!/^[0-9A-F]{12}$/.test(digits)) {
+      this.errors[name] ??= "Twelve hexadecimal digits, such as 02:00:5E:10:00:01.";
+      return null;
+    }
+    return digits.match(/../g)?.join(":") ?? null;
   }
 
   hex(name: string): number | null {

@@ -1,0 +1,57 @@
+// Which radios carry what, and how the plan lies in each model.
+
+import { planTroubles, stripsOf } from "#core/codeplug/strips.ts";
+import { groupBy } from "#core/quantities/group.ts";
+import { countsOf } from "#core/unit/carried.ts";
+import { carried, MOST_TAGS } from "#db/codeplugs.ts";
+import { modelsToPick } from "#db/models.ts";
+import { modesById } from "#db/modes.ts";
+import { codeplugFactsOf, planDraft, planNow, tablesOf } from "#db/plans.ts";
+import type { Tx } from "#db/pool.ts";
+
+export async function loadCarried(tx: Tx) {
+  const plan = await planNow(tx);
+  const [draft, tables, facts, rows, modes, models] = await Promise.all([
+    planDraft(tx),
+    plan ? tablesOf(tx, plan.id) : [],
+    codeplugFactsOf(tx),
+    carried(tx),
+    modesById(tx),
+    modelsToPick(tx),
+  ]);
+  const capacity = new Map(facts.map((row) => [row.model_id, row.facts.capacity]));
+  const ofModel = groupBy(rows, (row) => row.model_id);
+  return {
+    plan: plan && {
+      ...{ number: plan.number, note: plan.note, by: plan.by, issued: plan.issued_at?.toISOString() ?? "" },
+      blocks: (tables[0]?.laid.blocks ?? []).map(({ name, of }) => {
+        const block = plan.blocks.find((one) => one.name === name);
+        return { name, of, purpose: block?.purpose ?? "", priority: block?.priority ?? 1 };
+      }),
+    },
+    draft: draft !== undefined,
+    models: facts.map(({ model_id: id }) => {
+      const table = tables.find((one) => one.model_id === id);
+      return {
+        id,
+        name: models.find((one) => one.id === id)?.name ?? "",
+        capacity: capacity.get(id) ?? 0,
+        table: table?.id,
+        count: table?.laid.channels.length ?? 0,
+        strips: table ? stripsOf(table.laid) : [],
+        carried: countsOf(ofModel.get(id) ?? [], plan?.number, MOST_TAGS),
+      };
+    }),
+    troubles: planTroubles(
+      tables.map(({ model, model_id, laid }) => ({
+        ...{ model, laid },
+        modes: (ofModel.get(model_id) ?? []).flatMap((row) => {
+          const mode = row.plan === plan?.number && row.mode_id ? modes.get(row.mode_id) : undefined;
+          return mode ? [{ mode, units: row.units, tags: row.tags }] : [];
+        }),
+      })),
+    ),
+  };
+}
+
+export type CarriedData = Awaited<ReturnType<typeof loadCarried>>;

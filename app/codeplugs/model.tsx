@@ -1,0 +1,269 @@
+// The codeplug of a model: what it holds, the plan's table for it, and what of the plan is left out and why.
+import { Link, useActionData } from "react-router";
+import { writeCodeplugFacts } from "#acts/write-codeplug-facts.ts";
+import { checkCodeplug, habitsOf } from "#core/codeplug/check-codeplug.ts";
+import type { LeftOut } from "#core/codeplug/lay-out.ts";
+import { groupBy } from "#core/quantities/group.ts";
+import { mappings } from "#db/mappings.ts";
+import { modelById } from "#db/models.ts";
+import { knownMode, modesOf } from "#db/modes.ts";
+import { codeplugFactsOf, planNow, tablesOf } from "#db/plans.ts";
+import { listed, repeaters } from "#db/repeaters.ts";
+import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { ActForm } from "../forms/act-form.tsx";
+import { Labelled } from "../forms/field.tsx";
+import { offlineSaid } from "../forms/offline.ts";
+import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { ChannelFindings } from "../shared/channel-findings.tsx";
+import { Rows } from "../shared/channel-rows.tsx";
+import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
+import { TakeTable } from "../shared/take-table.tsx";
+import { useMay } from "../ui/club.ts";
+import { Page } from "../ui/page.tsx";
+import { Said } from "../ui/said.tsx";
+import { counted } from "../ui/words/count.ts";
+import type { Route } from "./+types/model";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Codeplug of the ${loaderData?.model.name ?? "model"} · Mossy Cabinet` },
+];
+
+export const handle = { follows: ({ model }: { model: { id: string } }) => [`model:${model.id}`, "club"] };
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "look");
+  const id = idIn(params.model, "This model");
+  if (id === undefined) throw notFound("This model");
+  return readInClub(context, async (tx, who) => {
+    const model = await modelById(tx, id);
+    if (!model) throw notFound("This model");
+    const [row] = await codeplugFactsOf(tx, id);
+    const plan = await planNow(tx);
+    const modes = (await modesOf(tx, id)).map(knownMode);
+    const [table] = plan ? await tablesOf(tx, plan.id, id) : [];
+    return {
+      model,
+      facts: row?.facts,
+      mode: row?.mode_id ?? "",
+      modes: modes.map((mode) => [mode.id, mode.name] as const),
+      mappings: (await mappings(tx)).map(({ id: one, name }) => ({ id: one, name })),
+      table: table && {
+        ...{ id: table.id, number: table.number, channels: table.laid.channels },
+        left: table.laid.left.map(({ block, member, why }) => ({ block, name: member.name, why })),
+        findings: checkCodeplug(table.laid.channels, {
+          ...{ holds: row?.facts, lists: {}, plan: [], on: who.today },
+          mode: modes.find(({ id: one }) => one === row?.mode_id) ?? modes[0],
+          habits: habitsOf((await repeaters(tx)).map(listed)),
+          // Whose ID it is to be is not the model's.
+          identity: "there",
+        }),
+        cut: table.laid.cut.length,
+        listening: table.laid.listening.length,
+      },
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "edit-model");
+  const form = await request.formData();
+  const refused = (status: number, says: string) =>
+    answer(status, { ok: false, intent: "facts", says, kept: textsOf(form) } satisfies ActAnswer);
+  return orSayAway(form, () =>
+    readInClub(context, async (_, who) => {
+      const count = (name: string) => {
+        const typed = told(form, name);
+        return typed === undefined ? undefined : /^\d{1,7}$/.test(typed) ? Number(typed) : -1;
+      };
+      if (count("capacity") === undefined || count("nameSigns") === undefined)
+        return refused(400, "How many channels it holds, and how many signs of a name it shows, are needed.");
+      const done = await performForm(writeCodeplugFacts, who, form, {
+        ...{ model: params.model, mode: told(form, "mode") },
+        facts: {
+          ...{ capacity: count("capacity"), nameSigns: count("nameSigns") },
+          ...{ zones: count("zones"), contacts: count("contacts") },
+          ...{
+            digital: form.has("digital"),
+            everyTone: form.has("everyTone"),
+            plainSigns: form.has("plainSigns"),
+          },
+          ...{ byPosition: form.has("byPosition"), tonesFrom: String(form.get("tonesFrom") ?? "") },
+          powers: String(form.get("powers") ?? "")
+            .split(",")
+            .map((one) => one.trim())
+            .filter((one) => one !== ""),
+        },
+      });
+      if (done.ok)
+        return answer(200, {
+          ...{ ok: true, intent: "facts" },
+          says: "Noted. The plan is laid out by it from its next issue on.",
+        });
+      if (done.problem.kind === "no-mode") return refused(409, "It has no such mode any more.");
+      return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+    }),
+  );
+}
+
+export const clientAction = offlineSaid;
+
+const WHY: Record<LeftOut["why"], string> = {
+  full: "for want of room",
+  name: "their names cannot be told apart",
+  tone: "it does not make their tones",
+  deaf: "it does not hear there",
+  digital: "they are digital",
+  "no-transmit": "it may not transmit there",
+};
+
+export default function Model({ loaderData }: Route.ComponentProps) {
+  const { model, facts, table } = loaderData;
+  const said = useActionData<ActAnswer>();
+  const mayEdit = useMay("edit-model");
+  return (
+    <Page
+      title={`Codeplug of the ${model.name}`}
+      says={
+        facts
+          ? `holds ${counted(facts.capacity, "channel")}; ${table ? `plan ${table.number} puts ${table.channels.length} into it` : "the plan puts none into it"}`
+          : "nobody has noted what it holds"
+      }
+      acts={
+        <>
+          <Link to="/codeplugs" className="link">
+            Back to who carries what
+          </Link>
+          <Link to={`/models/${model.id}`} className="link">
+            Its dossier
+          </Link>
+        </>
+      }
+    >
+      {said?.says && <Said answer={said} />}
+      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <div className="flex min-w-0 flex-col gap-4">
+          {table ? (
+            <Table table={table} mappings={loaderData.mappings} />
+          ) : (
+            <p className="doubt w-fit p-5">
+              {facts
+                ? "Nothing of the plan is for it."
+                : "Note what it holds: then the plan is laid out for it."}
+            </p>
+          )}
+        </div>
+        {mayEdit && <Facts data={loaderData} kept={said?.ok === false ? said.kept : undefined} />}
+      </div>
+    </Page>
+  );
+}
+
+type Data = Route.ComponentProps["loaderData"];
+
+function Table(props: { readonly table: NonNullable<Data["table"]>; readonly mappings: Data["mappings"] }) {
+  const { table, mappings: dialects } = props;
+  return (
+    <>
+      {table.left.length > 0 && (
+        <ul className="sheet divide-y divide-line">
+          {[...groupBy(table.left, ({ why }) => why)].map(([why, out_]) => (
+            <li key={why} className="px-4 py-1.5">
+              <strong>{counted(out_.length, "channel")} left out</strong>: {WHY[why]}.{" "}
+              <span className="text-sm text-quiet">
+                {out_
+                  .slice(0, 8)
+                  .map(({ name }) => name)
+                  .join(", ")}
+                {out_.length > 8 && ` and ${out_.length - 8} more`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {table.findings.length > 0 && <ChannelFindings findings={table.findings} />}
+      <TakeTable kind="table" of={table.id} dialects={dialects} />
+      <div className="sheet overflow-x-auto">
+        <Rows channels={table.channels} />
+      </div>
+    </>
+  );
+}
+
+function Facts({
+  data,
+  kept,
+}: {
+  readonly data: Data;
+  readonly kept: Readonly<Record<string, string>> | undefined;
+}) {
+  const { facts, modes, mode } = data;
+  const of = (name: string, otherwise: string) => (kept ? (kept[name] ?? "") : otherwise);
+  const number = (value: number | undefined) => (value === undefined ? "" : String(value));
+  const mark = (value: boolean | undefined) => (value ? "on" : "");
+  const field = (name: string, label: string, otherwise: string) => (
+    <Labelled name={name} label={label} small inputMode="numeric" value={of(name, otherwise)} />
+  );
+  return (
+    <section>
+      <h2 className="mb-1.5">What it holds</h2>
+      <ActForm intent="facts" className="sheet flex flex-col gap-2 p-3">
+        {field("capacity", "Channels", number(facts?.capacity))}
+        {field("nameSigns", "Signs of a name that it shows", number(facts?.nameSigns))}
+        {field("zones", "Zones (may stay empty)", number(facts?.zones))}
+        {field("contacts", "Contacts (may stay empty)", number(facts?.contacts))}
+        <Labelled
+          name="powers"
+          label="Its powers by name, the highest first, with commas"
+          small
+          value={of("powers", facts?.powers.join(", ") ?? "")}
+        />
+        {modes.length > 0 && (
+          <Labelled
+            name="mode"
+            label="The plan is laid out for the mode"
+            small
+            value={of("mode", mode)}
+            options={[["", "its first"], ...modes]}
+          />
+        )}
+        <Labelled
+          name="digital"
+          label="It is digital too"
+          type="checkbox"
+          small
+          value={of("digital", mark(facts?.digital))}
+        />
+        <Labelled
+          name="everyTone"
+          label="It makes every tone"
+          type="checkbox"
+          small
+          value={of("everyTone", mark(facts?.everyTone))}
+        />
+        <Labelled
+          name="tonesFrom"
+          label="Else: where its list of tones is from"
+          small
+          value={of("tonesFrom", facts?.tonesFrom ?? "")}
+        />
+        <Labelled
+          name="plainSigns"
+          label="It shows capitals, digits and plain signs only"
+          type="checkbox"
+          small
+          value={of("plainSigns", mark(facts?.plainSigns))}
+        />
+        <Labelled
+          name="byPosition"
+          label="It refers to lists by position"
+          type="checkbox"
+          small
+          value={of("byPosition", mark(facts?.byPosition))}
+        />
+        <button type="submit" className="btn btn-primary btn-sm">
+          Note it
+        </button>
+      </ActForm>
+    </section>
+  );
+}

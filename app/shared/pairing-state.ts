@@ -1,0 +1,7 @@
+// How a stored pairing stands.
+import { type PairingState, pairingState } from "#core/bluetooth/pairing.ts";
+import type { PairingRow } from "#db/pairings.ts";
+
+/** Stored are its events with the newest first. */
+export const stateOf = ({ events }: Pick<PairingRow, "events">): PairingState =>
+  pairingState(events.map(({ kind, at }) => ({ kind, at: Date.parse(at) })).reverse());

@@ -1,0 +1,86 @@
+// What was done to a radio, as its form writes it down; and a reading that goes to the radio it is of.
+import { moveReading } from "#acts/move-reading.ts";
+import { writeDown } from "#acts/write-down.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import type { DeedDoubt } from "#core/unit/done.ts";
+import type { UnitRow } from "#db/units.ts";
+import type { SignedIn } from "../context.ts";
+import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { answer } from "../shared/say-away.server.ts";
+import { sayDate } from "../ui/words/time.ts";
+
+const GONE = "That radio is not in the cabinet, or on its shelf: nothing was written.";
+
+export async function writeByForm(who: SignedIn, row: UnitRow, form: FormData) {
+  const intent = "write";
+  const text = (name: string) => String(form.get(name) ?? "");
+  const done = await performForm(writeDown, who, form, {
+    ...{ unit: row.id, did: form.get("did"), on: told(form, "on"), text: text("text") },
+    ...{ from: text("from"), to: text("to"), lead: text("lead"), computer: text("computer") },
+    ...{ worked: form.get("worked") !== "no", sure: form.get("sure") === "on" },
+  });
+  if (done.ok) {
+    const { read } = done.value.answer;
+    return answer(200, {
+      ...{ ok: true, intent },
+      says: read === undefined ? "Written down." : `Written down, and read as ${read} on that day.`,
+    });
+  }
+  const refused = (status: number, says: string) => answer(status, { ok: false, intent, says });
+  const { problem } = done;
+  switch (problem.kind) {
+    case "nothing":
+      return refused(400, "Say what was done, in a few words.");
+    case "ahead":
+      return refused(400, "That day has not come yet: what was done lies behind.");
+    case "doubts": {
+      const day = (on: PlainDate) => sayDate(on, who.locale, who.today);
+      const says = problem.doubts.map((doubt) => sayDoubt(doubt, day)).join(" ");
+      return refused(409, `${says} Tick that it was so all the same, or change the day.`);
+    }
+    case "input":
+      return refused(400, firstIssue(problem, "A day such as 2027-05-02, or nothing."));
+    case "no-key":
+      return refused(400, NOT_WHOLE);
+    default:
+      return refused(409, GONE);
+  }
+}
+
+const sayDoubt = (doubt: DeedDoubt, day: (on: PlainDate) => string): string =>
+  doubt.kind === "before-known"
+    ? `The radio is in the records since ${day(doubt.since)} only.`
+    : `It was read as ${doubt.before.raw} on ${day(doubt.before.on)}, and as ${doubt.after.raw} on ${day(doubt.after.on)} again.`;
+
+export async function moveByForm(who: SignedIn, row: UnitRow, form: FormData) {
+  const intent = "move";
+  const done = await performForm(moveReading, who, form, {
+    ...{ unit: row.id, reading: form.get("reading"), tag: form.get("tag") },
+  });
+  if (done.ok) {
+    const { tag, component, raw } = done.value.answer;
+    return answer(200, {
+      ok: true,
+      intent,
+      says: `Moved to ${tag}: ${component} ${raw}. Here it counts no more.`,
+    });
+  }
+  const refused = (status: number, says: string) => answer(status, { ok: false, intent, says });
+  const { problem } = done;
+  switch (problem.kind) {
+    case "no-target":
+      return refused(400, `No radio in the cabinet has the tag “${String(form.get("tag")).slice(0, 40)}”.`);
+    case "same":
+      return refused(400, "It is of this radio already.");
+    case "no-part":
+      return refused(400, `${problem.tag} is of a model that has no part called ${problem.component}.`);
+    case "struck":
+      return refused(409, "That reading is struck already, or not of this radio.");
+    case "input":
+      return refused(400, "Type the tag of the radio that it is of.");
+    case "no-key":
+      return refused(400, NOT_WHOLE);
+    default:
+      return refused(409, GONE);
+  }
+}

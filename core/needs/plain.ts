@@ -1,0 +1,34 @@
+// How a radio is, for whoever has it at home: one word, without routes, leads or needs by their names.
+import type { Urgency } from "../release/words.ts";
+import { isUntold, type StandingName } from "../unit/standing.ts";
+import type { NeedCause, NeedKind } from "./need.ts";
+
+/**
+ * It lacks a safety fix, or transmits where its user may not; it should run something else; its version should be read, which whoever has
+ * it can do; something is due the next time it is at the bench; nobody can tell; nothing is due and all that it runs is known.
+ */
+export type PlainVerdict =
+  | "bring-it-soon"
+  | "bring-it"
+  | "read-it"
+  | "when-you-come"
+  | "cannot-tell"
+  | "all-right";
+
+export type PlainNeed = { readonly kind: NeedKind; readonly cause: NeedCause; readonly urgency: Urgency };
+
+/**
+ * The verdict, the most pressing first.
+ * @param standings of all its parts; without any nothing can be told.
+ * @param due needs that are open today.
+ */
+export function plainVerdict(standings: readonly StandingName[], due: readonly PlainNeed[]): PlainVerdict {
+  const some = (test: (need: PlainNeed) => boolean) => due.some(test);
+  if (some(({ urgency, cause }) => urgency === "safety" || cause === "transmits-beyond"))
+    return "bring-it-soon";
+  if (some(({ kind }) => kind === "firmware")) return "bring-it";
+  if (some(({ kind }) => kind === "reading") || standings[0] === "unread") return "read-it";
+  if (some(({ kind }) => kind !== "catalogue")) return "when-you-come";
+  if (standings.length === 0 || due.length > 0 || standings.some(isUntold)) return "cannot-tell";
+  return "all-right";
+}

@@ -1,0 +1,65 @@
+// A policy is weighed before it is saved: who becomes due, who is relieved, and from which day on.
+import { expect, test } from "@playwright/test";
+import { expectAccessible } from "./accessible.ts";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+});
+test.afterAll(() => served.stop());
+
+test("a policy weighed before it is saved: nothing is saved by looking; one that makes all radios due says so", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/club`);
+  await page.getByRole("link", { name: "Lanterns kit" }).click();
+  await expect(page.getByText("What is written here can be weighed before it is saved")).toBeVisible();
+  await page.getByRole("button", { name: "See whom it touches" }).click();
+  await expect(page.getByText("No radio: nothing would change for any of them.")).toBeVisible();
+  await expect(page.getByText(/as far as is known today/)).toBeVisible();
+  const days = page.getByLabel("Readings are good for days");
+  await days.fill("1");
+  await page.getByRole("button", { name: "See whom it touches" }).click();
+  const told = page.getByRole("status").filter({ hasText: "What it would touch" });
+  await expect(told.getByText(/^\d+ would need something$/)).toBeVisible();
+  await expect(told).toContainText("W-01");
+  await expect(page.getByText(/The first day on which anything is other than now: today\./)).toBeVisible();
+  await expect(days).toHaveValue("1");
+  await expectAccessible(page);
+  // A hold relieves; a day is told.
+  await days.fill("365");
+  await page.getByLabel("On hold until").fill("2999-01-01");
+  await page.getByLabel("Why it is on hold").fill("nothing changes before the walk");
+  await page.getByRole("button", { name: "See whom it touches" }).click();
+  await expect(
+    told.getByText(/would need nothing more|would need something else than now/).first(),
+  ).toBeVisible();
+  await page.getByLabel("Readings are good for days").fill("0");
+  await page.getByRole("button", { name: "See whom it touches" }).click();
+  await expect(told).toHaveCount(0);
+  // In the records all is as it was; what was typed here is kept by the page itself.
+  const other = await page.context().newPage();
+  await other.goto(`${served.address}/club`);
+  const group = other.getByRole("listitem").filter({ hasText: "Lanterns kit" });
+  await expect(group).toContainText("Readings are good for 365 days");
+  await expect(group).not.toContainText("On hold");
+  await other.close();
+});
+
+test.describe("without scripts", () => {
+  test.use({ javaScriptEnabled: false });
+  test("it is weighed the same, and saved by its own press", async ({ page }) => {
+    await signIn(page, served.address, "wren");
+    await page.goto(`${served.address}/club`);
+    await page.getByRole("link", { name: "Loan pool" }).click();
+    await page.getByLabel("Readings are good for days").fill("2");
+    await page.getByRole("button", { name: "See whom it touches" }).click();
+    await expect(page.getByText(/^\d+ would need something/).first()).toBeVisible();
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(page).toHaveURL(/\/club$/);
+    await expect(page.getByText("Readings are good for 2 days.")).toBeVisible();
+  });
+});
