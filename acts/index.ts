@@ -38,6 +38,7 @@ import { liftHold } from "./lift-hold.ts";
 import { makeLink } from "./make-link.ts";
 import { mendCodeplug } from "./mend-codeplug.ts";
 import { mergeList } from "./merge-list.ts";
+import { mergeModels } from "./merge-models.ts";
 import { moveReading } from "./move-reading.ts";
 import { nameUsbId } from "./name-usb-id.ts";
 import { noteCharge } from "./note-charge.ts";
@@ -161,6 +162,7 @@ export const ALL_ACTS = [
   writeSegment,
   writeThing,
   bringInDossier,
+  mergeModels,
   confirmNumbering,
   writeIdentity,
   writeMode,

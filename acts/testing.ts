@@ -464,6 +464,11 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
         fc.record({ do: fc.constant("move-member"), block: spot, member: spot, toBlock: spot, to: spot }),
       ),
     }),
+    "merge-models": fc.record({
+      model: fc.constantFrom(...world.models),
+      into: fc.constantFrom(...world.models),
+      accepted: fc.subarray([...world.dossier.keys]),
+    }),
     "mend-codeplug": fc
       .tuple(fc.constantFrom(...world.codeplugs), fc.constantFrom(...CURES))
       .map(([one, cure]) => ({ ...one, cure })),

@@ -4,9 +4,7 @@ import { data, Form, Link, redirect } from "react-router";
 import { bringInDossier } from "#acts/bring-in-dossier.ts";
 import { type Difference, differencesOf } from "#core/dossier/differences.ts";
 import { LONGEST_DOSSIER, readDossier } from "#core/dossier/document.ts";
-import { groupBy } from "#core/quantities/group.ts";
 import { listed } from "#core/quantities/list.ts";
-import { RELEASE_FIELD_WORD } from "#core/release/words.ts";
 import { oursFor, writeDossier } from "#db/dossier-document.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
@@ -18,6 +16,7 @@ import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayDocumentProblem } from "../ui/words/document.ts";
 import type { Route } from "./+types/bring-in";
+import { FactPicks } from "./fact-picks.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "A dossier from elsewhere · Mossy Cabinet" }];
 
@@ -113,31 +112,6 @@ type Shown = {
   readonly about: { readonly name: string; readonly from: string; readonly known: boolean };
 };
 
-const FIELD_WORD: Readonly<Record<string, string>> = {
-  ...RELEASE_FIELD_WORD,
-  fromTracks: "over tracks",
-  from: "over",
-  rollbackFloor: "nothing older than",
-  soldAs: "also sold as",
-  pickInTool: "in the tool pick",
-  bluetooth: "Bluetooth",
-  firmware: "for",
-  where: "shows",
-  sample: "looks like",
-  numbering: "counts",
-};
-
-const KIND_WORD: Record<Difference["kind"], string> = {
-  identity: "The model",
-  part: "Its parts",
-  release: "Releases",
-  procedure: "Procedures",
-  quirk: "Oddities",
-  mode: "Modes",
-  setting: "Service settings",
-  code: "Codes that radio and tool agree on",
-};
-
 function Differences({ shown }: { readonly shown: Shown }) {
   const { differences, about } = shown;
   if (differences.length === 0) {
@@ -165,45 +139,10 @@ function Differences({ shown }: { readonly shown: Shown }) {
         {shown.unknown.length > 0 &&
           ` Left out, since our format has no such field: ${listed(shown.unknown, 6)}.`}
       </p>
-      {[...groupBy(differences, (d) => d.kind)].map(([kind, list]) => (
-        <section key={kind}>
-          <h2 className="mb-1.5">{KIND_WORD[kind]}</h2>
-          <ul className="sheet divide-y divide-line">
-            {list.map((difference) => (
-              <li key={difference.key} className="px-4 py-2.5">
-                <label className="flex items-baseline gap-3 font-semibold">
-                  <input
-                    type="checkbox"
-                    name="accept"
-                    value={difference.key}
-                    defaultChecked={
-                      shown.accepted.length > 0 ? shown.accepted.includes(difference.key) : !about.known
-                    }
-                    className="checkbox checkbox-sm checkbox-primary self-center"
-                  />
-                  {difference.title}
-                  {difference.fields.every((f) => f.ours === undefined) && (
-                    <span className="border border-brass px-1 text-xs">new to us</span>
-                  )}
-                </label>
-                <dl className="mt-1 ml-8 grid gap-x-4 text-sm sm:grid-cols-[9rem_minmax(0,1fr)]">
-                  {difference.fields.map((field) => (
-                    <div key={field.name} className="contents">
-                      <dt className="text-quiet">{FIELD_WORD[field.name] ?? field.name}</dt>
-                      <dd className="min-w-0 break-words">
-                        {field.ours !== undefined && field.ours !== "" && (
-                          <del className="mr-2 text-quiet">{field.ours.slice(0, 300)}</del>
-                        )}
-                        <ins className="no-underline">{field.theirs.slice(0, 300)}</ins>
-                      </dd>
-                    </div>
-                  ))}
-                </dl>
-              </li>
-            ))}
-          </ul>
-        </section>
-      ))}
+      <FactPicks
+        differences={differences}
+        picked={(key) => (shown.accepted.length > 0 ? shown.accepted.includes(key) : !about.known)}
+      />
       <button type="submit" name="intent" value="accept" className="btn btn-primary w-fit">
         Take over what is picked
       </button>

@@ -1,6 +1,6 @@
 // A model's identity: maker, name, kind, its parts and hardware revisions.
 
-import { redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { z } from "zod";
 import { MOST_PARTS, MOST_REVISIONS, modelStands, writeModel } from "#acts/write-model.ts";
 import { BODIES } from "#core/dossier/layout.ts";
@@ -148,7 +148,16 @@ export const clientAction = offlineForm;
 
 export default function EditModel({ loaderData, actionData }: Route.ComponentProps) {
   return (
-    <Page title={loaderData.name ? `${loaderData.name}: what it is` : "A new model"}>
+    <Page
+      title={loaderData.name ? `${loaderData.name}: what it is` : "A new model"}
+      acts={
+        loaderData.name && (
+          <Link to="../merge" relative="path" className="link self-center text-sm">
+            It is the same as another model
+          </Link>
+        )
+      }
+    >
       <PostForm
         lastResult={actionData}
         submit="Save"

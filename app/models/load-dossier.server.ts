@@ -1,8 +1,10 @@
 // What the pages of a dossier have in common: the model, its facts with their confirmations, and the warnings.
 
+import { redirect } from "react-router";
 import { confirmFact as confirm } from "#acts/confirm-fact.ts";
 import { confusable } from "#core/dossier/confusable.ts";
 import { confirmationsOf, type ProcedureRow } from "#db/dossier.ts";
+import { becameOf } from "#db/merge.ts";
 import { modelById } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { notFound, type SignedIn } from "../context.ts";
@@ -14,8 +16,10 @@ export const modelIdOf = (text: string | undefined): string => (text && /^\d{1,1
 
 export async function mustHaveModel(tx: Tx, id: string | undefined) {
   const model = await modelById(tx, modelIdOf(id));
-  if (!model) throw notFound("This model");
-  return model;
+  if (model) return model;
+  // What it was merged into has its address.
+  const became = await becameOf(tx, modelIdOf(id));
+  throw became ? redirect(`/models/${became}`) : notFound("This model");
 }
 
 /** For each procedure, the others that are one key away, the worst first; of several with the same keys one is enough. */

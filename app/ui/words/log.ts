@@ -74,6 +74,8 @@ export function sayEntry(
       return `added the model ${entry.name}`;
     case "model-changed":
       return `changed the model ${entry.name}: ${entry.what}`;
+    case "models-merged":
+      return `merged the model ${entry.gone} into ${entry.into}: ${counted(entry.units, "unit")}, ${counted(entry.readings, "reading")} and ${counted(entry.facts, "fact")} went along`;
     case "numbering-confirmed":
       return `confirmed how ${entry.component} versions count: ${entry.numbering}`;
     case "numbering-taken-back":
