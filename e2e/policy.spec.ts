@@ -49,6 +49,31 @@ test("a policy weighed before it is saved: nothing is saved by looking; one that
   await other.close();
 });
 
+test("a hold weighed before it is set: on a radio's page and for several; nothing is saved by looking", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/units/W-03`);
+  await page.getByText("Put it on hold").click();
+  await page.getByLabel("Until").fill("2999-01-01");
+  await page.getByRole("button", { name: "What would that do?" }).click();
+  await expect(
+    page.getByText(/W-03 would be left alone until 1 Jan 2999\. Nothing is saved yet\./),
+  ).toBeVisible();
+  await expect(page.getByLabel("Until")).toHaveValue("2999-01-01");
+  await expect(page.getByRole("button", { name: "Lift the hold" })).toHaveCount(0);
+  await page.getByLabel("Until").fill("2020-01-01");
+  await page.getByRole("button", { name: "What would that do?" }).click();
+  await expect(page.getByText("Say until which day to come")).toBeVisible();
+  await page.goto(`${served.address}/due?sort=tag`);
+  await page.getByRole("checkbox", { name: "Pick W-03" }).first().check();
+  await page.getByRole("checkbox", { name: "Pick W-08" }).first().check();
+  await page.getByLabel("leave alone until").fill("2999-01-01");
+  await page.getByRole("button", { name: "What would that do?" }).click();
+  await expect(page.getByText(/W-03.* would be left alone until 1 Jan 2999\./)).toBeVisible();
+  await expect(page.getByRole("checkbox", { name: "Pick W-08" }).first()).toBeChecked();
+});
+
 test.describe("without scripts", () => {
   test.use({ javaScriptEnabled: false });
   test("it is weighed the same, and saved by its own press", async ({ page }) => {

@@ -117,7 +117,10 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
                   {group.more && " and more"}: {about?.says}
                 </span>
               </h2>
-              <NeedRows rows={group.rows} picked={actionData?.ok === false ? actionData.kept.units : []} />
+              <NeedRows
+                rows={group.rows}
+                picked={actionData && "kept" in actionData ? actionData.kept.units : []}
+              />
               {group.more && (
                 <Link
                   className="link mt-2 inline-block"

@@ -7,6 +7,8 @@ export type HoldAnswer =
       /** Another for each time. */
       readonly done: string;
     }
+  /** What it would do; nothing was done. */
+  | { readonly ok: true; readonly says: string; readonly kept: ReturnType<typeof keptOf> }
   | { readonly ok: false; readonly says: string; readonly kept: ReturnType<typeof keptOf> };
 
 /** What was picked and typed: goes back with a form that was refused, or that could not be sent. */

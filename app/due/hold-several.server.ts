@@ -3,11 +3,19 @@ import { holdUnits } from "#acts/hold-units.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { weighHold } from "../shared/weigh-hold.server.ts";
 import { counted } from "../ui/words/count.ts";
 import { type HoldAnswer, keptOf } from "./hold-answer.ts";
 
-export async function holdSeveral(_tx: Tx, who: SignedIn, form: FormData): Promise<HoldAnswer> {
+export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promise<HoldAnswer> {
   const refused = (says: string): HoldAnswer => ({ ok: false, says, kept: keptOf(form) });
+  if (form.has("look")) {
+    const units = form.getAll("unit").map(String);
+    const says = await weighHold(tx, who, { units, until: form.get("until") });
+    return says === undefined
+      ? refused("Pick radios, and say until which day to come, such as 2027-05-02.")
+      : { ok: true, says, kept: keptOf(form) };
+  }
   const done = await performForm(holdUnits, who, form, {
     units: [...new Set(form.getAll("unit"))],
     until: form.get("until"),

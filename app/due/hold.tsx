@@ -7,12 +7,12 @@ import type { HoldAnswer } from "./hold-answer.ts";
 /** The picks among the rows belong to this form by its id. */
 export function HoldPicked(props: { readonly answer: HoldAnswer | undefined; readonly mayWork: boolean }) {
   const { answer } = props;
-  const kept = answer?.ok === false ? answer.kept : undefined;
+  const kept = answer && "kept" in answer ? answer.kept : undefined;
   return (
     <ActForm
       id="picked"
       preventScrollReset
-      key={answer?.ok ? answer.done : ""}
+      key={answer && "done" in answer ? answer.done : ""}
       data-answered={answer && ""}
       className="sheet mt-6 flex flex-wrap items-center gap-x-3 gap-y-2 p-3 text-sm"
     >
@@ -59,6 +59,9 @@ export function HoldPicked(props: { readonly answer: HoldAnswer | undefined; rea
       />
       <button type="submit" className="btn btn-primary btn-sm">
         Put on hold
+      </button>
+      <button type="submit" name="look" value="on" className="btn btn-outline btn-primary btn-sm">
+        What would that do?
       </button>
       <p role="status" className={answer?.ok === false ? "font-semibold text-rust" : "font-semibold"}>
         {answer?.says}

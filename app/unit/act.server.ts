@@ -17,6 +17,7 @@ import { beginByForm } from "../shared/begin-run.server.ts";
 import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
 import { noteTry } from "../shared/note-try.server.ts";
 import { answer, textsOf } from "../shared/say-away.server.ts";
+import { weighHold } from "../shared/weigh-hold.server.ts";
 import { sayWidth } from "../ui/words/frequency.ts";
 import { sayPreview } from "../ui/words/preview.ts";
 import { moveByForm, writeByForm } from "./story.server.ts";
@@ -174,7 +175,16 @@ const back: ByForm = async (_tx, who, { row }, form) => {
   return answer(status, { ok: false, intent, says });
 };
 
-const hold: ByForm = async (_tx, who, { row }, form) => {
+const hold: ByForm = async (tx, who, { row }, form) => {
+  if (form.has("look")) {
+    const says = await weighHold(tx, who, { units: [row.id], until: form.get("until") });
+    return says === undefined
+      ? answer(400, {
+          ...{ ok: false, intent: "hold", kept: textsOf(form) },
+          says: "Say until which day to come, such as 2027-05-02.",
+        })
+      : answer(200, { ok: true, intent: "hold-look", says, kept: textsOf(form) });
+  }
   const done = await performForm(holdUnits, who, form, {
     units: [row.id],
     until: form.get("until"),

@@ -36,7 +36,13 @@ export function Acts(props: {
       <h2>Custody and hold</h2>
       {mayLend &&
         (unit.holder ? <Back holder={unit.holder} /> : <Lend people={people} kept={keptOf(said, "lend")} />)}
-      {mayHold && <Hold unit={unit} kept={keptOf(said, "hold")} />}
+      {mayHold && (
+        <Hold
+          unit={unit}
+          kept={said?.intent === "hold-look" ? said.kept : keptOf(said, "hold")}
+          says={said?.intent === "hold-look" ? said.says : undefined}
+        />
+      )}
       {edit}
     </section>
   );
@@ -79,7 +85,16 @@ function Lend({ people, kept }: { readonly people: readonly Who[]; readonly kept
   );
 }
 
-function Hold({ unit, kept }: { readonly unit: UnitRow; readonly kept: Kept }) {
+/** `says`: what the hold would do. */
+function Hold({
+  unit,
+  kept,
+  says,
+}: {
+  readonly unit: UnitRow;
+  readonly kept: Kept;
+  readonly says: string | undefined;
+}) {
   const { today, locale } = useClub();
   if (unit.hold_until !== null && unit.hold_until >= today) {
     return (
@@ -99,9 +114,19 @@ function Hold({ unit, kept }: { readonly unit: UnitRow; readonly kept: Kept }) {
       <ActForm intent="hold" className="sheet mt-2 flex flex-col gap-2 p-3">
         <Labelled name="until" label="Until" type="date" small value={kept?.until} />
         <Labelled name="why" label="Why" small most={MOST_WHY} value={kept?.why} />
-        <button type="submit" className="btn btn-primary btn-sm">
-          Hold
-        </button>
+        {says && (
+          <p role="status" className="text-sm">
+            {says}
+          </p>
+        )}
+        <div className="flex flex-wrap gap-2">
+          <button type="submit" className="btn btn-primary btn-sm">
+            Hold
+          </button>
+          <button type="submit" name="look" value="on" className="btn btn-outline btn-primary btn-sm">
+            What would that do?
+          </button>
+        </div>
       </ActForm>
     </details>
   );

@@ -7,15 +7,17 @@ import type { ShownRuns } from "./load-runs.server.ts";
 
 export function Bench(props: {
   readonly runs: ShownRuns;
-  readonly due: boolean;
+  /** What stands in its panel already, with a press of its own. */
+  readonly needs: readonly string[];
   readonly tag: string;
   readonly parts: readonly { readonly id: string; readonly name: string }[];
 }) {
-  const { runs, due } = props;
+  const { runs } = props;
+  const has = (kind: string) => props.needs.includes(kind);
   const mayWork = useMay("work-at-bench");
   const mayEdit = useMay("edit-unit");
   return (
-    <section className="flex flex-col gap-2">
+    <section className="no-print flex flex-col gap-2">
       <h2>At the bench</h2>
       {runs.open ? (
         <p>
@@ -27,18 +29,17 @@ export function Bench(props: {
       ) : (
         mayWork && (
           <ActForm intent="bench" className="flex flex-wrap gap-2">
-            {due && (
-              <button type="submit" name="for" value="update" className="btn btn-primary btn-sm">
-                Update it
+            {!has("backup") && (
+              <button type="submit" name="for" value="backup" className="btn btn-outline btn-primary btn-sm">
+                Back it up
               </button>
             )}
-            <button type="submit" name="for" value="backup" className="btn btn-outline btn-primary btn-sm">
-              Back it up
-            </button>
-            <button type="submit" name="for" value="measure" className="btn btn-outline btn-primary btn-sm">
-              Measure its power
-            </button>
-            {props.parts.map(({ id, name }) => (
+            {!has("measurement") && (
+              <button type="submit" name="for" value="measure" className="btn btn-outline btn-primary btn-sm">
+                Measure its power
+              </button>
+            )}
+            {(has("reading") && props.parts.length === 1 ? [] : props.parts).map(({ id, name }) => (
               <button
                 key={id}
                 type="submit"

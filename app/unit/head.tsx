@@ -10,6 +10,11 @@ import { capital } from "../ui/words/capital.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 
+/** The part whose verdict is the page's: the first that is not as it should be. */
+export const worstOf = <Part extends { readonly standing: Standing }>(
+  parts: readonly Part[],
+): Part | undefined => parts.find((part) => part.standing.standing !== "current") ?? parts[0];
+
 export function Head(props: {
   readonly unit: UnitRow;
   readonly former: readonly string[];
@@ -21,7 +26,7 @@ export function Head(props: {
   const { unit, former, standings, releases, needs, plugs } = props;
   const { locale, today } = useClub();
   const names = namesOf(releases, locale, today);
-  const worst = standings.find((s) => s.standing.standing !== "current") ?? standings[0];
+  const worst = worstOf(standings);
   const what = [unit.maker, unit.model].join(" ");
   const variant = unit.hardware_revision ? `hardware ${unit.hardware_revision}` : unit.region;
   const title =

@@ -62,7 +62,7 @@ export function ModeSection(props: {
         {isBeyond && <Caution of="unlocking" />}
       </div>
       {maySee && (
-        <p className="mt-2 text-sm">
+        <p className="no-print mt-2 text-sm">
           <Go to={`/units/${encodeURIComponent(unit.tag)}/service`} className="link">
             Its service settings
           </Go>

@@ -51,7 +51,7 @@ export function Pairings(props: {
         </ul>
       )}
       {mayWork && (
-        <Go to={page} className="link mt-1 block w-fit text-sm">
+        <Go to={page} className="no-print link mt-1 block w-fit text-sm">
           Pair it with something
         </Go>
       )}

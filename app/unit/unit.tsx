@@ -1,7 +1,6 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
 
 import { useActionData } from "react-router";
-import { listed } from "#core/quantities/list.ts";
 import { standingsOf } from "#core/unit/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead } from "#db/dossier.ts";
@@ -12,18 +11,13 @@ import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf, formerTags } from "#db/units.ts";
 import { readInClub } from "../context.ts";
-import { ActForm } from "../forms/act-form.tsx";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { shownTooling } from "../shared/load-tooling.server.ts";
 import { componentsOf, howToOf, leadToTag, loadUnit, waysOf } from "../shared/load-unit.server.ts";
 import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
-import { Tooling } from "../shared/tooling.tsx";
-import { Compare, WaySteps } from "../shared/way.tsx";
 import { useClub, useMay } from "../ui/club.ts";
-import { Ladder } from "../ui/ladder.tsx";
 import { Said } from "../ui/said.tsx";
-import { sayRoute } from "../ui/words/route.ts";
 import type { Route } from "./+types/unit";
 import { actOnUnit } from "./act.server.ts";
 import { Acts } from "./acts.tsx";
@@ -36,8 +30,8 @@ import { shownBattery, shownPairings } from "./load-pairings.server.ts";
 import { shownRuns } from "./load-runs.server.ts";
 import { ModeSection } from "./mode.tsx";
 import { Pairings } from "./pairings.tsx";
+import { LadderHere, Panel } from "./panel.tsx";
 import { SerialSays, serialSays } from "./serial.tsx";
-import { NeedList, Standings } from "./verdicts.tsx";
 import { WriteDown } from "./write-down.tsx";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
@@ -140,12 +134,12 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
   const mayRecord = useMay("record-reading", { holdsUnit: unit.holder_id === person });
   const mayWork = useMay("work-at-bench");
   return (
-    <div className="px-4 pt-3 pb-8 md:px-6">
+    <div className="unit-page px-4 pt-3 pb-8 md:px-6">
       <Head {...loaderData} />
       {loaderData.serialSays && unit.shelved_at === null && (
         <SerialSays says={loaderData.serialSays} unit={unit} />
       )}
-      {said && said.intent !== "reading" && <Said answer={said} />}
+      {said && said.intent !== "reading" && said.intent !== "hold-look" && <Said answer={said} />}
       <div className="grid gap-x-6 gap-y-5 lg:grid-cols-[minmax(0,1fr)_18rem]">
         <div className="flex min-w-0 flex-col gap-5">
           {mayRecord && unit.shelved_at === null && (
@@ -156,17 +150,14 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
               readOn={said?.intent === "reading" && !said.ok ? said.readOn : undefined}
             />
           )}
-          <WaySection loaderData={loaderData} />
-          <Tooling tooling={loaderData.tooling} unit={unit.tag} kitKnown={loaderData.kitKnown} />
-          <Standings loaderData={loaderData} />
-          <NeedList needs={needs} loaderData={loaderData} />
+          <Panel data={loaderData} />
           {loaderData.mode && (
             <ModeSection mode={loaderData.mode} unit={unit} kept={said && !said.ok ? said.kept : undefined} />
           )}
           {loaderData.ladders
             .filter((ladder) => !loaderData.ways?.goal.some((g) => g.component === ladder.id))
             .map((ladder) => (
-              <section key={ladder.name}>
+              <section key={ladder.name} className="no-print">
                 <h2 className="mb-1.5">Releases of {ladder.component}</h2>
                 <LadderHere ladder={ladder} ways={loaderData.ways} />
               </section>
@@ -185,7 +176,7 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
             <Bench
               runs={loaderData.runs}
               tag={unit.tag}
-              due={loaderData.ways?.way?.result.ok === true}
+              needs={needs.map(({ kind }) => kind)}
               parts={loaderData.ladders.map(({ id, component }) => ({ id, name: component }))}
             />
           )}
@@ -204,85 +195,5 @@ export default function Unit({ loaderData }: Route.ComponentProps) {
         </div>
       </div>
     </div>
-  );
-}
-
-type Data = Route.ComponentProps["loaderData"];
-
-function LadderHere({
-  ladder,
-  ways,
-}: {
-  readonly ladder: Data["ladders"][number];
-  readonly ways: Data["ways"];
-}) {
-  const { locale, today } = useClub();
-  const result = ways?.way?.result;
-  const over = result?.ok
-    ? result.value.steps.filter((s) => s.component === ladder.id).map((s) => s.release)
-    : [];
-  const from = ladder.rungs.find((r) => r.units.length > 0)?.id;
-  return (
-    <Ladder
-      rungs={ladder.rungs}
-      name={ladder.name}
-      locale={locale}
-      today={today}
-      route={over.length > 0 ? { from, over } : undefined}
-    />
-  );
-}
-
-function WaySection({ loaderData }: { readonly loaderData: Data }) {
-  const { ways, releases, ladders } = loaderData;
-  const mayWork = useMay("work-at-bench");
-  if (!ways) return null;
-  const names = {
-    release: (id: string) => releases[id] ?? "a release that was shelved",
-    component: (id: string) => ladders.find((l) => l.id === id)?.component ?? "?",
-  };
-  const compare = (
-    <Compare choices={ways.choices} asked={ways.asked} way={ways.way} other={ways.other} names={names}>
-      {ways.other?.result.ok &&
-        ways.other.result.value.steps.length > 0 &&
-        mayWork &&
-        !loaderData.runs.open && (
-          <ActForm intent="bench" className="mt-2">
-            <input type="hidden" name="to" value={ways.asked.to} />
-            <button type="submit" name="for" value="update" className="btn btn-outline btn-primary btn-sm">
-              Bring it to {names.release(ways.asked.to)}
-            </button>
-          </ActForm>
-        )}
-    </Compare>
-  );
-  if (!ways.way) return ways.choices.length > 0 ? <section>{compare}</section> : null;
-  const to = listed(
-    ways.goal.map(
-      (g) => `${ladders.length > 1 ? `${names.component(g.component)} ` : ""}${names.release(g.release)}`,
-    ),
-  );
-  return (
-    <section>
-      <h2 className="mb-1.5">
-        Way to {to}{" "}
-        <span className="font-sans text-sm font-normal text-quiet">
-          {ways.way.result.ok ? (
-            sayRoute(ways.way.result.value)
-          ) : (
-            <strong className="text-rust">no route</strong>
-          )}
-        </span>
-      </h2>
-      <div className="flex flex-col gap-2">
-        {ladders
-          .filter((ladder) => ways.goal.some((g) => g.component === ladder.id))
-          .map((ladder) => (
-            <LadderHere key={ladder.id} ladder={ladder} ways={ways} />
-          ))}
-        <WaySteps way={ways.way} names={names} />
-      </div>
-      {compare}
-    </section>
   );
 }

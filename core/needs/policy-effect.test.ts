@@ -6,7 +6,7 @@ import { catalogueOf } from "../release/catalogue.ts";
 import { PLAIN_POLICY, type Policy } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import { isOpen, targetOn } from "./need.ts";
-import { policyEffect } from "./policy-effect.ts";
+import { holdEffect, policyEffect } from "./policy-effect.ts";
 import { needsOf } from "./unit.ts";
 
 const today = plain("2026-06-01");
@@ -125,4 +125,29 @@ it("the same policy touches nobody", () => {
     freed: [],
     later: [],
   });
+});
+
+it("a hold puts off what it says, until its last day, but for what breaks it", () => {
+  const of = (days: readonly number[], runs: number, over: Partial<Policy> = {}) => ({
+    ...{ unit: unit("U", runs), catalogue: catalogue(days), policy: { ...PLAIN_POLICY, ...over }, today },
+  });
+  const until = addDays(today, 20);
+  const effect = (situation: ReturnType<typeof of>) => holdEffect([situation], { until, why: "w" });
+  // 1.2, which fixes nothing of safety, is there since yesterday.
+  expect(effect(of([-90, -80, -1], 1))).toMatchObject({
+    freed: ["U"],
+    changed: [],
+    later: [],
+    firstOn: today,
+  });
+  // 1.1 is a matter of safety: it breaks the hold, unless the policy says otherwise.
+  expect(effect(of([-90, -1], 0))).toMatchObject({ freed: [], newlyDue: [], later: [] });
+  expect(effect(of([-90, -1], 0, { safetyBreaksHold: false }))).toMatchObject({ freed: ["U"] });
+  // Nothing is due, and nothing will be before that day: nothing changes.
+  const idle = effect(of([-90, -80], 1, { recheckAfterDays: 300 }));
+  expect(idle).toEqual({ newlyDue: [], changed: [], freed: [], later: [] });
+  // What becomes due within it is put off on the day it would have been.
+  const soon = effect(of([-90, -80], 1, { recheckAfterDays: 16 }));
+  expect(soon).toMatchObject({ freed: [], later: ["U"] });
+  expect(soon.firstOn !== undefined && soon.firstOn > today && soon.firstOn <= until).toBe(true);
 });

@@ -1,6 +1,6 @@
-// What another policy would do to a group's radios, before anybody makes it: who becomes due, who is relieved, and when it first shows.
+// What another policy, or a hold, would do to radios, before anybody makes it: who becomes due, who is relieved, and when it first shows.
 import type { PlainDate } from "../quantities/date.ts";
-import type { Policy } from "../unit/policy.ts";
+import type { Hold, Policy } from "../unit/policy.ts";
 import type { Situation } from "../unit/situation.ts";
 import { isOpen, type Need, targetOn } from "./need.ts";
 import { needsOf } from "./unit.ts";
@@ -19,7 +19,18 @@ export type PolicyEffect = {
 };
 
 /** `after`: the policy that all of these radios would have. */
-export function policyEffect(situations: readonly Situation[], after: Policy): PolicyEffect {
+export const policyEffect = (situations: readonly Situation[], after: Policy): PolicyEffect =>
+  effectOf(situations, ({ unit, catalogue }) => needsOf(unit, catalogue, after));
+
+/** `hold`: what all of these radios would be on, in the place of their own holds. */
+export const holdEffect = (situations: readonly Situation[], hold: Hold): PolicyEffect =>
+  effectOf(situations, ({ unit, catalogue, policy }) => needsOf({ ...unit, hold }, catalogue, policy));
+
+/** Each radio's needs as they are beside those that it would have. */
+function effectOf(
+  situations: readonly Situation[],
+  then: (situation: Situation) => readonly Need[],
+): PolicyEffect {
   const effect = {
     newlyDue: [] as string[],
     changed: [] as string[],
@@ -27,9 +38,10 @@ export function policyEffect(situations: readonly Situation[], after: Policy): P
     later: [] as string[],
   };
   let firstOn: PlainDate | undefined;
-  for (const { unit, catalogue, policy, today } of situations) {
+  for (const situation of situations) {
+    const { unit, catalogue, policy, today } = situation;
     const was = needsOf(unit, catalogue, policy);
-    const will = needsOf(unit, catalogue, after);
+    const will = then(situation);
     const first = firstDifference(was, will, today);
     if (first === undefined) continue;
     if (firstOn === undefined || first < firstOn) firstOn = first;
