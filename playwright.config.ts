@@ -6,7 +6,7 @@ export default defineConfig({
   testMatch: "*.spec.ts",
   // Each file has a server and a database of its own. Two at a time finish sooner; the patience is for a machine with two cores.
   workers: 2,
-  timeout: 120_000,
+  timeout: 240_000,
   expect: { timeout: 15_000 },
   reporter: [["list"], ["json"]],
   use: {

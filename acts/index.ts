@@ -96,6 +96,7 @@ import { writeModel } from "./write-model.ts";
 import { writeProcedure } from "./write-procedure.ts";
 import { writeQuirk } from "./write-quirk.ts";
 import { writeRelease } from "./write-release.ts";
+import { writeReleases } from "./write-releases.ts";
 import { writeRepeater } from "./write-repeater.ts";
 import { writeSegment } from "./write-segment.ts";
 import { writeServiceItem } from "./write-service-item.ts";
@@ -168,6 +169,7 @@ export const ALL_ACTS = [
   writeMode,
   writeModel,
   writeRelease,
+  writeReleases,
   writeProcedure,
   shelveProcedure,
   writeQuirk,

@@ -620,6 +620,19 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
           content: A_FILE.content,
         }),
       })),
+    "write-releases": fc
+      .tuple(
+        release,
+        fc.uniqueArray(fc.constantFrom("9.8", "9.9", "7.1", "no version at all"), {
+          minLength: 1,
+          maxLength: 3,
+        }),
+        day,
+      )
+      .map(([stands, versions, on]) => ({
+        ...{ model: stands.model, component: stands.component },
+        releases: versions.map((version) => ({ version, track: "factory", releasedOn: on })),
+      })),
     "write-thing": fc
       .tuple(fc.constantFrom(...leads, ...world.things), fc.constantFrom("note", "broken", "chip"), words)
       .map(([{ kind, thing: id, values }, how, note]) => ({

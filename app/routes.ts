@@ -49,6 +49,7 @@ export default [
     route("models/:model", "./models/dossier.tsx"),
     route("models/:model/edit", "./models/edit.tsx"),
     route("models/:model/merge", "./models/merge.tsx"),
+    route("models/:model/notes", "./models/notes.tsx"),
     route("models/:model/releases/:release", "./models/release.tsx"),
     route("models/:model/procedures/:procedure", "./models/procedure.tsx"),
     route("models/:model/procedures/:procedure/edit", "./models/procedure-edit.tsx"),

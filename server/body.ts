@@ -18,6 +18,7 @@ const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number; read
   { path: /^\/import$/, bytes: 9 * MB },
   { path: /^\/models\/bring-in$/, bytes: 5 * MB },
   { path: /^\/kit\/which-lead$/, bytes: 3 * MB },
+  { path: /^\/models\/\d+\/notes$/, bytes: 3 * MB },
   { path: /^\/club\/document$/, bytes: 66 * MB },
   { path: /^\/bench\/\d+$/, bytes: 66 * MB, streamed: true },
   { path: /^\/codeplugs\/files$/, bytes: 66 * MB, streamed: true },

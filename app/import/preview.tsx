@@ -2,9 +2,9 @@
 
 import { Link, useNavigation } from "react-router";
 import { COLUMN_MEANINGS, componentOf, type Meaning, readingOf } from "#core/import/columns.ts";
-import { DATE_ORDERS } from "#core/import/signs.ts";
 import { DELIMITERS } from "#core/import/table.ts";
 import { listed } from "#core/quantities/list.ts";
+import { DATE_ORDERS } from "#core/quantities/signs.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";

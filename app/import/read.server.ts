@@ -26,9 +26,9 @@ import {
   unusedCells,
 } from "#core/import/plan.ts";
 import type { ImportSettings } from "#core/import/radios.ts";
-import { DATE_ORDERS, type DateOrder, findDecimalSign, possibleDateOrders } from "#core/import/signs.ts";
 import { DELIMITERS, readTable, type Table } from "#core/import/table.ts";
 import { isPlainDate, type PlainDate } from "#core/quantities/date.ts";
+import { DATE_ORDERS, type DateOrder, findDecimalSign, possibleDateOrders } from "#core/quantities/signs.ts";
 import { knownClub } from "#db/import-known.ts";
 import type { Tx } from "#db/pool.ts";
 import { sheetHabits } from "#db/sheets.ts";

@@ -3,9 +3,9 @@
 import { type COLUMN_MEANINGS, componentOf, type Meaning } from "#core/import/columns.ts";
 import type { DecodeProblem, Encoding } from "#core/import/decode.ts";
 import type { RowProblem } from "#core/import/plan.ts";
-import type { DateOrder } from "#core/import/signs.ts";
 import type { Delimiter, TableProblem } from "#core/import/table.ts";
 import { listed } from "#core/quantities/list.ts";
+import type { DateOrder } from "#core/quantities/signs.ts";
 
 export const DELIMITER_WORD: Record<Delimiter, string> = {
   ",": "comma",

@@ -44,6 +44,7 @@ export async function loadRelease(tx: Tx, modelId: string, releaseId: string, to
     release,
     whatIf: release && !release.draft ? await ifKept(tx, model.id, release, today) : undefined,
     components,
+    releases: await releasesOf(tx, model.id),
     revisions,
     values: release
       ? releaseValues(release.component_id, writtenOf(release, nameIn(revisions)))

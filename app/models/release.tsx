@@ -15,7 +15,10 @@ export const meta: Route.MetaFunction = () => [{ title: "Release · Mossy Cabine
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-release");
-  return readInClub(context, (tx, who) => loadRelease(tx, params.model, params.release, who.today));
+  return readInClub(context, async (tx, who) => {
+    const { releases: _, ...shown } = await loadRelease(tx, params.model, params.release, who.today);
+    return shown;
+  });
 }
 
 export async function action({ context, params, request }: Route.ActionArgs) {
@@ -38,6 +41,14 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
         <Link className="link" to={`/models/${model.id}`}>
           Back to the {model.name}
         </Link>
+        {!release && (
+          <>
+            {" · "}
+            <Link className="link" to={`/models/${model.id}/notes`}>
+              Paste release notes
+            </Link>
+          </>
+        )}
       </p>
       <div className="flex flex-col gap-6">
         <PostForm

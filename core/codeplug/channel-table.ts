@@ -1,8 +1,8 @@
 // Channels out of a table of whichever dialect: what each column means is guessed or told, and no cell is dropped silently.
 import { type FrequencyUnit, frequencyIn, numberIn, unitIn, unitOfColumn } from "../import/numbers.ts";
-import { type DecimalSign, findDecimalSign } from "../import/signs.ts";
 import { type Delimiter, readTable, type TableProblem } from "../import/table.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
+import { type DecimalSign, findDecimalSign } from "../quantities/signs.ts";
 import type { CodeplugChannel, Tone } from "./channel.ts";
 import { type ChannelMeaning, guessColumns, KINDS, type TableColumn, WIDTHS } from "./columns.ts";
 import { readTone } from "./tone.ts";

@@ -2,10 +2,10 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
+import { findDecimalSign, possibleDateOrders, readDate, withPoint } from "../quantities/signs.ts";
 import { guessColumns } from "./columns.ts";
 import { decodeTable } from "./decode.ts";
 import { type KnownClub, type KnownRow, planImport, readingKey } from "./plan.ts";
-import { findDecimalSign, possibleDateOrders, readDate, withPoint } from "./signs.ts";
 import { guessDelimiter, readTable } from "./table.ts";
 
 const bytes = (...parts: (string | number[])[]) =>

@@ -1,12 +1,12 @@
 // From the rows of a sheet to radios: usually a row each, or a row for each component of a radio.
 
 import type { PlainDate } from "../quantities/date.ts";
+import { type DateOrder, type DecimalSign, readDate, withPoint } from "../quantities/signs.ts";
 import { FIELD_LIMITS, isTagUsable } from "../unit/fields.ts";
 import { LONGEST_READOUT } from "../version/version.ts";
 import { componentOf, LONGEST_COMPONENT_NAME, type Meaning } from "./columns.ts";
 import { folded } from "./names.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";
-import { type DateOrder, type DecimalSign, readDate, withPoint } from "./signs.ts";
 import type { Table } from "./table.ts";
 
 export type ImportSettings = {

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
+import { findDecimalSign, possibleDateOrders, readDate } from "../quantities/signs.ts";
 import { columnsAsBefore, guessColumns, headKey, type Meaning } from "./columns.ts";
 import { decodeTable, LARGEST_FILE } from "./decode.ts";
 import { folded, modelKey } from "./names.ts";
@@ -9,7 +10,6 @@ import { distance, isNearly } from "./near.ts";
 import { readNothing, saysNothing, USUAL_NOTHING } from "./nothing.ts";
 import { type KnownClub, nearlyModels, planImport, readingKey, unusedCells } from "./plan.ts";
 import type { ImportSettings } from "./radios.ts";
-import { findDecimalSign, possibleDateOrders, readDate } from "./signs.ts";
 import { DELIMITERS, MOST_COLUMNS, MOST_ROWS, readTable } from "./table.ts";
 
 const table = (text: string) => {

@@ -11,7 +11,7 @@ import {
   possibleDateOrders,
   readDate,
   withPoint,
-} from "./signs.ts";
+} from "../quantities/signs.ts";
 import { DELIMITERS, guessDelimiter, readTable } from "./table.ts";
 
 const day = fc.integer({ min: 0, max: 9000 }).map((n) => addDays(plain("2001-01-01"), n));

@@ -1,5 +1,5 @@
 // The decimal sign and the order of dates that a sheet uses, found from its cells.
-import { dateOf, type PlainDate } from "../quantities/date.ts";
+import { dateOf, type PlainDate } from "./date.ts";
 
 export const DATE_ORDERS = ["ymd", "dmy", "mdy"] as const;
 export type DateOrder = (typeof DATE_ORDERS)[number];
