@@ -70,6 +70,8 @@ export default [
     route("log", "./log/log.tsx"),
     route("find", "./frame/find.tsx"),
     route("keys", "./frame/keys-page.tsx"),
+    route("manual", "./frame/manual.tsx"),
+    route("club/people", "./club/people.tsx"),
     route("me", "./frame/me.tsx"),
     route("more", "./frame/more.tsx"),
     route("kept", "./auth/kept.tsx"),

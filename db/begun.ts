@@ -56,3 +56,14 @@ export async function putUnwanted(tx: Tx, step: string, isWanted: boolean): Prom
   );
   return rowCount === 1;
 }
+
+/** Whether the club is the demo, and is still offered what can be tried in it. */
+export async function offersToTry(tx: Tx): Promise<boolean> {
+  const { rows } = await ask(
+    tx,
+    z.object({ tries: z.boolean() }),
+    `select not ('try' = any(c.steps_unwanted))
+       and exists (select from log where kind = 'unit-added' and detail ->> 'how' = 'demo') tries from club c`,
+  );
+  return rows[0]?.tries === true;
+}

@@ -17,7 +17,7 @@ export async function unitsDue(tx: Tx, today: PlainDate): Promise<number> {
     countRow,
     `select count(distinct unit_id)::int n from (
        select n.unit_id from need n join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
-       where n.due_from <= $1 and (n.due_to is null or n.due_to > $1) limit 1000) open`,
+       where n.due_from <= $1 and (n.due_to is null or n.due_to > $1) limit 5000) open`,
     [today],
   );
   return rows[0]?.n ?? 0;

@@ -62,6 +62,24 @@ export async function people(tx: Tx): Promise<PersonRow[]> {
   return rows;
 }
 
+const cameRow = z.object({ id: z.string(), came: z.date().nullable(), holds: z.array(z.string()) });
+
+/** Of everybody who is not shelved: when they last came, as far as sessions and the log tell, and the tags of the radios they have. */
+export async function comings(tx: Tx): Promise<z.output<typeof cameRow>[]> {
+  const { rows } = await ask(
+    tx,
+    cameRow,
+    `select p.id,
+       greatest((select max(s.seen_at) from session s where s.club_id = p.club_id and s.person_id = p.id),
+         (select max(l.at) from log l where l.club_id = p.club_id and l.person_id = p.id)) came,
+       array(select u.tag from custody c join unit u on u.club_id = c.club_id and u.id = c.unit_id
+         where c.club_id = p.club_id and c.person_id = p.id and c.back_on is null
+         order by u.tag collate natural_order limit 50) holds
+     from person p where p.shelved_at is null`,
+  );
+  return rows;
+}
+
 export async function shelvedPeople(tx: Tx): Promise<PersonRow[]> {
   const { rows } = await ask(
     tx,

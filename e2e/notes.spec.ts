@@ -80,7 +80,9 @@ test("2 MB are refused with the reason; a version that is there already says so 
     field.value = "Version 9.1\n- all is well\n".repeat(77_000);
   });
   await page.getByRole("button", { name: "Find the releases" }).click();
-  await expect(page.getByRole("alert")).toContainText("million signs; release notes of up to 200,000 are read");
+  await expect(page.getByRole("alert")).toContainText(
+    "million signs; release notes of up to 200,000 are read",
+  );
   await page.getByLabel("The notes").fill("Version 9.1, 2 May 2026\n- new\nVersion 2.2.1, 3 May 2026\n- old");
   await page.getByRole("button", { name: "Find the releases" }).click();
   await page.getByLabel("Take 2.2.1").check();

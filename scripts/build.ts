@@ -13,6 +13,7 @@ export const SOURCES = [
   "server",
   "simulators",
   "public",
+  "docs/manual.md",
   "package-lock.json",
   "vite.config.ts",
   "react-router.config.ts",

@@ -3,9 +3,10 @@ import { data, Link, useSearchParams } from "react-router";
 import { setFirstStep } from "#acts/set-first-step.ts";
 import { firstSteps } from "#core/club/first-steps.ts";
 import { isUntold } from "#core/unit/standing.ts";
-import { begun } from "#db/begun.ts";
+import { begun, offersToTry } from "#db/begun.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { performForm } from "../forms/perform.server.ts";
+import { TryThis } from "../shared/try-this.tsx";
 import { useMay } from "../ui/club.ts";
 import { MossSymbols } from "../ui/moss.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -26,7 +27,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   return readInClub(context, async (tx, who) => {
     const wall = await loadWall(tx, who.today, search.get("unit"), lens);
     const { unwanted, ...there } = await begun(tx);
-    return { ...wall, lens, begun: there, steps: firstSteps(there, unwanted) };
+    return { ...wall, lens, begun: there, steps: firstSteps(there, unwanted), tries: await offersToTry(tx) };
   });
 }
 
@@ -77,6 +78,7 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
       >
         {chosen && <Chosen {...chosen} key={chosen.drawer.tag} />}
         <div className={chosen ? "max-lg:hidden" : ""}>
+          <TryThis offered={loaderData.tries} />
           {mayBegin && loaderData.steps.length > 0 && (
             <FirstSteps steps={loaderData.steps} begun={loaderData.begun} apart={drawers.length > 0} />
           )}

@@ -125,6 +125,11 @@ export default function Club({ loaderData }: Route.ComponentProps) {
         </section>
         <section>
           <Head title="People" add={mayEdit ? "/club/people/new" : undefined} what="a person" />
+          {mayEdit && (
+            <Link to="/club/people" className="link text-sm">
+              What each may, has and when they last came
+            </Link>
+          )}
           <table className="table table-sm">
             <tbody>
               {loaderData.people.map((person) => (

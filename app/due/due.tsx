@@ -1,12 +1,13 @@
 // Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
 import { data, Link } from "react-router";
-import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames } from "#db/board.ts";
+import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames, unitsDue } from "#db/board.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/due";
+import { bundled } from "./alike.ts";
 import { choicesOf, Filters } from "./filters.tsx";
 import { HoldPicked } from "./hold.tsx";
 import { type HoldAnswer, keptOf } from "./hold-answer.ts";
@@ -35,7 +36,11 @@ const GROUPS: readonly { readonly key: BoardGroup; readonly title: string; reado
   { key: "held", title: "On hold", says: "would be due, but are left alone for now" },
 ];
 
+/** So many rows of each group at first, alike ones counted once. */
 const FIRST = 50;
+/** So many needs of a group are looked at, if the club is not too large for that: alike ones are one row. */
+const LOOKED_AT = 500;
+const LARGE_CLUB = 900;
 
 export async function loader({ context, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
@@ -52,8 +57,9 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const sort = BOARD_SORTS.find((s) => s === search.get("sort")) ?? "urgency";
   const only = GROUPS.find((g) => g.key === search.get("do"));
   const wanted = only ? [only] : GROUPS;
-  const limit = only ? 500 : FIRST;
   return readInClub(context, async (tx, who) => {
+    const due = await unitsDue(tx, who.today);
+    const limit = only || due < LARGE_CLUB ? LOOKED_AT : FIRST;
     const keys = wanted.map((g) => g.key);
     const [known, found] = await Promise.all([
       boardNames(tx),
@@ -70,7 +76,23 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       releaseNames(tx, [...new Set(mentioned)]),
     ]);
     return {
-      groups: groups.map((g) => ({ ...g, rows: shownRows(g.rows, { known, releases, tooling }, who) })),
+      groups: groups.map((g) => {
+        const rows = bundled(shownRows(g.rows, { known, releases, tooling }, who));
+        const most = only ? LOOKED_AT : FIRST;
+        const units = new Set(g.rows.map((row) => row.unit_id)).size;
+        return {
+          ...g,
+          rows: rows.slice(0, most),
+          needs: g.rows.length,
+          units,
+          more: g.more || rows.length > most,
+        };
+      }),
+      // Those on hold need nothing today. Unfiltered it is the rail's own number.
+      units: new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((row) => row.unit_id)))
+        .size,
+      isAll: [...search.keys()].every((name) => name === "sort"),
+      due,
       choices: choicesOf(known),
       asked: Object.fromEntries(search),
     };
@@ -92,12 +114,13 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const shown = groups.filter((g) => g.rows.length > 0);
   const mayHold = useMay("hold-unit");
   const mayWork = useMay("work-at-bench");
-  const units = new Set(groups.filter((g) => g.key !== "held").flatMap((g) => g.rows.map((r) => r.unit)))
-    .size;
+  const { isAll, due } = loaderData;
+  const units = isAll ? due : loaderData.units;
+  const isMore = isAll ? due > 999 : groups.some((g) => g.more && g.key !== "held" && g.needs >= LOOKED_AT);
   return (
     <Page
       title="Due"
-      says={`${counted(units, "radio")}${groups.some((g) => g.more) ? " or more" : ""} ${units === 1 ? "needs" : "need"} something`}
+      says={`${counted(units, "radio")}${isMore ? " or more" : ""} ${units === 1 ? "needs" : "need"} something`}
     >
       <Filters asked={loaderData.asked} choices={loaderData.choices} groups={GROUPS} />
       {shown.length === 0 && (
@@ -113,8 +136,8 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
               <h2 id={`g-${group.key}`} className="mb-1.5">
                 {about?.title}{" "}
                 <span className="font-sans text-sm font-normal text-quiet">
-                  {counted(group.rows.length, "need")}
-                  {group.more && " and more"}: {about?.says}
+                  {counted(group.needs, "need")}
+                  {group.more && group.needs >= LOOKED_AT && " and more"}: {about?.says}
                 </span>
               </h2>
               <NeedRows

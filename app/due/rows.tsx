@@ -4,11 +4,12 @@ import { heldUntil } from "#core/needs/need.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { type FrameData, useClub } from "../ui/club.ts";
 import { sayDate, sayDistance } from "../ui/words/time.ts";
+import type { Bundle } from "./alike.ts";
 import { RowReasons, WhyLink } from "./row-reasons.tsx";
 import type { ShownRow } from "./shown.server.ts";
 
 export function NeedRows(props: {
-  readonly rows: readonly ShownRow[];
+  readonly rows: readonly (ShownRow | Bundle)[];
   /** Units that were picked in a form that was refused. */
   readonly picked: readonly string[];
 }) {
@@ -26,15 +27,93 @@ export function NeedRows(props: {
   };
   return (
     <ul data-go className="needs sheet" onKeyDown={onKeyDown}>
-      {props.rows.map((row) => (
-        <Row
-          key={`${row.unit} ${row.kind} ${row.component}`}
-          row={row}
-          picked={props.picked.includes(row.unit)}
-          club={club}
-        />
-      ))}
+      {props.rows.map((row) =>
+        "rows" in row ? (
+          <Alike key={row.key} bundle={row} picked={props.picked} club={club} />
+        ) : (
+          <Row
+            key={`${row.unit} ${row.kind} ${row.component}`}
+            row={row}
+            picked={props.picked.includes(row.unit)}
+            club={club}
+          />
+        ),
+      )}
     </ul>
+  );
+}
+
+/** Many that say the same: one row, picked whole, or opened and picked in part. */
+function Alike(props: {
+  readonly bundle: Bundle;
+  readonly picked: readonly string[];
+  readonly club: FrameData;
+}) {
+  const { rows } = props.bundle;
+  const { locale, today } = props.club;
+  const [first] = rows;
+  if (!first) return null;
+  const oldest = rows.reduce((least, { due }) => (due < least ? due : least), first.due);
+  const onPickAll = (event: React.ChangeEvent<HTMLInputElement>) => {
+    const { checked } = event.currentTarget;
+    const list = event.currentTarget.closest("li");
+    for (const box of list?.querySelectorAll<HTMLInputElement>("input[name=unit]") ?? [])
+      box.checked = checked;
+  };
+  const isOpen = rows.some(({ unit }) => props.picked.includes(unit));
+  const name = `${rows.length} ${first.model}: ${first.raw ? `${first.raw}: ` : ""}${first.says}`;
+  return (
+    <li className="alike">
+      <input
+        type="checkbox"
+        onChange={onPickAll}
+        className="checkbox checkbox-sm checkbox-primary"
+        aria-label={`Pick all ${name}`}
+      />
+      <details open={isOpen}>
+        <summary>
+          <strong>
+            {rows.length} {first.model}
+          </strong>
+          <span>
+            {first.urgency && (
+              <span
+                className={`mr-2 px-1.5 py-px text-xs font-bold ${first.urgency === "safety" ? "hatch border border-rust text-rust" : "border border-brass"}`}
+              >
+                {first.urgency}
+              </span>
+            )}
+            {first.raw && <span className="ver text-quiet">{`${first.raw}: `}</span>}
+            {first.says}
+            {first.tooling && <span className="tooling block">{first.tooling}</span>}
+          </span>
+          <span className="text-quiet">
+            {oldest > today
+              ? `till ${sayDate(heldUntil(oldest), locale, today)}`
+              : `the first ${sayDistance(oldest, today)}`}
+          </span>
+        </summary>
+        <ul aria-label={name}>
+          {rows.map((row) => (
+            <li key={row.unit}>
+              <input
+                type="checkbox"
+                name="unit"
+                value={row.unit}
+                form="picked"
+                defaultChecked={props.picked.includes(row.unit)}
+                className="checkbox checkbox-sm checkbox-primary"
+                aria-label={`Pick ${row.tag}`}
+              />
+              <a href={`/units/${encodeURIComponent(row.tag)}#needs`} className="link tag">
+                {row.tag}
+              </a>
+              <span className="text-quiet">{row.where}</span>
+            </li>
+          ))}
+        </ul>
+      </details>
+    </li>
   );
 }
 

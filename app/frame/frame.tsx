@@ -156,7 +156,7 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
       <div className="mt-auto hidden flex-col gap-3 text-xs md:flex">
         <p className="flex flex-col gap-1">
           <KeyHint letter="/" word="find" to="/find" onPress={() => onOpen("finder")} />
-          <KeyHint letter="?" word="keys" to="/keys" onPress={() => onOpen("keys")} />
+          <KeyHint letter="?" word="help" to="/keys" onPress={() => onOpen("keys")} />
           <label htmlFor={CHECK_FILE} className="cursor-pointer hover:underline">
             check a file
           </label>

@@ -1,11 +1,12 @@
 // The keys: what each does, and the listener that opens the finder and this list.
 import { useEffect } from "react";
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { Dialogue } from "../ui/dialogue.tsx";
+import { helpOf } from "./help.ts";
 
 export const KEYS: readonly (readonly [string, string])[] = [
   ["/", "Find a radio, a model or a page by a few letters"],
-  ["?", "Show these keys"],
+  ["?", "Say what this place is for, and show these keys"],
   ["g then c, d, b, m, k, p, l", "Go to Cabinet, Due, Bench, Models, Kit, Codeplugs, Log"],
   ["r", "On a radio's page: to the field for a reading"],
   ["arrows", "Move between drawers on the wall and between rows of a list"],
@@ -73,10 +74,32 @@ export function KeyTable() {
   );
 }
 
+/** What the area is for that one is in, and the keys. */
 export function Keys({ onClose }: { readonly onClose: () => void }) {
+  const { pathname } = useLocation();
   return (
-    <Dialogue title="Keys" onClose={onClose}>
+    <Dialogue title="Help" onClose={onClose}>
+      <Here path={pathname} />
       <KeyTable />
     </Dialogue>
+  );
+}
+
+export function Here({ path }: { readonly path: string }) {
+  const here = helpOf(path);
+  return (
+    <div className="mb-3 flex flex-col gap-2">
+      {here && (
+        <p>
+          <strong>{here[1]}.</strong> {here[2]}
+        </p>
+      )}
+      <p>
+        <a className="link" href="/manual">
+          The manual
+        </a>{" "}
+        <span className="text-quiet">follows the order of the work, step by step.</span>
+      </p>
+    </div>
   );
 }

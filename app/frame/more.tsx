@@ -40,7 +40,8 @@ export default function More({ loaderData }: Route.ComponentProps) {
           lines={[
             ...areasOf(role).slice(IN_STRIP),
             { to: "/club", name: "Club" },
-            { to: "/keys", name: "Keys" },
+            { to: "/keys", name: "Help and keys" },
+            { to: "/manual", name: "Manual" },
           ]}
         />
         <Lines title={loaderData.name} lines={[{ to: "/me", name: "My page" }]}>

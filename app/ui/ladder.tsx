@@ -2,6 +2,7 @@
 
 import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
 import type { Track } from "#core/release/words.ts";
+import { UprightLadder } from "./ladder-upright.tsx";
 import { sayDate } from "./words/time.ts";
 
 export type Rung = {
@@ -106,30 +107,28 @@ export function Ladder(props: {
   const ticks = yearTicks(first.on, latest);
   const span = Math.max(1, daysBetween(first.on, latest));
   return (
-    <figure className="sheet max-w-[62rem] overflow-x-auto p-2">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${height}`}
-        className="w-full min-w-[38rem]"
-        role="img"
-        aria-label={describe(props)}
-      >
-        {lanes.map((lane) => (
-          <Lane key={lane.track} {...lane} />
-        ))}
-        {props.route && <Arcs lanes={lanes} route={props.route} />}
-        {ticks.map((tick) => (
-          <text
-            key={tick}
-            x={LEFT + (daysBetween(first.on, tick) / span) * (WIDTH - LEFT - RIGHT)}
-            y={height - 6}
-            className="fill-(--quiet) text-[11px]"
-            textAnchor="middle"
-          >
-            {sayDate(tick, locale).replace(/^\d+ /, "")}
-          </text>
-        ))}
-      </svg>
-    </figure>
+    <>
+      <UprightLadder rungs={rungs} name={props.name} today={today} locale={locale} route={props.route} />
+      <figure className="sheet hidden max-w-[62rem] p-2 md:block print:block">
+        <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full" role="img" aria-label={describe(props)}>
+          {lanes.map((lane) => (
+            <Lane key={lane.track} {...lane} />
+          ))}
+          {props.route && <Arcs lanes={lanes} route={props.route} />}
+          {ticks.map((tick) => (
+            <text
+              key={tick}
+              x={LEFT + (daysBetween(first.on, tick) / span) * (WIDTH - LEFT - RIGHT)}
+              y={height - 6}
+              className="fill-(--quiet) text-[11px]"
+              textAnchor="middle"
+            >
+              {sayDate(tick, locale).replace(/^\d+ /, "")}
+            </text>
+          ))}
+        </svg>
+      </figure>
+    </>
   );
 }
 

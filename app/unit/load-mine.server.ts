@@ -2,6 +2,7 @@
 import { plainVerdict } from "#core/needs/plain.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { standingsOf } from "#core/unit/standing.ts";
+import { offersToTry } from "#db/begun.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead } from "#db/dossier.ts";
 import { people } from "#db/people.ts";
@@ -23,6 +24,7 @@ export async function loadMine(tx: Tx, who: SignedIn) {
   const keepers = (await people(tx)).filter(({ role, id }) => role === "keeper" && id !== who.person);
   return {
     radios,
+    tries: await offersToTry(tx),
     more: Math.max(0, held.length - MOST),
     keepers: keepers.map(({ name, email }) => ({ name, email })),
   };

@@ -3,6 +3,7 @@ import type { PlainVerdict } from "#core/needs/plain.ts";
 import { readInClub } from "../context.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { Steps } from "../shared/steps.tsx";
+import { TryThis } from "../shared/try-this.tsx";
 import { useClub } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
@@ -69,6 +70,9 @@ export default function Mine({ loaderData }: Route.ComponentProps) {
         ))}
       </div>
       {more > 0 && <p className="mt-4 text-quiet">And {counted(more, "more radio")}.</p>}
+      <div className="mt-8 max-w-xl">
+        <TryThis offered={loaderData.tries} />
+      </div>
       <section aria-labelledby="ask" className="mt-8 max-w-xl">
         <h2 id="ask">Whom to ask</h2>
         {keepers.length === 0 && <p className="mt-1 text-quiet">You are the only keeper yourself.</p>}

@@ -3,6 +3,9 @@
 export const FIRST_STEPS = ["radios", "releases", "readings", "kit", "people"] as const;
 export type FirstStep = (typeof FIRST_STEPS)[number];
 
+/** What a club can say that it does not want to be offered: a first step, and, of the demo, its card of things to try. */
+export const OFFERS = [...FIRST_STEPS, "try"] as const;
+
 /** What there is so far. */
 export type Begun = {
   readonly units: number;
