@@ -1,5 +1,5 @@
 // Accessibility of every page in both themes, an area at a time. Forms with trouble in them are looked at where they are tested.
-import { test } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
@@ -45,6 +45,8 @@ const PAGES = {
     "/kit/which-lead",
     "/kit/get",
     "/kit/computers/new",
+    "/models/1/notes",
+    "/models/1/merge?into=2",
   ],
   "models and radios": [
     "/models",
@@ -56,18 +58,49 @@ const PAGES = {
     "/units/none",
     "/units/H-02/pairing",
   ],
-  "the club and oneself": ["/log", "/club", "/import", "/me", "/find?q=w", "/keys"],
+  "the club and oneself": [
+    "/log",
+    "/club",
+    "/import",
+    "/me",
+    "/find?q=w",
+    "/keys",
+    "/manual",
+    "/club/people",
+  ],
 };
+
+/** Beside 1280 by 800: a phone; twice as large, which leaves half the room; and the reader's own colours. */
+const LOOKS = {
+  light: [
+    ["on a phone", { width: 390, height: 844 }, false],
+    ["with forced colours", { width: 1280, height: 800 }, true],
+  ],
+  dark: [
+    ["on a phone", { width: 390, height: 844 }, false],
+    ["at 200 %", { width: 640, height: 400 }, false],
+  ],
+} as const;
 
 for (const scheme of ["light", "dark"] as const) {
   test.describe(`accessibility, ${scheme}`, () => {
     test.use({ colorScheme: scheme });
     for (const [area, pages] of Object.entries(PAGES)) {
       test(`axe finds nothing on any page of ${area}`, async ({ page }) => {
+        test.setTimeout(600_000);
         await signIn(page, served.address, "wren");
         for (const path of pages) {
           await page.goto(served.address + path);
           await expectAccessible(page);
+          for (const [how, size, forced] of LOOKS[scheme]) {
+            if (size) await page.setViewportSize(size);
+            if (forced) await page.emulateMedia({ forcedColors: "active" });
+            await expectAccessible(page, how, forced);
+            const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+            expect([path, how, wide]).toEqual([path, how, 0]);
+          }
+          await page.setViewportSize({ width: 1280, height: 800 });
+          await page.emulateMedia({ forcedColors: "none" });
         }
       });
     }

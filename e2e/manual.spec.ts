@@ -83,12 +83,9 @@ const DONE: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   "Find out which lead it is": async (page) => {
     await go(page, "/kit");
     await link(page, "Which lead is this?").click();
-    await page.getByRole("textbox").first().fill("idVendor=1209, idProduct=0001");
-    await page
-      .getByRole("button", { name: /Look|Find|Ask/ })
-      .first()
-      .click();
-    await expect(page.getByText(/1209/).first()).toBeVisible();
+    await page.getByLabel(/Paste what/).fill("usb 1-2: New USB device found, idVendor=f1c7, idProduct=3400");
+    await button(page, "Which is it?").click();
+    await expect(page.getByRole("region", { name: "Device f1c7:3400" })).toContainText("Teasel 340");
   },
   "See what to get": async (page) => {
     await go(page, "/kit");

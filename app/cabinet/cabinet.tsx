@@ -15,7 +15,7 @@ import { Chosen } from "./chosen.tsx";
 import { EmptyCabinet, FirstSteps } from "./first-steps.tsx";
 import { loadWall } from "./load.server.ts";
 import { Needed } from "./needed.tsx";
-import { LENSES, type Lens, Wall } from "./wall.tsx";
+import { FAR_FROM, LENSES, type Lens, Wall } from "./wall.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Cabinet · Mossy Cabinet" }];
 
@@ -46,6 +46,9 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
   const needing = drawers.filter((d) => d.needs !== undefined).length;
   const untold = drawers.filter((d) => d.needs === undefined && isUntold(d.standing)).length;
   const mayBegin = useMay("edit-unit");
+  const [search] = useSearchParams();
+  const look = search.get("look");
+  const far = look === "far" || (look !== "near" && drawers.length > FAR_FROM);
   return (
     <div className="flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_17rem]">
       <MossSymbols />
@@ -57,6 +60,11 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
             {drawers.length > 0 &&
               `: ${drawers.length - needing - untold} as they should be, ${needing} need something, ${untold > 0 ? `of ${untold} nobody can tell, ` : ""}${away} away`}
           </p>
+          {drawers.length > 24 && (
+            <a href={`/cabinet?${lookAt(search, far ? "near" : "far")}`} className="link text-sm">
+              {far ? "Step nearer" : "From farther away"}
+            </a>
+          )}
           <Lenses lens={lens} />
         </header>
         {lens === "mode" && (
@@ -70,7 +78,7 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
         {drawers.length === 0 ? (
           <EmptyCabinet begun={loaderData.begun} />
         ) : (
-          <Wall shelves={shelves} lens={lens} chosen={chosen?.drawer.tag} />
+          <Wall shelves={shelves} lens={lens} chosen={chosen?.drawer.tag} far={far} />
         )}
       </div>
       <aside
@@ -87,6 +95,12 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
       </aside>
     </div>
   );
+}
+
+function lookAt(search: URLSearchParams, look: "near" | "far"): string {
+  const to = new URLSearchParams(search);
+  to.set("look", look);
+  return to.toString();
 }
 
 function Lenses({ lens }: { readonly lens: Lens }) {

@@ -41,11 +41,14 @@ export function Chosen(props: ChosenDrawer) {
         </ActForm>
       )}
       <p className="flex flex-wrap gap-x-4">
-        <Link className="link text-sm" to={`/units/${encodeURIComponent(drawer.tag)}`}>
+        <Link className="link inline-block py-0.5 text-sm" to={`/units/${encodeURIComponent(drawer.tag)}`}>
           Open its page
         </Link>
         {mayWork && (
-          <Link className="link text-sm" to={`/units/${encodeURIComponent(drawer.tag)}?write#write-down`}>
+          <Link
+            className="link inline-block py-0.5 text-sm"
+            to={`/units/${encodeURIComponent(drawer.tag)}?write#write-down`}
+          >
             Write down what was done
           </Link>
         )}

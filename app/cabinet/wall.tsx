@@ -28,6 +28,8 @@ export function Wall(props: {
   readonly shelves: readonly Shelf[];
   readonly lens: Lens;
   readonly chosen: string | undefined;
+  /** Seen from farther away: drawers are small, and those of a shelf that are in order are one board. */
+  readonly far?: boolean;
 }) {
   const wall = useRef<HTMLDivElement>(null);
   const onKeyDown = (event: React.KeyboardEvent) => {
@@ -42,7 +44,13 @@ export function Wall(props: {
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: arrows are an extra beside Tab
-    <div ref={wall} onKeyDown={onKeyDown} data-go data-stay className="flex flex-wrap gap-x-3 gap-y-1.5">
+    <div
+      ref={wall}
+      onKeyDown={onKeyDown}
+      data-go
+      data-stay
+      className={`flex flex-wrap gap-x-3 gap-y-1.5 ${props.far ? "wall-far" : ""}`}
+    >
       {props.shelves.map((shelf) => (
         <section
           key={shelf.name}
@@ -50,16 +58,57 @@ export function Wall(props: {
           className={shelf.drawers.length > 6 ? "w-full" : ""}
         >
           <h2 className="font-serif text-xs leading-4 font-semibold">{shelf.name}</h2>
+          {props.far && (
+            <Board drawers={shelf.drawers.filter(inOrder)} lens={props.lens} chosen={props.chosen} />
+          )}
           <ul className="flex flex-wrap gap-1 border-b-[5px] border-shelf bg-[var(--alcove)] p-1 pb-0">
-            {shelf.drawers.map((drawer) => (
-              <li key={drawer.tag}>
-                <DrawerFront drawer={drawer} lens={props.lens} chosen={drawer.tag === props.chosen} />
-              </li>
-            ))}
+            {shelf.drawers
+              .filter((drawer) => !props.far || !inOrder(drawer))
+              .map((drawer) => (
+                <li key={drawer.tag}>
+                  <DrawerFront drawer={drawer} lens={props.lens} chosen={drawer.tag === props.chosen} />
+                </li>
+              ))}
           </ul>
         </section>
       ))}
     </div>
+  );
+}
+
+/** So many drawers are seen from farther away, unless somebody steps nearer. */
+export const FAR_FROM = 150;
+
+/** Nothing is due of it, nothing grows on it, and it does not transmit where it may not. */
+const inOrder = (drawer: Drawer): boolean =>
+  drawer.needs === undefined && drawer.moss === 0 && !drawer.beyond && !drawer.safety;
+
+/** The drawers of a shelf that are in order, as one thin board; it opens. */
+function Board(props: {
+  readonly drawers: readonly Drawer[];
+  readonly lens: Lens;
+  readonly chosen: string | undefined;
+}) {
+  const { drawers } = props;
+  if (drawers.length === 0) return null;
+  return (
+    <details className="board" open={drawers.some(({ tag }) => tag === props.chosen)}>
+      <summary>
+        {drawers.length} in order
+        <span className="text-quiet">
+          {" "}
+          {drawers[0]?.tag}
+          {drawers.length > 1 && ` to ${drawers.at(-1)?.tag}`}
+        </span>
+      </summary>
+      <ul className="flex flex-wrap gap-1 p-1">
+        {drawers.map((drawer) => (
+          <li key={drawer.tag}>
+            <DrawerFront drawer={drawer} lens={props.lens} chosen={drawer.tag === props.chosen} />
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

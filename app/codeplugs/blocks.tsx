@@ -79,7 +79,7 @@ function Row(props: {
               <input type="hidden" name="to" value={at + by} />
               <button
                 type="submit"
-                className="px-1 text-xs leading-none text-quiet disabled:opacity-30"
+                className="min-h-6 min-w-6 text-xs leading-none text-quiet disabled:opacity-30"
                 disabled={at + by < 0 || at + by >= data.blocks.length}
                 aria-label={`Move ${block.name} ${by < 0 ? "up" : "down"}`}
               >

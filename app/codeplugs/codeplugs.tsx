@@ -125,15 +125,16 @@ function Squares({ counts }: { readonly counts: readonly CarriedCounts[] }) {
       </ul>
     );
   return (
-    <ul className="flex flex-wrap gap-[3px]">
+    <ul className="-ml-1 flex flex-wrap">
       {counts.flatMap(({ state, tags }) =>
         tags.map((tag) => (
           <li key={tag}>
             <Link
               to={`/units/${encodeURIComponent(tag)}/channels`}
               title={`${tag}: ${CARRIED_WORD[state]}`}
-              className={`block size-[13px] border ${SQUARE[state]}`}
+              className="grid size-6 place-items-center"
             >
+              <span aria-hidden="true" className={`block size-[15px] border ${SQUARE[state]}`} />
               <span className="sr-only">
                 {tag}: {CARRIED_WORD[state]}
               </span>

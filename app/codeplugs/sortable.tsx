@@ -122,7 +122,7 @@ export const Handle = ({
     type="button"
     {...handle}
     aria-label={`Move ${name}`}
-    className="cursor-grab touch-none px-1 text-quiet max-md:min-h-11 max-md:min-w-11"
+    className="cursor-grab touch-none min-h-6 min-w-6 px-1 text-quiet max-md:min-h-11 max-md:min-w-11"
   >
     <span aria-hidden="true">⠿</span>
   </button>

@@ -119,6 +119,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const isMore = isAll ? due > 999 : groups.some((g) => g.more && g.key !== "held" && g.needs >= LOOKED_AT);
   return (
     <Page
+      list
       title="Due"
       says={`${counted(units, "radio")}${isMore ? " or more" : ""} ${units === 1 ? "needs" : "need"} something`}
     >

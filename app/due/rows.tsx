@@ -70,7 +70,11 @@ function Alike(props: {
         className="checkbox checkbox-sm checkbox-primary"
         aria-label={`Pick all ${name}`}
       />
-      <details open={isOpen}>
+      <div className="hidden print:block">
+        <p className="font-semibold">{name}</p>
+        <p className="tag">{rows.map(({ tag }) => `☐ ${tag}`).join("  ")}</p>
+      </div>
+      <details open={isOpen} className="no-print">
         <summary>
           <strong>
             {rows.length} {first.model}

@@ -100,7 +100,12 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
       </div>
       <section className="mt-8" id="ids">
         <h2 className="mb-1">USB ids we know</h2>
-        <ul className="sheet max-h-80 divide-y divide-line overflow-y-auto">
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it */}
+        <ul
+          tabIndex={0}
+          aria-label="USB ids we know"
+          className="sheet max-h-80 divide-y divide-line overflow-y-auto"
+        >
           {loaderData.ids.map((id) => (
             <li key={usbText(id)} className="grid grid-cols-[7rem_9rem_minmax(0,1fr)] gap-x-3 px-3 py-1">
               <span className="ver">{usbText(id)}</span>

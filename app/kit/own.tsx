@@ -64,10 +64,10 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
     }),
   );
   return (
-    <Page title="Kit" says="what the club owns to reach into its radios" acts={<KitTabs here="own" />}>
-      <p className="mb-4 flex flex-wrap gap-x-4 text-sm">
+    <Page list title="Kit" says="what the club owns to reach into its radios" acts={<KitTabs here="own" />}>
+      <p className="no-print mb-4 flex flex-wrap gap-x-4 gap-y-0.5 text-sm">
         {sections.map(({ kind }) => (
-          <a key={kind} className="link" href={`#${kind}`}>
+          <a key={kind} className="link inline-block py-0.5" href={`#${kind}`}>
             {KINDS[kind].many}
           </a>
         ))}
@@ -128,7 +128,7 @@ function Section(props: {
         {kind.many}
         <span className="font-sans text-sm font-normal text-quiet">{props.rows.length}</span>
         {mayEdit && (
-          <Link className="link font-sans text-sm" to={`/kit/${props.kind}/new`}>
+          <Link className="no-print link font-sans text-sm" to={`/kit/${props.kind}/new`}>
             Add with all fields
           </Link>
         )}

@@ -62,15 +62,6 @@ export default function Print({ loaderData }: Route.ComponentProps) {
               <p className="text-sm">
                 {PURPOSE_WORD[procedure.purpose]}; {EFFECT_WORD[procedure.effect]}
               </p>
-              <div className={layout && first ? "grid grid-cols-[40%_minmax(0,1fr)] gap-3" : ""}>
-                {layout && first && <KeyCard layout={layout} step={first} />}
-                <ol className="list-decimal pl-5 text-sm">
-                  {procedure.steps.map((step, i) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: steps have no ids; the list is only shown
-                    <li key={i}>{sayStepAndSigns(step)}</li>
-                  ))}
-                </ol>
-              </div>
               {beside.map((other) => {
                 const hold = other.steps.find((step) => step.kind === "hold");
                 return (
@@ -80,6 +71,15 @@ export default function Print({ loaderData }: Route.ComponentProps) {
                   </p>
                 );
               })}
+              <div className={layout && first ? "grid grid-cols-[40%_minmax(0,1fr)] gap-3" : ""}>
+                {layout && first && <KeyCard layout={layout} step={first} />}
+                <ol className="list-decimal pl-5 text-sm">
+                  {procedure.steps.map((step, i) => (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: steps have no ids; the list is only shown
+                    <li key={i}>{sayStepAndSigns(step)}</li>
+                  ))}
+                </ol>
+              </div>
               <p className="text-xs">From {saySource(procedure.source)}.</p>
             </article>
           );

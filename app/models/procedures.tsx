@@ -108,7 +108,10 @@ export function QuirkList(props: {
                   confirmed={props.confirmed}
                 />
                 {mayWrite && (
-                  <Go to={`/models/${props.model}/quirks/${quirk.id}`} className="link text-sm">
+                  <Go
+                    to={`/models/${props.model}/quirks/${quirk.id}`}
+                    className="link inline-block py-0.5 text-sm"
+                  >
                     Correct
                   </Go>
                 )}

@@ -27,7 +27,7 @@ export const TRY: Readonly<Record<Role, readonly (readonly [to: string, what: st
       "Flash where nothing can break",
       "A simulated radio stops half-way, as real ones do.",
     ],
-    ["/kit/which-lead", "Which lead is this?", "Paste 1209:0001 and see whose numbers these are."],
+    ["/kit/which-lead", "Which lead is this?", "Paste f1c7:3400 and see which leads have that chip."],
     ["/models/which", "Which model is this?", "By its label, its screen and its serial number."],
     [
       "/units/W-10?write#write-down",

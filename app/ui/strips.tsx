@@ -31,7 +31,7 @@ export function Strips(props: {
 }) {
   const { blocks, models, foot } = props;
   return (
-    <div className="sheet overflow-x-auto p-3">
+    <div className="sheet relative overflow-x-auto p-3">
       <table className="strips">
         <thead>
           <tr>
