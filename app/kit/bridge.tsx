@@ -100,8 +100,8 @@ export default function WhichLead({ loaderData, actionData }: Route.ComponentPro
       </div>
       <section className="mt-8" id="ids">
         <h2 className="mb-1">USB ids we know</h2>
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it */}
         <ul
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must reach it
           tabIndex={0}
           aria-label="USB ids we know"
           className="sheet max-h-80 divide-y divide-line overflow-y-auto"

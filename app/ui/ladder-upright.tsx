@@ -1,7 +1,7 @@
 // The ladder upright, for a narrow screen: the newest rung on top, a rail for each track at the left, what is said of each beside it.
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { Track } from "#core/release/words.ts";
-import type { LadderRoute, Rung } from "./ladder.tsx";
+import type { LadderRoute, Rung } from "./rung.ts";
 import { sayDate } from "./words/time.ts";
 
 const TRACK_WORD: Record<Track, string> = { factory: "", beta: "beta", community: "community" };

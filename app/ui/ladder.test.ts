@@ -2,7 +2,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { addDays, plain } from "#core/quantities/date.ts";
-import { layOut, type Rung } from "./ladder.tsx";
+import { layOut } from "./ladder.tsx";
+import type { Rung } from "./rung.ts";
 
 const START = plain("2020-01-01");
 const END = plain("2026-01-01");

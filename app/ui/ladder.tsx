@@ -3,22 +3,8 @@
 import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
 import type { Track } from "#core/release/words.ts";
 import { UprightLadder } from "./ladder-upright.tsx";
+import type { LadderRoute, Rung } from "./rung.ts";
 import { sayDate } from "./words/time.ts";
-
-export type Rung = {
-  readonly id: string;
-  readonly version: string;
-  readonly track: Track;
-  readonly on: PlainDate;
-  readonly withdrawn: boolean;
-  readonly units: readonly string[];
-  /** Installing it erases something. */
-  readonly erases?: boolean;
-  readonly draft?: boolean;
-};
-
-/** A unit's way over the rungs: where it stands now (nowhere, if that is none of them), and the rungs it steps on. */
-export type LadderRoute = { readonly from: string | undefined; readonly over: readonly string[] };
 
 const WIDTH = 780;
 const LEFT = 84;
