@@ -284,11 +284,11 @@ test("what to get: the best for the money, its curve, the list on paper and as C
   await page.getByText("As a table").click();
   const rows = page.locator("figure").getByRole("row");
   await expect(rows).toHaveText([
-    "MoneyWeightRadios",
-    "€0.0000 radios",
-    "€8.5021 radio",
-    "€12.0042 radios",
-    "€20.5063 radios",
+    "MoneySafetyA fixRoutineRadios",
+    "€0.000000",
+    "€8.500101",
+    "€12.000202",
+    "€20.500303",
   ]);
   const [download] = await Promise.all([
     page.waitForEvent("download"),
@@ -354,4 +354,35 @@ test.describe("without scripts", () => {
     await page.goto(`${served.address}/kit`);
     await expect(page.getByRole("row").filter({ hasText: "Wicket II" })).toContainText(lead);
   });
+});
+
+test("an empty cell says why and what would help; it opens the chain; a lead's page says first what it means", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/kit`);
+  const board = page.getByRole("table").first();
+  await expect(board).not.toContainText("·");
+  const none = board
+    .getByRole("cell")
+    .getByRole("link")
+    .filter({ hasText: /[a-z]{4}/ })
+    .first();
+  const says = (await none.textContent()) ?? "";
+  await none.click();
+  await expect(page).toHaveURL(/computer=/);
+  const chains = page.getByRole("region", { name: /^Chains of .+ at / });
+  await expect(chains).toBeVisible();
+  expect(says.length).toBeGreaterThan(10);
+
+  await page.goto(`${served.address}/kit/own`);
+  await page.getByRole("link", { name: "K-07", exact: true }).first().click();
+  const means = page.getByRole("region", { name: "What K-07 means" });
+  await expect(means.getByRole("heading")).toHaveText(/It reaches \d+ model/);
+  await expect(means.getByRole("link", { name: "Wicket", exact: true })).toBeVisible();
+  await expect(means).toContainText(/Tried: \d+ of \d+ worked/);
+  await expect(means).toContainText("Without it:");
+  await page.getByRole("link", { name: "Another like this one" }).click();
+  await expect(page.getByText("As K-07, but for its tag.")).toBeVisible();
+  await expect(page.getByLabel("Tag", { exact: true })).toHaveValue("");
 });

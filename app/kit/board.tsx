@@ -10,6 +10,10 @@ export type Cell = {
   readonly lead?: string;
   readonly tries: number;
   readonly worked: number;
+  /** Where no chain holds: at which computer, why, and what would make one, the cheapest first. */
+  readonly computer?: string;
+  readonly none?: string;
+  readonly mends?: readonly { readonly says: string; readonly cost: string }[];
 };
 
 export type BoardComputer = { readonly id: string; readonly name: string; readonly system: string };
@@ -62,10 +66,7 @@ export function Board(props: {
                       </span>
                     </span>
                   ) : (
-                    <span className="text-quiet">
-                      <span aria-hidden="true">·</span>
-                      <span className="sr-only">no chain</span>
-                    </span>
+                    <None cell={cell} to={`?model=${row.id}&for=${props.operation}`} />
                   )}
                 </td>
               ))}
@@ -77,8 +78,34 @@ export function Board(props: {
         {VERDICTS.map((verdict) => (
           <VerdictMark key={verdict} of={verdict} word={VERDICT_WORD[verdict]} />
         ))}
-        <span>and the lead it goes with best, of so many tries; a point: no chain holds</span>
+        <span>
+          and the lead it goes with best, of so many tries; in grey: what would help, the cheapest first
+        </span>
       </p>
     </div>
+  );
+}
+
+/** Nothing holds: what would, the cheapest first, or why nothing would. It opens the chain. */
+function None({ cell, to }: { readonly cell: Cell; readonly to: string }) {
+  const [first] = cell.mends ?? [];
+  return (
+    <Link
+      to={`${to}&computer=${cell.computer ?? ""}`}
+      preventScrollReset
+      className="block min-h-6 max-w-56 text-xs leading-snug text-quiet hover:underline"
+      title={cell.none}
+    >
+      {first ? (
+        <>
+          <span className="font-semibold">{first.says}</span>
+          {first.cost && `: ${first.cost}`}
+          {(cell.mends?.length ?? 0) > 1 && `; ${(cell.mends?.length ?? 0) - 1} more would`}
+          <span className="sr-only">. {cell.none}</span>
+        </>
+      ) : (
+        cell.none
+      )}
+    </Link>
   );
 }

@@ -1,16 +1,30 @@
-// What money would free, as steps: each point is a purchase that none beats for less. Beside it the same as a table.
-import { CartesianGrid, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
-import type { Purchase } from "#core/kit/get.ts";
+// What money would free, as steps: each point is a purchase that none beats for less; radios, by how urgent it is. Beside it the same as a table.
+import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
+import { FREED_WEIGHT, type Purchase } from "#core/kit/get.ts";
+import type { Urgency } from "#core/release/words.ts";
 import { AXIS, belowAxis, besideAxis, ChartFrame, GRID } from "../ui/chart.tsx";
-import { counted } from "../ui/words/count.ts";
+
+/** Each holds those below it. */
+const LINES = [
+  { key: "all", name: "all radios freed", dash: "2 4" },
+  { key: "urgent", name: "of these a fix or safety", dash: "8 4" },
+  { key: "safety", name: "of these safety", dash: "0" },
+] as const;
 
 export function Curve(props: {
   readonly points: readonly Purchase[];
   readonly chosen: Purchase | undefined;
   readonly money: (price: number) => string;
+  /** How much what each radio needs weighs, by its id. */
+  readonly weights: ReadonlyMap<string, number>;
 }) {
-  const { points, money, chosen } = props;
-  const data = points.map((p) => ({ money: p.money, weight: p.weight }));
+  const { points, money, chosen, weights } = props;
+  const data = points.map((p) => {
+    const of = (urgency: Urgency) =>
+      p.units.filter((unit) => weights.get(unit) === FREED_WEIGHT[urgency]).length;
+    const [safety, fix, routine] = [of("safety"), of("fix"), of("routine")];
+    return { money: p.money, safety, fix, routine, urgent: safety + fix, all: p.units.length };
+  });
   const chart = (
     <LineChart data={data} margin={{ top: 8, right: 12, bottom: 22, left: 4 }}>
       <CartesianGrid {...GRID} />
@@ -22,21 +36,27 @@ export function Curve(props: {
         tickFormatter={(value: number) => money(value).replace(/[.,]00$/, "")}
         label={belowAxis("money")}
       />
-      <YAxis {...AXIS} width={44} allowDecimals={false} label={besideAxis("weight freed")} />
+      <YAxis {...AXIS} width={44} allowDecimals={false} label={besideAxis("radios freed")} />
       <Tooltip
-        formatter={(value) => [String(value), "weight freed"]}
+        formatter={(value, name) => [String(value), String(name)]}
         labelFormatter={(value) => money(Number(value))}
         contentStyle={{ background: "var(--color-base-100)", border: "1px solid var(--line)" }}
       />
       {chosen && <ReferenceLine x={chosen.money} stroke="var(--color-primary)" strokeDasharray="4 3" />}
-      <Line
-        type="stepAfter"
-        dataKey="weight"
-        stroke="var(--color-primary)"
-        strokeWidth={2.5}
-        dot={{ r: 3 }}
-        isAnimationActive={false}
-      />
+      {LINES.map(({ key, name, dash }) => (
+        <Line
+          key={key}
+          type="stepAfter"
+          dataKey={key}
+          name={name}
+          stroke={key === "safety" ? "var(--color-error)" : "var(--color-primary)"}
+          strokeWidth={2.5}
+          strokeDasharray={dash}
+          dot={{ r: 3 }}
+          isAnimationActive={false}
+        />
+      ))}
+      <Legend verticalAlign="top" height={24} />
     </LineChart>
   );
   return (
@@ -47,16 +67,20 @@ export function Curve(props: {
           <thead>
             <tr>
               <th className="text-right">Money</th>
-              <th className="text-right">Weight</th>
-              <th>Radios</th>
+              <th className="text-right">Safety</th>
+              <th className="text-right">A fix</th>
+              <th className="text-right">Routine</th>
+              <th className="text-right">Radios</th>
             </tr>
           </thead>
           <tbody>
-            {points.map((p) => (
-              <tr key={p.money}>
-                <td className="text-right tabular-nums">{money(p.money)}</td>
-                <td className="text-right tabular-nums">{p.weight}</td>
-                <td>{counted(p.units.length, "radio")}</td>
+            {data.map((p) => (
+              <tr key={p.money} className="text-right tabular-nums">
+                <td>{money(p.money)}</td>
+                <td>{p.safety}</td>
+                <td>{p.fix}</td>
+                <td>{p.routine}</td>
+                <td>{p.all}</td>
               </tr>
             ))}
           </tbody>

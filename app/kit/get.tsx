@@ -168,7 +168,12 @@ export default function Get({ loaderData }: Route.ComponentProps) {
         </div>
         {state.points.length > 1 && (
           <div className="no-print">
-            <Curve points={state.points} money={money} chosen={state.best} />
+            <Curve
+              points={state.points}
+              money={money}
+              chosen={state.best}
+              weights={new Map(buyable.map(({ unit, weight }) => [unit, weight]))}
+            />
           </div>
         )}
       </div>

@@ -5,7 +5,7 @@ import { data, Form, Link } from "react-router";
 import { may } from "#core/club/acts.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
 import { OPERATIONS, type Operation } from "#core/kit/shapes.ts";
-import { chainsOfModel } from "#core/kit/tooling.ts";
+import { chainsOfModel, withOnly } from "#core/kit/tooling.ts";
 import { listed } from "#core/quantities/list.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import { modelsToPick } from "#db/models.ts";
@@ -15,6 +15,7 @@ import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { noteTry } from "../shared/note-try.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
+import { kitNames, shownChains } from "../shared/shown-chains.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -46,7 +47,11 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       chainsOfModel({ model: id, plugs: plugs.get(id) ?? [] }, operation, kit.prepared);
     const found = new Map<string, Chains>(models.map((m) => [m.id, chainsOf(m.id)]));
     const model = unit ? undefined : models.find((m) => m.id === search.get("model"));
-    const chains = model && found.get(model.id);
+    const only = computers.find((c) => c.id === search.get("computer"));
+    const onOnly = (id: string, computer: string) =>
+      chainsOfModel({ model: id, plugs: plugs.get(id) ?? [] }, operation, withOnly(kit.prepared, computer));
+    const chains = model && (only ? onOnly(model.id, only.id) : found.get(model.id));
+    const names = kitNames(kit, who.locale);
     return {
       operation,
       typed,
@@ -57,15 +62,29 @@ export async function loader({ context, request }: Route.LoaderArgs) {
         return {
           id: m.id,
           name: m.name,
-          cells: computers.map((c) =>
-            cellOf(own?.chains.filter((chain) => chain.computer.id === c.id) ?? []),
-          ),
+          cells: computers.map((c): Cell => {
+            const there = own?.chains.filter((chain) => chain.computer.id === c.id) ?? [];
+            if (there.length > 0) return cellOf(there);
+            const { near, none } = shownChains(onOnly(m.id, c.id), m.name, names);
+            return {
+              ...{ tries: 0, worked: 0, computer: c.id },
+              ...(none && { none }),
+              mends: near.map(({ changes, cost }) => ({ says: listed(changes), cost })),
+            };
+          }),
           ready: own?.chains.some((chain) => chain.evidence.verdict !== "known-bad") ?? false,
         };
       }),
       chosen: unit
         ? await chosenUnit(tx, who, unit.tag, operation, kit, chainsOf(unit.model_id))
-        : model && chains && chosenModel(model, chains, kit, who),
+        : model &&
+          chains &&
+          chosenModel(
+            { ...model, name: only ? `${model.name} at ${only.name}` : model.name },
+            chains,
+            kit,
+            who,
+          ),
     };
   });
 }

@@ -27,6 +27,8 @@ import { actOnCharge } from "./charge.server.ts";
 import { DevicePanel } from "./device.tsx";
 import { loadDevice } from "./load-device.server.ts";
 import { actOnProfile } from "./profile.server.ts";
+import { loadReach } from "./reach.server.ts";
+import { ReachPanel } from "./reach.tsx";
 import { Tries } from "./tries.tsx";
 
 const kindNamed = (name: string | undefined): KindName | undefined =>
@@ -36,7 +38,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? "Kit"} · Mossy Cabinet` },
 ];
 
-export async function loader({ context, params }: Route.LoaderArgs) {
+export async function loader({ context, params, request }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-kit");
   const name = kindNamed(params.kind);
   if (!name) throw notFound("This kind of thing");
@@ -46,11 +48,27 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     const isNew = params.id === "new";
     const row = isNew ? undefined : (await valuesOf(tx, name, known)).find((one) => one.id === params.id);
     if (!isNew && !row) throw notFound(`This ${kind.one}`);
+    // Another like one that is there: all but what tells the two apart.
+    const like = isNew
+      ? (await valuesOf(tx, name, known)).find(
+          (one) => one.id === new URL(request.url).searchParams.get("like"),
+        )
+      : undefined;
     return {
       kind: name,
+      id: params.id,
       title: row ? `${row[kind.name] ?? kind.one}` : `A new ${kind.one}`,
       known,
-      values: row ? fieldsOf(kind, row) : (kind.begin ?? {}),
+      values: row
+        ? fieldsOf(kind, row)
+        : like
+          ? { ...fieldsOf(kind, like), ...own(kind) }
+          : (kind.begin ?? {}),
+      like: like?.[kind.name],
+      reach: isNew ? undefined : await loadReach(tx, name, params.id),
+      where: row
+        ? [row.holder ? `with ${row.holder}` : row.place, row.condition].filter(Boolean).join(", ")
+        : "",
       isNew,
       tries: isNew ? [] : await triesOf(tx, name, params.id),
       device: isNew ? undefined : await loadDevice(tx, name, params.id),
@@ -58,6 +76,14 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     };
   });
 }
+
+/** What no two things share: its name, who has it, its address, what was noted of it. */
+const own = (kind: Kind): Values =>
+  Object.fromEntries(
+    [kind.name, "holder", "person", "serial", "address", "note"].flatMap((name) =>
+      kind.fields.some((field) => field.name === name) ? [[name, ""] as const] : [],
+    ),
+  );
 
 const ON_CHARGE = ["charge", "read-level", "strike-charge", "tie"];
 
@@ -167,7 +193,28 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
         <Link className="link" to={`/kit/own#${loaderData.kind}`}>
           Back to the inventory
         </Link>
+        {!loaderData.isNew && (
+          <>
+            {" · "}
+            <Link className="link" to={`/kit/${loaderData.kind}/new?like=${loaderData.id}`} reloadDocument>
+              Another like this one
+            </Link>
+          </>
+        )}
       </p>
+      {loaderData.like && (
+        <p className="mb-3 text-quiet">
+          As {loaderData.like}, but for its {kind.name}.
+        </p>
+      )}
+      {loaderData.reach && (
+        <ReachPanel
+          reach={loaderData.reach}
+          name={loaderData.title}
+          tries={loaderData.tries}
+          where={loaderData.where}
+        />
+      )}
       {loaderData.device && <DevicePanel device={loaderData.device} said={said} />}
       {loaderData.device && loaderData.kind === "leads" && (
         <p className="mb-3">

@@ -10,7 +10,7 @@ import { type Policy, withoutPin } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import { liesIn, type Range } from "../version/range.ts";
 import type { Version } from "../version/version.ts";
-import { type Chains, findChains, isReady, type PreparedKit } from "./chain.ts";
+import { type Chains, findChains, isReady, type PreparedKit, prepareKit } from "./chain.ts";
 import type { Job, Operation } from "./shapes.ts";
 import type { AnyDay, KitSituation, Reachable } from "./situation.ts";
 
@@ -77,6 +77,15 @@ function meeting(state: ReadonlyMap<string, Version>, catalogue: Catalogue) {
 /** What a model can be reached with, whatever a unit of it runs. */
 export const chainsOfModel = (radio: Reachable, operation: Operation, prepared: PreparedKit): Chains =>
   chainsFor({ ...radio, operation, ways: [] }, new Map(), new Map(), prepared);
+
+/** The kit as if there were this one computer only; remembered as long as the kit stays. */
+export function withOnly(prepared: PreparedKit, computer: string): PreparedKit {
+  const known = kept(alone, prepared, () => new Memo<string, PreparedKit>(MOST_KNOWN));
+  return known.get(computer, () =>
+    prepareKit({ ...prepared.kit, computers: prepared.kit.computers.filter(({ id }) => id === computer) }),
+  );
+}
+const alone = new WeakMap<PreparedKit, Memo<string, PreparedKit>>();
 
 /** What a unit can be reached with for an operation, by what it runs now. */
 export const chainsOfUnit = (
