@@ -60,7 +60,7 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
             {drawers.length > 0 &&
               `: ${drawers.length - needing - untold} as they should be, ${needing} need something, ${untold > 0 ? `of ${untold} nobody can tell, ` : ""}${away} away`}
           </p>
-          {drawers.length > 24 && (
+          {(far || drawers.length > MANY) && (
             <a href={`/cabinet?${lookAt(search, far ? "near" : "far")}`} className="link text-sm">
               {far ? "Step nearer" : "From farther away"}
             </a>
@@ -96,6 +96,9 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
     </div>
   );
 }
+
+/** From so many drawers on one may wish to step back. */
+const MANY = 100;
 
 function lookAt(search: URLSearchParams, look: "near" | "far"): string {
   const to = new URLSearchParams(search);

@@ -76,7 +76,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
           <thead>
             <tr>
               <th>Name</th>
-              <th>May do what a</th>
+              <th>Role</th>
               <th>Has</th>
               <th>Last came</th>
             </tr>

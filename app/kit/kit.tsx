@@ -65,10 +65,13 @@ export async function loader({ context, request }: Route.LoaderArgs) {
           cells: computers.map((c): Cell => {
             const there = own?.chains.filter((chain) => chain.computer.id === c.id) ?? [];
             if (there.length > 0) return cellOf(there);
-            const { near, none } = shownChains(onOnly(m.id, c.id), m.name, names);
+            const { near, none, stopped } = shownChains(onOnly(m.id, c.id), m.name, names);
+            const open = (near[0] ?? stopped)?.links.filter(({ state }) => state === "broken") ?? [];
+            const why =
+              open.length > 0 ? open.map(({ label, under }) => `${label}: ${under}`).join("; ") : none;
             return {
               ...{ tries: 0, worked: 0, computer: c.id },
-              ...(none && { none }),
+              ...(why && { none: why }),
               mends: near.map(({ changes, cost }) => ({ says: listed(changes), cost })),
             };
           }),
