@@ -1,5 +1,5 @@
 // What money would free, as steps: each point is a purchase that none beats for less; radios, by how urgent it is. Beside it the same as a table.
-import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
+import { CartesianGrid, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
 import { FREED_WEIGHT, type Purchase } from "#core/kit/get.ts";
 import type { Urgency } from "#core/release/words.ts";
 import { AXIS, belowAxis, besideAxis, ChartFrame, GRID } from "../ui/chart.tsx";
@@ -56,11 +56,13 @@ export function Curve(props: {
           isAnimationActive={false}
         />
       ))}
-      <Legend verticalAlign="top" height={24} />
     </LineChart>
   );
   return (
     <ChartFrame title="What more money would free" {...{ width: 340, height: 224, chart }}>
+      <p className="text-xs text-quiet">
+        Dotted: all radios freed; dashed: of these a fix or safety; solid: of these safety.
+      </p>
       <details className="text-sm">
         <summary className="link w-fit cursor-pointer list-none">As a table</summary>
         <table className="table table-sm">

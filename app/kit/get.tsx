@@ -217,6 +217,8 @@ function Waiting(props: {
   );
 }
 
+const WHY_WORD = { safety: "safety", fix: "a fix", routine: "something routine" } as const;
+
 function Shopping(props: {
   readonly purchase: Purchase;
   readonly loaderData: Data;
@@ -263,7 +265,15 @@ function Shopping(props: {
                 <th scope="row">Together</th>
                 <td />
                 <td className="text-right font-bold tabular-nums">{money(purchase.money)}</td>
-                <td className="text-quiet">weight {purchase.weight}: safety counts 4, a fix 2, the rest 1</td>
+                <td className="text-quiet">
+                  {(["safety", "fix", "routine"] as const)
+                    .flatMap((urgency) => {
+                      const many = freed.filter((w) => w.urgency === urgency).length;
+                      return many > 0 ? [`${many} for ${WHY_WORD[urgency]}`] : [];
+                    })
+                    .join(", ")}
+                  ; safety counts four times, a fix twice
+                </td>
               </tr>
             </tbody>
           </table>
