@@ -84,6 +84,13 @@ it("a day whose month cannot be told apart says so; one that settles the order s
   expect(of("1.1\n- a")).toEqual([[undefined, undefined]]);
 });
 
+it("a sentence that names its own release too speaks of the other one", () => {
+  const [one] = findReleases(
+    "Version 1.16\n1.16 itself requires 1.10 or newer.\nFrom 1.16 there is no way back to 1.12 or older.",
+  ).proposals;
+  expect([one?.from, one?.rollbackFloor]).toEqual([">= 1.10", "1.12"]);
+});
+
 it("notes in two languages are one release told twice, at both of its places", () => {
   const { proposals } = findReleases(
     "English\nVersion 1.4, 2 May 2026\n- fixes the clock\n\nDeutsch\nVersion 1.4, 2. Mai 2026\n- behebt Fehler der Uhr\nVersion 1.3\n- Einstellungen werden gelöscht.",
