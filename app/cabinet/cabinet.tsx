@@ -61,7 +61,10 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
               `: ${drawers.length - needing - untold} as they should be, ${needing} need something, ${untold > 0 ? `of ${untold} nobody can tell, ` : ""}${away} away`}
           </p>
           {(far || drawers.length > MANY) && (
-            <a href={`/cabinet?${lookAt(search, far ? "near" : "far")}`} className="link text-sm">
+            <a
+              href={`/cabinet?${lookAt(search, far ? "near" : "far")}`}
+              className="link inline-block py-0.5 text-sm"
+            >
               {far ? "Step nearer" : "From farther away"}
             </a>
           )}

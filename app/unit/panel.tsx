@@ -147,7 +147,7 @@ function NextAct({ need, data }: { readonly need: Need; readonly data: Data }) {
   );
   if (need.kind === "pairing") return link(`${page}/pairing`, "Pair it");
   if (need.kind === "mode") return link("#mode", "Its mode");
-  if (need.kind === "codeplug") return link(`${page}/channels`, "Its channels");
+  if (need.kind === "codeplug") return link(`${page}/channels`, "See what it carries");
   if (need.kind === "identity") return link("/codeplugs/identities", "IDs and call signs");
   if (need.kind === "catalogue")
     return mayList ? link(`/models/${unit.model_id}/releases/new`, "Add the release") : null;
