@@ -87,6 +87,8 @@ test("the area tells which radios carry what; the plan is changed, issued, writt
 
   for (const tag of ["W-04", "W-05"]) {
     await page.goto(`${served.address}/due?do=program`);
+    // Many need the same: they are one row for each model, which opens.
+    for (const many of await page.locator(".needs summary").all()) await many.click();
     await expect(page.getByRole("link", { name: tag, exact: true })).toBeVisible();
     await page.goto(`${served.address}/units/${tag}/channels`);
     await expect(page.getByText("it does not carry plan 3")).toBeVisible();

@@ -60,7 +60,7 @@ export function ChannelLine({ data }: { readonly data: ChannelsData }) {
                       "its channels are not known"
                     )
                   ) : (
-                    <Link to={`${page}?of=${one.id}`} className="link">
+                    <Link to={`${page}?of=${one.id}`} className="link inline-block py-0.5">
                       {one.plan === null ? one.name || "a table" : `plan ${one.plan}`},{" "}
                       {counted(one.count, "channel")}
                     </Link>
@@ -68,17 +68,17 @@ export function ChannelLine({ data }: { readonly data: ChannelsData }) {
                 </span>
                 <span className="flex flex-wrap gap-x-3 text-sm">
                   {one.backup_id && (
-                    <a href={`/backups/${one.backup_id}`} download className="link">
+                    <a href={`/backups/${one.backup_id}`} download className="link inline-block py-0.5">
                       Take the file
                     </a>
                   )}
                   {one.count !== null && one.id !== now && now !== undefined && (
-                    <Link to={`/codeplugs/compare?a=${one.id}&b=${now}`} className="link">
+                    <Link to={`/codeplugs/compare?a=${one.id}&b=${now}`} className="link inline-block py-0.5">
                       Compare with now
                     </Link>
                   )}
                   {one.run_id && (
-                    <Link to={`/bench/${one.run_id}`} className="link">
+                    <Link to={`/bench/${one.run_id}`} className="link inline-block py-0.5">
                       The run
                     </Link>
                   )}
