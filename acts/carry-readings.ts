@@ -1,9 +1,9 @@
 // A radio turns out to be of another model: what was read of it goes along, part by part by their names.
 
-import type { PlainDate } from "#core/quantities/date.ts";
+import { dossierHead } from "#db/dossier.ts";
 import type { Tx } from "#db/pool.ts";
 import { copyReading, readingsOf, strikeReading } from "#db/readings.ts";
-import { loadSituation } from "#db/situation.ts";
+import { unitById } from "#db/units.ts";
 
 /**
  * To be done once the unit has its new model. Readings of parts that this model does not have stay as they are, and count for nothing.
@@ -12,15 +12,10 @@ import { loadSituation } from "#db/situation.ts";
 export async function carryReadings(
   tx: Tx,
   unit: string,
-  today: PlainDate,
 ): Promise<{ readonly carried: number; readonly left: number }> {
-  const situation = await loadSituation(tx, unit, today);
-  const parts = new Map(
-    [...(situation?.catalogue.values() ?? [])].map(({ component }) => [
-      component.name.toLowerCase(),
-      component.id,
-    ]),
-  );
+  const row = await unitById(tx, unit);
+  const { parts: now } = row ? await dossierHead(tx, row.model_id) : { parts: [] };
+  const parts = new Map(now.map(({ id, name }) => [name.toLowerCase(), id]));
   let [carried, left] = [0, 0];
   // The oldest first: so they are placed as they were.
   for (const row of (await readingsOf(tx, unit)).filter(({ struck_at }) => !struck_at).reverse()) {

@@ -20,7 +20,7 @@ export const changeUnit = defineAct({
       return row && writtenUnit(row);
     },
   },
-  run: async (tx, { unit, ...input }, who) => {
+  run: async (tx, { unit, ...input }) => {
     await lockUnit(tx, unit);
     const before = await unitById(tx, unit);
     if (!before) return bad({ kind: "no-unit" as const });
@@ -34,7 +34,7 @@ export const changeUnit = defineAct({
       if (isDuplicate(error, "unit_tag")) return bad({ kind: "taken" as const });
       throw error;
     }
-    const along = before.model_id === input.model ? undefined : await carryReadings(tx, unit, who.today);
+    const along = before.model_id === input.model ? undefined : await carryReadings(tx, unit);
     const told = along ? `${what}${sayAlong(along)}` : what;
     return good({
       answer: { what: told },

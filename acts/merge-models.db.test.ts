@@ -14,7 +14,7 @@ import { addUnitMode, modesOf } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { loadSituation } from "#db/situation.ts";
 import { PLAIN_UNIT } from "#db/testing.ts";
-import { addUnit, unitById } from "#db/units.ts";
+import { addUnit, shelveUnit, unitById } from "#db/units.ts";
 import { type DemoClub, demoClub } from "../demo/testing.ts";
 import { bringInDossier } from "./bring-in-dossier.ts";
 import { performIn } from "./define.ts";
@@ -158,6 +158,18 @@ it("radios, readings, mode, tools and pins go along; of the dossier what was pic
     // Its name is free again, and nothing is left of it to merge.
     expect(await modelByName(tx, stays.model.maker, "Wicket B")).toBeUndefined();
     expect(await merge(tx, { model: gone, into })).toMatchObject({ problem: { kind: "no-model" } });
+  }));
+
+it("a radio on the shelf goes along with what was read of it, and is known when it comes back", () =>
+  club.trial(async (tx) => {
+    const { gone, into, unit } = await twin(tx);
+    await performIn(tx, recordReading, club.who, asked({ unit, typed: "1.08", source: "screen" }));
+    await shelveUnit(tx, unit, true);
+    const done = await merge(tx, { model: gone, into });
+    expect(done).toMatchObject({ ok: true, value: { answer: { units: 1, carried: 1, left: 0 } } });
+    await shelveUnit(tx, unit, false);
+    const situation = await loadSituation(tx, unit, club.who.today);
+    expect(situation && standingsOf(situation)[0]).toMatchObject({ reading: { raw: "1.08" } });
   }));
 
 it("what becomes of one that became another is told through all of them", () =>

@@ -50,7 +50,7 @@ export const mergeModels = defineAct({
     await speakOf(tx, model, into);
     let [carried, left] = [0, 0];
     for (const radio of radios) {
-      const along = await carryReadings(tx, radio.id, who.today);
+      const along = await carryReadings(tx, radio.id);
       carried += along.carried;
       left += along.left;
     }

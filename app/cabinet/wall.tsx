@@ -61,7 +61,7 @@ export function Wall(props: {
           {props.far && (
             <Board drawers={shelf.drawers.filter(inOrder)} lens={props.lens} chosen={props.chosen} />
           )}
-          <ul className="flex flex-wrap gap-1 border-b-[5px] border-shelf bg-[var(--alcove)] p-1 pb-0">
+          <ul className="flex flex-wrap gap-1 border-b-[5px] border-shelf bg-[var(--alcove)] p-1 pb-0 empty:hidden">
             {shelf.drawers
               .filter((drawer) => !props.far || !inOrder(drawer))
               .map((drawer) => (

@@ -57,8 +57,6 @@ function sayMay(role: Role): string {
     : `${words}; record readings of the radio they have`;
 }
 
-const ROLE_WORD: Readonly<Record<Role, string>> = { keeper: "keeper", bench: "bench", member: "member" };
-
 export default function People({ loaderData }: Route.ComponentProps) {
   const { locale, timeZone } = useClub();
   return (
@@ -92,7 +90,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
                     <span className="block text-xs font-normal text-quiet">{person.licence}</span>
                   )}
                 </th>
-                <td>{ROLE_WORD[person.role]}</td>
+                <td>{person.role}</td>
                 <td>
                   {person.holds.length === 0 ? (
                     <span className="text-quiet">no radio</span>
@@ -122,7 +120,7 @@ export default function People({ loaderData }: Route.ComponentProps) {
       <dl className="sheet max-w-5xl divide-y divide-line">
         {ROLES.map((role) => (
           <div key={role} className="grid gap-x-4 px-4 py-2.5 sm:grid-cols-[6rem_minmax(0,1fr)]">
-            <dt className="font-semibold">{ROLE_WORD[role]}</dt>
+            <dt className="font-semibold">{role}</dt>
             <dd>{sayMay(role)}.</dd>
           </div>
         ))}

@@ -1,6 +1,6 @@
 // What money would free, as steps: each point is a purchase that none beats for less; radios, by how urgent it is. Beside it the same as a table.
 import { CartesianGrid, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
-import { FREED_WEIGHT, type Purchase } from "#core/kit/get.ts";
+import type { Purchase } from "#core/kit/get.ts";
 import type { Urgency } from "#core/release/words.ts";
 import { AXIS, belowAxis, besideAxis, ChartFrame, GRID } from "../ui/chart.tsx";
 
@@ -15,13 +15,12 @@ export function Curve(props: {
   readonly points: readonly Purchase[];
   readonly chosen: Purchase | undefined;
   readonly money: (price: number) => string;
-  /** How much what each radio needs weighs, by its id. */
-  readonly weights: ReadonlyMap<string, number>;
+  /** How urgent what each radio needs is, by its id. */
+  readonly urgencies: ReadonlyMap<string, Urgency>;
 }) {
-  const { points, money, chosen, weights } = props;
+  const { points, money, chosen, urgencies } = props;
   const data = points.map((p) => {
-    const of = (urgency: Urgency) =>
-      p.units.filter((unit) => weights.get(unit) === FREED_WEIGHT[urgency]).length;
+    const of = (urgency: Urgency) => p.units.filter((unit) => urgencies.get(unit) === urgency).length;
     const [safety, fix, routine] = [of("safety"), of("fix"), of("routine")];
     return { money: p.money, safety, fix, routine, urgent: safety + fix, all: p.units.length };
   });

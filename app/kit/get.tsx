@@ -172,7 +172,7 @@ export default function Get({ loaderData }: Route.ComponentProps) {
               points={state.points}
               money={money}
               chosen={state.best}
-              weights={new Map(buyable.map(({ unit, weight }) => [unit, weight]))}
+              urgencies={new Map(buyable.map(({ unit, urgency }) => [unit, urgency]))}
             />
           </div>
         )}

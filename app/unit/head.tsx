@@ -2,18 +2,13 @@
 import { Link } from "react-router";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
-import type { Standing } from "#core/unit/standing.ts";
+import { type Standing, worstOf } from "#core/unit/standing.ts";
 import type { UnitRow } from "#db/units.ts";
 import { useClub } from "../ui/club.ts";
 import { namesOf } from "../ui/why.tsx";
 import { capital } from "../ui/words/capital.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
-
-/** The part whose verdict is the page's: the first that is not as it should be. */
-export const worstOf = <Part extends { readonly standing: Standing }>(
-  parts: readonly Part[],
-): Part | undefined => parts.find((part) => part.standing.standing !== "current") ?? parts[0];
 
 export function Head(props: {
   readonly unit: UnitRow;

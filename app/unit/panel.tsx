@@ -1,7 +1,8 @@
 // A radio in one panel: how it stands, what it needs and what to do next, the way there, and with what. Each is said once.
-import { heldUntil } from "#core/needs/need.ts";
+import { heldUntil, type NeedKind } from "#core/needs/need.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
+import { worstOf } from "#core/unit/standing.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Tooling } from "../shared/tooling.tsx";
 import { Compare, WaySteps } from "../shared/way.tsx";
@@ -16,13 +17,15 @@ import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/unit";
-import { worstOf } from "./head.tsx";
 
 type Data = Route.ComponentProps["loaderData"];
 type Need = Data["needs"][number];
 
 /** Some verdicts end in a sentence of their own. */
 const sentence = (text: string) => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
+
+/** Needs that are told from how a part stands. */
+const FROM_STANDING: ReadonlySet<NeedKind> = new Set(["firmware", "reading", "catalogue"]);
 
 const URGENCY_WORD = ["", "a fix", "a matter of safety"] as const;
 
@@ -75,9 +78,9 @@ function Part(props: {
   const links = recordsOf(data.unit);
   const isHead = data.unit.shelved_at === null && worstOf(data.standings) === props.part;
   const known = standing.standing !== "unread" && standing.standing !== "unclear";
-  const reading = data.readings.find(
-    (one) => !one.struck && one.component === component.name && one.raw === standing.reading?.raw,
-  );
+  const reading = data.readings.find(({ id }) => id === standing.reading?.id);
+  // What follows from how the part stands has its reasons; where nothing does, these stand by themselves.
+  const follows = needs.find(({ kind }) => FROM_STANDING.has(kind));
   return (
     <li
       className={`grid grid-cols-[6rem_7rem_minmax(0,1fr)] items-baseline gap-x-3 px-4 py-2.5 max-md:grid-cols-[5rem_minmax(0,1fr)] ${needs.some(({ urgency }) => urgency === 2) ? "hatch" : ""}`}
@@ -96,9 +99,14 @@ function Part(props: {
           </p>
         )}
         {needs.map((need) => (
-          <OneNeed key={`${need.kind}${need.due_from}`} need={need} data={data} besides={standing.because} />
+          <OneNeed
+            key={`${need.kind}${need.due_from}`}
+            need={need}
+            data={data}
+            besides={need === follows ? standing.because : []}
+          />
         ))}
-        {needs.length === 0 && <Why facts={shownFacts(standing.because, names, links)} />}
+        {!follows && <Why facts={shownFacts(standing.because, names, links)} />}
       </div>
     </li>
   );
@@ -152,9 +160,11 @@ function NextAct({ need, data }: { readonly need: Need; readonly data: Data }) {
   if (need.kind === "catalogue")
     return mayList ? link(`/models/${unit.model_id}/releases/new`, "Add the release") : null;
   if (!mayWork || runs.open || unit.shelved_at !== null) return null;
+  // One run goes all of the way: it is offered once, whichever parts need it.
+  const isFirst = data.needs.find(({ kind }) => kind === need.kind) === need;
   const does =
     need.kind === "firmware"
-      ? data.ways?.way?.result.ok && (["for", "update", "Update it"] as const)
+      ? isFirst && data.ways?.way?.result.ok && (["for", "update", "Update it"] as const)
       : need.kind === "backup"
         ? (["for", "backup", "Back it up"] as const)
         : need.kind === "measurement"

@@ -1,4 +1,5 @@
 // Two models that are one: what the one that stays would gain from the other, and what of the other would be lost.
+import { onceEach } from "../quantities/list.ts";
 import { type Difference, differencesOf } from "./differences.ts";
 import type { Dossier } from "./document.ts";
 
@@ -8,7 +9,7 @@ import type { Dossier } from "./document.ts";
  */
 export function toldOf(into: Dossier, gone: Dossier): Dossier {
   const joined = (pick: (identity: Dossier["model"]["identity"]) => readonly string[], most: number) =>
-    once([...pick(into.model.identity), ...pick(gone.model.identity)], (name) => name).slice(0, most);
+    onceEach([...pick(into.model.identity), ...pick(gone.model.identity)]).slice(0, most);
   const { identity } = into.model;
   return {
     ...gone,
@@ -17,25 +18,24 @@ export function toldOf(into: Dossier, gone: Dossier): Dossier {
       maker: into.model.maker,
       name: into.model.name,
       kind: into.model.kind,
-      note: once([into.model.note, gone.model.note], (text) => text)
+      note: onceEach([into.model.note, gone.model.note])
         .filter((text) => text !== "")
         .join(" ")
         .slice(0, 2000),
-      suffixes: once([...into.model.suffixes, ...gone.model.suffixes], (name) => name).slice(0, 100),
-      hardwareRevisions: once(
-        [...into.model.hardwareRevisions, ...gone.model.hardwareRevisions],
-        ({ name }) => name,
-      ),
+      suffixes: onceEach([...into.model.suffixes, ...gone.model.suffixes]).slice(0, 100),
+      hardwareRevisions: [
+        ...into.model.hardwareRevisions,
+        ...gone.model.hardwareRevisions.filter(
+          ({ name }) => !into.model.hardwareRevisions.some((own) => isSame(own.name, name)),
+        ),
+      ],
       identity: {
         ...gone.model.identity,
         ...identity,
         pickInTool: identity.pickInTool || gone.model.identity.pickInTool,
-        soldAs: once(
-          [...identity.soldAs, gone.model.name, ...gone.model.identity.soldAs].filter(
-            (name) => folded(name) !== folded(into.model.name),
-          ),
-          (name) => name,
-        ).slice(0, 20),
+        soldAs: onceEach([...identity.soldAs, gone.model.name, ...gone.model.identity.soldAs])
+          .filter((name) => !isSame(name, into.model.name))
+          .slice(0, 20),
         plugs: joined((one) => one.plugs, 10),
         labels: joined((one) => one.labels, 20),
         screens: joined((one) => one.screens, 20),
@@ -59,15 +59,4 @@ export function mergeEffect(into: Dossier, gone: Dossier): MergeEffect {
   return { gains: all.filter(isGain), differs: all.filter((one) => !isGain(one)) };
 }
 
-const folded = (text: string) => text.normalize("NFKC").trim().toLowerCase();
-
-/** Each once, the first of those that are called the same. */
-function once<Value>(values: readonly Value[], name: (value: Value) => string): Value[] {
-  const seen = new Set<string>();
-  return values.filter((value) => {
-    const key = folded(name(value));
-    if (seen.has(key)) return false;
-    seen.add(key);
-    return true;
-  });
-}
+const isSame = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();

@@ -35,11 +35,11 @@ const PULLED = /\b(?:withdrawn|recalled|pulled|do not (?:install|use) (?:it|this
 
 export function sayingOf(
   sentence: string,
-  asked: { readonly version: string; readonly own: string; readonly isListed: boolean },
+  asked: { readonly version: RegExp; readonly own: string; readonly isListed: boolean },
 ): Saying {
   const mends = MENDS.test(sentence.replace(/\blost\b/gi, ""));
   const conditions: { -readonly [Key in keyof Saying["conditions"]]: Saying["conditions"][Key] } = {};
-  const others = [...sentence.matchAll(new RegExp(asked.version, "giu"))]
+  const others = [...sentence.matchAll(asked.version)]
     .map(([found]) => found.replace(/^v(?=\d)/i, ""))
     .filter((found) => found.toLowerCase() !== asked.own.toLowerCase());
   const [other] = others;
@@ -76,17 +76,22 @@ const PLAIN = new Set(
   ),
 );
 
-/** A word to watch for: one that the club uses already, else the first word of the sentence that says something. */
-export function tagOf(sentence: string, known: readonly string[]): string {
-  const low = ` ${sentence.toLowerCase()} `;
-  const used = known
-    .filter((tag) =>
-      new RegExp(`(?<![\\p{L}\\d])${tag.toLowerCase().replace(/[/\\^$*+?.()|[\]{}]/g, "\\$&")}`, "u").test(
-        low,
-      ),
-    )
-    .sort((a, b) => b.length - a.length)[0];
-  if (used !== undefined) return used;
-  const words = low.match(/\p{L}[\p{L}-]{3,}/gu) ?? [];
-  return (words.find((word) => !PLAIN.has(word)) ?? "other").slice(0, 100);
+/**
+ * Finds the word to watch for in a sentence: one that the club uses already, the longest first; else the first word that says something.
+ * @param known the words that the club uses.
+ */
+export function tagReader(known: readonly string[]): (sentence: string) => string {
+  const words = [...known]
+    .sort((a, b) => b.length - a.length)
+    .map((tag) => {
+      const escaped = tag.toLowerCase().replace(/[/\\^$*+?.()|[\]{}]/g, "\\$&");
+      return { tag, at: new RegExp(`(?<![\\p{L}\\d])${escaped}`, "u") };
+    });
+  return (sentence) => {
+    const low = sentence.toLowerCase();
+    const used = words.find(({ at }) => at.test(low));
+    if (used) return used.tag;
+    const said = low.match(/\p{L}[\p{L}-]{3,}/gu) ?? [];
+    return (said.find((word) => !PLAIN.has(word)) ?? "other").slice(0, 100);
+  };
 }

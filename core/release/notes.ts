@@ -3,7 +3,7 @@
 import type { PlainDate } from "../quantities/date.ts";
 import type { Erases } from "./conditions.ts";
 import { DAY_PATTERN, datesIn } from "./notes-dates.ts";
-import { sayingOf, tagOf } from "./notes-sentences.ts";
+import { sayingOf, tagReader } from "./notes-sentences.ts";
 import type { Track, Urgency } from "./words.ts";
 
 /** Longer than any release notes; more is refused. */
@@ -12,6 +12,8 @@ export const LONGEST_NOTES = 200_000;
 export const MOST_PROPOSALS = 60;
 const MOST_FIXES = 60;
 const LONGEST_LINE = 2000;
+/** A line that begins a release is no longer than that. */
+const LONGEST_HEADING = 600;
 
 /** Lines of the text, counted from 1, both included. */
 export type Place = { readonly from: number; readonly to: number };
@@ -100,7 +102,8 @@ export function findReleases(
     if (now.dayText === undefined && dates.read(body)) now.dayText = body;
     else now.lines.push({ text: body, line });
   });
-  const built = found.map((one) => proposalOf(one, dates, tags, version));
+  const words = { tagOf: tagReader(tags), version: new RegExp(version, "giu") };
+  const built = found.map((one) => proposalOf(one, dates, words));
   return { proposals: joined(built), unplaced };
 }
 
@@ -129,6 +132,7 @@ function rowOf(line: string, whole: RegExp): Head | undefined {
 
 /** A line that begins with a version and then says a day, little, or, behind a colon, what is new. */
 function headOf(line: string, heading: RegExp): Head | undefined {
+  if (line.length > LONGEST_HEADING) return undefined;
   const isBullet = BULLET.test(line);
   const bare = line.replace(BULLET, "").replace(MARKS, "");
   // A day that stands first is no version.
@@ -158,8 +162,7 @@ function short(behind: string): string | undefined {
 function proposalOf(
   one: Building,
   dates: ReturnType<typeof datesIn>,
-  tags: readonly string[],
-  version: string,
+  words: { readonly tagOf: (sentence: string) => string; readonly version: RegExp },
 ): Proposal {
   const day = one.dayText === undefined ? undefined : dates.read(one.dayText);
   const fixes: FoundFix[] = [];
@@ -175,7 +178,7 @@ function proposalOf(
     const isListed = BULLET.test(text);
     const clean = text.replace(BULLET, "").trim();
     for (const sentence of clean.split(/(?<=[.!?])\s+(?=[\p{Lu}\d])/u)) {
-      const saying = sayingOf(sentence, { version, own: one.version, isListed });
+      const saying = sayingOf(sentence, { version: words.version, own: one.version, isListed });
       if (saying.withdrawn) withdrawn = true;
       if (saying.track) track = saying.track;
       told = { ...told, ...saying.conditions };
@@ -183,7 +186,7 @@ function proposalOf(
       else if (saying.urgency && fixes.length < MOST_FIXES)
         fixes.push({
           ...{ urgency: saying.urgency, line, text: sentence.replace(/[.\s]+$/, "").slice(0, 500) },
-          tag: tagOf(sentence, tags),
+          tag: words.tagOf(sentence),
         });
       else if (!saying.isCondition && !saying.track) rest.push(sentence);
     }

@@ -86,6 +86,11 @@ export function isAdmitted(release: { id: string; track: Track }, policy: Policy
 export const standingsOf = ({ unit, catalogue, policy, today }: Situation): Standing[] =>
   [...catalogue.keys()].map((component) => standingOf(unit, component, catalogue, policy, today));
 
+/** Of a unit's parts the one that its verdict speaks of: the first that is not as it should be, else the first. */
+export const worstOf = <Part extends { readonly standing: Pick<Standing, "standing"> }>(
+  parts: readonly Part[],
+): Part | undefined => parts.find((part) => part.standing.standing !== "current") ?? parts[0];
+
 /** The standing of one component of a unit on the day `on`, from the newest reading up to that day. */
 export function standingOf(
   unit: UnitFacts,
