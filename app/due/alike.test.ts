@@ -32,6 +32,9 @@ it("nothing is lost or doubled, the order of firsts stays, and only what says th
           (r) => r.model === all[0]?.model && r.says === all[0]?.says && r.raw === all[0]?.raw,
         );
         expect(all.length).toBe(same.length >= LEAST_ALIKE ? same.length : 1);
+        // In the order of their tags, as numbers.
+        const numbers = all.map(({ tag }) => Number(tag.slice(2)));
+        expect(numbers).toEqual([...numbers].sort((a, b) => a - b));
         expect(new Set(all.map((r) => `${r.model} ${r.says} ${r.raw}`)).size).toBe(1);
       }
     }),

@@ -7,6 +7,9 @@ export const LEAST_ALIKE = 8;
 
 export type Bundle = { readonly key: string; readonly rows: readonly ShownRow[] };
 
+// As the database orders tags: H-2 before H-10.
+const inOrder = new Intl.Collator("en", { numeric: true });
+
 /** What a row says, but for whose it is, where it is and since when. */
 const sayingOf = ({ model, kind, component, raw, urgency, says, tooling }: ShownRow): string =>
   JSON.stringify([model, kind, component, raw ?? "", urgency ?? "", says, tooling ?? ""]);
@@ -21,6 +24,6 @@ export function bundled(rows: readonly ShownRow[]): (ShownRow | Bundle)[] {
     if (alike.length < LEAST_ALIKE) return [row];
     if (told.has(key)) return [];
     told.add(key);
-    return [{ key, rows: alike }];
+    return [{ key, rows: [...alike].sort((a, b) => inOrder.compare(a.tag, b.tag)) }];
   });
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { heldUntil } from "#core/needs/need.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { type FrameData, useClub } from "../ui/club.ts";
+import { counted } from "../ui/words/count.ts";
 import { sayDate, sayDistance } from "../ui/words/time.ts";
 import type { Bundle } from "./alike.ts";
 import { RowReasons, WhyLink } from "./row-reasons.tsx";
@@ -61,7 +62,7 @@ function Alike(props: {
       box.checked = checked;
   };
   const isOpen = rows.some(({ unit }) => props.picked.includes(unit));
-  const name = `${rows.length} ${first.model}: ${first.raw ? `${first.raw}: ` : ""}${first.says}`;
+  const name = `${counted(rows.length, first.model)}: ${first.raw ? `${first.raw}: ` : ""}${first.says}`;
   return (
     <li className="alike">
       <input
@@ -76,9 +77,7 @@ function Alike(props: {
       </div>
       <details open={isOpen} className="no-print">
         <summary>
-          <strong>
-            {rows.length} {first.model}
-          </strong>
+          <strong>{counted(rows.length, first.model)}</strong>
           <span>
             {first.urgency && (
               <span
