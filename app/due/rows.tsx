@@ -88,7 +88,7 @@ function Alike(props: {
             )}
             {first.raw && <span className="ver text-quiet">{`${first.raw}: `}</span>}
             {first.says}
-            {first.tooling && <span className="tooling block">{first.tooling}</span>}
+            {first.tooling && <span className="tooling">{first.tooling}</span>}
           </span>
           <span className="text-quiet">
             {oldest > today
