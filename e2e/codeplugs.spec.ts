@@ -235,6 +235,7 @@ test("radios are lined up for the plan in Due; two long tables are aligned besid
 }) => {
   await signIn(page, served.address, "juno");
   await page.goto(`${served.address}/due?do=program`);
+  for (const many of await page.locator(".needs summary").all()) await many.click();
   await page.getByRole("checkbox", { name: /W-03/ }).first().check();
   await press(page, "Line them up for the plan");
   await expect(page.getByText("1 radio lined up.")).toBeVisible();

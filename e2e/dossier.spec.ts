@@ -119,8 +119,9 @@ test("a release whose conditions contradict each other is answered, and kept as 
   await page.goto(`${served.address}${heron}/releases/new`);
   await page.getByLabel("Version", { exact: true }).fill("2.2.0");
   await page.getByText("When it can be installed", { exact: true }).click();
-  await page.getByLabel("Only over versions").fill(">= 2.4");
-  await page.getByLabel("Other parts must run").fill("bluetooth >= 9\nwheel >= 1");
+  await page.getByLabel("Only over: oldest version", { exact: true }).fill("2.4");
+  await page.getByLabel("Part that must run something, 1", { exact: true }).selectOption("bluetooth");
+  await page.getByLabel("Part 1: oldest version", { exact: true }).fill("9");
   await page.getByRole("button", { name: "Add it" }).click();
   await expect(page.getByText("There is a release of that version already: 2.2.0.")).toBeVisible();
   await expect(page.getByText("No release in our list is 2.4 or newer.")).toBeVisible();

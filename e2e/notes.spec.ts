@@ -46,7 +46,7 @@ test("notes pasted to three releases: each with its place, one without a day ask
   await expect(one("1.18").getByLabel("Released on")).toHaveValue("2026-10-12");
   await expect(one("1.18").getByLabel("What fix 2 is, line 3")).toHaveValue(/time-out timer/);
   await expect(one("1.18").getByLabel("Urgency of fix 2")).toHaveValue("safety");
-  await expect(one("1.18").getByLabel("Only over")).toHaveValue(">= 1.10");
+  await expect(one("1.18").getByLabel("Only over: oldest version")).toHaveValue("1.10");
   await expect(one("1.18").getByLabel("It", { exact: true })).toHaveValue("settings");
   await expect(one("1.18").getByLabel("Warnings and the rest")).toHaveValue(/do not unplug/);
   await expect(one("1.14").getByLabel("Take 1.14")).not.toBeChecked();
@@ -56,7 +56,7 @@ test("notes pasted to three releases: each with its place, one without a day ask
   await expectAccessible(page);
   await page.getByRole("button", { name: "Write down what is picked" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "A real date" })).toBeVisible();
-  await expect(one("1.18").getByLabel("Only over")).toHaveValue(">= 1.10");
+  await expect(one("1.18").getByLabel("Only over: oldest version")).toHaveValue("1.10");
   await one("1.19-rc1").getByLabel("Released on").fill("2026-11-01");
   await page.getByRole("button", { name: "Write down what is picked" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Wicket");

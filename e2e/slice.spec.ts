@@ -31,11 +31,12 @@ test("a new release shows whom it touches, then turns them due", async ({ page }
   await page.getByRole("link", { name: "Add a release" }).click();
   await page.getByLabel("Version", { exact: true }).fill("20991231");
   await page.getByText("What it mends", { exact: true }).click();
-  await page.getByLabel("What it mends").fill("timer, urgent, wrong");
+  await page.getByLabel("What fix 2 is", { exact: true }).fill("the time-out timer stops");
   await page.getByRole("button", { name: "See what it touches" }).click();
-  await expect(page.getByText("write tag, urgency, words")).toBeVisible();
+  await expect(page.getByText("A word to watch for, such as clock.")).toBeVisible();
   await expect(page.getByLabel("Version", { exact: true })).toHaveValue("20991231");
-  await page.getByLabel("What it mends").fill("timer, safety, the time-out timer stops");
+  await page.getByLabel("Word to watch for, fix 2", { exact: true }).fill("timer");
+  await page.getByLabel("Urgency of fix 2", { exact: true }).selectOption("safety");
   await page.getByRole("button", { name: "See what it touches" }).click();
   await expect(page.getByText(/\d+ would need something$/).first()).toBeVisible();
   await page.getByRole("button", { name: "Add it" }).click();

@@ -33,6 +33,8 @@ type Look = {
   readonly accept?: string;
   readonly max?: string;
   readonly spellCheck?: boolean;
+  /** The id of a <datalist> with what is known: it helps, and does not bind. */
+  readonly list?: string;
   /** What it begins with, where the form says nothing of it. */
   readonly start?: string;
 };

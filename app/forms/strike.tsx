@@ -18,7 +18,7 @@ export function Strike(props: {
 }) {
   return (
     <details open={props.why !== undefined} className="shrink-0">
-      <summary className="cursor-pointer py-0.5 text-quiet">Strike it</summary>
+      <summary className="min-h-6 cursor-pointer py-0.5 text-quiet">Strike it</summary>
       <ActForm intent={props.intent ?? "strike"} className="mt-1 flex gap-2" preventScrollReset>
         <input type="hidden" name={props.name} value={props.id} />
         {props.device !== undefined && <input type="hidden" name="device" value={props.device} />}

@@ -6,12 +6,14 @@ import { layoutShape } from "#core/dossier/layout.ts";
 import { plain } from "#core/quantities/date.ts";
 import type { Result } from "#core/quantities/result.ts";
 import { conditionsShape, ERASES, PLAIN_CONDITIONS, WAYS } from "#core/release/conditions.ts";
-import { newReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
+import { newReleaseValues, type ReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
+import { findReleases } from "#core/release/notes.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import { writtenOf } from "#core/release/stored.ts";
 import { type ModeRow, modeFacts } from "#db/modes.ts";
 import { identityValues, readIdentity } from "./identity-form.ts";
 import { modeValues, pairName, readMode } from "./mode-form.ts";
+import { fieldName, readShown, sentShown, shownOf } from "./notes-form.ts";
 import { procedureValues, quirkValues, readProcedure, readQuirk } from "./procedure-form.ts";
 
 import { moveLine } from "./step-editor.tsx";
@@ -22,6 +24,7 @@ const range = fc.oneof(
   version.map((atLeast) => [{ atLeast }]),
   version.map((below) => [{ below }]),
   fc.tuple(version, version).map(([atLeast, atMost]) => [{ atLeast, atMost }]),
+  fc.tuple(version, version).map(([above, below]) => [{ above }, { below }, { atLeast: above, below }]),
 );
 const conditions = fc
   .record(
@@ -76,7 +79,11 @@ describe("releases", () => {
     fc.assert(
       fc.property(conditions, (told) => {
         const written = writtenOf(row(told), () => "B");
-        const read = readRelease(releaseValues("2", written));
+        const revisions = [
+          { id: "7", name: "B" },
+          { id: "8", name: "C" },
+        ];
+        const read = readRelease(releaseValues("2", written, revisions), revisions);
         if (!read.ok) throw new Error(JSON.stringify(read.problem));
         expect(read.value).toEqual({ component: "2", release: written });
         expect(read.value.release.conditions ?? PLAIN_CONDITIONS).toEqual(told);
@@ -102,20 +109,104 @@ describe("releases", () => {
       return read.ok ? {} : read.problem.errors;
     };
     expect(trouble({})).toEqual({});
-    expect(trouble({ from: ">=" }).from).toContain("write for instance >= 1.06");
-    expect(trouble({ requires: "dsp" }).requires).toContain("dsp >= 2.0");
-    expect(trouble({ requires: "dsp >=" }).requires).toContain("is no range");
-    expect(trouble({ ways: "cable, pigeon" }).ways).toContain("cable, bluetooth, card, phone");
-    expect(trouble({ fromTracks: "beta, wild" }).fromTracks).toContain("factory, beta, community");
+    expect(trouble({ "from-0-low": ">= 1.06" })["from-0-low"]).toContain("its sign is picked beside it");
+    expect(trouble({ "from-1-high": "9".repeat(201) })["from-1-high"]).toContain("At most 200");
+    expect(trouble({ "requires-0-part": "dsp" })["requires-0-0-low"]).toContain("which version");
+    expect(trouble({ "requires-3-0-high": "2.0" })["requires-3-part"]).toContain("which part");
+    expect(trouble({ "tool-0-low": "2.0" }).tool).toContain("which software");
+    expect(trouble({ tool: "t".repeat(81) }).tool).toContain("80");
+    // Nothing is wrong with an end whose version was left open, nor with a row that says how urgent nothing is.
+    expect(trouble({ "from-0-lowSign": "above", "fix-0-urgency": "safety" })).toEqual({});
     expect(trouble({ minutes: "soon" }).minutes).toBe("A whole number.");
     expect(trouble({ minutes: "1.5" }).minutes).toBe("A whole number.");
     expect(trouble({ sha256: "abc" }).sha256).toContain("64");
     expect(trouble({ releasedOn: "2026-02-30" }).releasedOn).toContain("real date");
-    expect(trouble({ fixes: "clock, urgent, x" }).fixes).toContain("tag, urgency, words");
-    expect(trouble({ fixes: `${"c".repeat(101)}, fix, x` }).fixes).toContain("at most 100");
-    expect(trouble({ revisions: "r,".repeat(201) }).revisions).toContain("At most 200");
+    expect(trouble({ "fix-2-words": "x" })["fix-2-tag"]).toContain("A word to watch for");
+    expect(trouble({ "fix-0-tag": "c".repeat(101) })["fix-0-tag"]).toContain("At most 100");
+    expect(trouble({ "fix-0-tag": "c", "fix-0-words": "w".repeat(501) })["fix-0-words"]).toContain("500");
+    const many = (rows: number, name: string) =>
+      Object.fromEntries(Array.from({ length: rows }, (_, at) => [name.replace("N", String(at)), `r${at}`]));
+    expect(trouble(many(201, "fix-N-tag")).fixes).toContain("At most 200");
+    expect(trouble(many(200, "fix-N-tag"))).toEqual({});
+    expect(trouble(many(51, "region-N-name")).regions).toContain("At most 50");
+    expect(trouble(many(51, "alias-N-name")).aliases).toContain("At most 50");
+    expect(trouble({ ...many(51, "requires-N-part"), ...many(51, "requires-N-0-low") }).requires).toContain(
+      "At most 50",
+    );
+    // All that is wrong is told at once.
+    expect(
+      Object.keys(
+        trouble({ version: " ", "fix-0-words": "x", "requires-0-part": "dsp", minutes: "0" }),
+      ).sort(),
+    ).toEqual(["fix-0-tag", "minutes", "requires-0-0-low", "version"]);
     expect(trouble({ withdrawnOn: "2026-01-02" }).withdrawnWhy).toContain("Say why");
     expect(trouble({ sourceWhat: "leaflet" }).sourceKind).toContain("what kind");
+  });
+});
+
+describe("release notes", () => {
+  const values = (told: object): ReleaseValues => ({ version: "1.2", releasedOn: "2026-03-04", ...told });
+  const sent = (...blocks: ReleaseValues[]): FormData => {
+    const form = new FormData();
+    form.set("count", String(blocks.length));
+    for (const [i, block] of blocks.entries())
+      for (const [name, value] of Object.entries(block)) form.append(fieldName(i, name), value);
+    return form;
+  };
+
+  test("what is found is shown in the fields of a release, and comes back as it was shown", () => {
+    const text = "Version 1.18, 12 October 2026\n- fixes the clock\n- Requires version 1.10 or newer";
+    const [found] = findReleases(text, ["1.10"], []).proposals;
+    if (!found) throw new Error("nothing was found");
+    const shown = shownOf(found, false);
+    expect(shown.picked).toBe(true);
+    expect(shownOf(found, true).picked).toBe(false);
+    expect(shown.values).toMatchObject({
+      version: "1.18",
+      "from-0-low": "1.10",
+      "from-0-lowSign": "atLeast",
+    });
+    expect(shown.values["fix-0-words"]).toContain("clock");
+    expect(shown.lines).toEqual([2]);
+    const form = sent({
+      ...shown.values,
+      pick: "on",
+      "fix-0-line": "2",
+      "fix-1-words": "",
+      "fix-1-line": "",
+    });
+    expect(sentShown(form)).toEqual([
+      {
+        ...shown,
+        lines: [2, undefined],
+        values: { ...shown.values, "fix-0-line": "2", "fix-1-words": "", "fix-1-line": "" },
+      },
+    ]);
+    const read = readShown(sentShown(form), "the leaflet");
+    expect(read.wrong.size).toBe(0);
+    expect(read.releases).toMatchObject([
+      {
+        version: "1.18",
+        conditions: { from: [{ atLeast: "1.10" }], minutes: 5, risk: 2 },
+        source: { kind: "maker", what: "the leaflet" },
+      },
+    ]);
+  });
+
+  test("what is not picked is not read; what is wrong is told of its own release; more releases than there are count for nothing", () => {
+    const form = sent(
+      values({}),
+      values({ pick: "on", releasedOn: "" }),
+      values({ pick: "on", "fix-0-words": "x" }),
+    );
+    form.append("r7-version", "9");
+    const { releases, wrong } = readShown(sentShown(form), "");
+    expect(releases).toEqual([]);
+    expect([...wrong.keys()]).toEqual([1, 2]);
+    expect(wrong.get(1)?.releasedOn).toContain("real date");
+    expect(wrong.get(2)?.["fix-0-tag"]).toContain("word to watch for");
+    form.set("count", "999999");
+    expect(sentShown(form)).toHaveLength(60);
   });
 });
 

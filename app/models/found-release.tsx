@@ -1,12 +1,15 @@
 // A release that was found in release notes: its fields, and the lines that it was found in.
 import { ERASES } from "#core/release/conditions.ts";
+import { FIX_SAYS } from "#core/release/form.ts";
+import { cell, type FieldErrors, rowsSaid, stretchesSaid } from "#core/release/form-rows.ts";
 import type { Place } from "#core/release/notes.ts";
-import { TRACKS, URGENCIES } from "#core/release/words.ts";
+import { TRACKS } from "#core/release/words.ts";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { ERASES_WORD } from "../ui/words/route.ts";
 import { sayDate } from "../ui/words/time.ts";
-import { fieldName, type Shown, SPARE_FIXES, type Wrong } from "./notes-form.ts";
+import { fieldName, type Shown } from "./notes-form.ts";
+import { Cell, FixRow, RangePick, Wrong } from "./release-rows.tsx";
 
 export type NotesAnswer = {
   readonly text: string;
@@ -16,9 +19,14 @@ export type NotesAnswer = {
   readonly shown: readonly Shown[] | undefined;
   readonly places: readonly (readonly Place[])[];
   readonly known: readonly boolean[];
-  readonly wrong: readonly (readonly [number, Wrong])[];
+  readonly wrong: readonly (readonly [number, FieldErrors])[];
   readonly days?: readonly (Parameters<typeof sayDate>[0] | undefined)[];
 };
+
+/** Rows for fixes that were not found stand behind the others. */
+const SPARE_FIXES = 1;
+/** The fields that stand on the page; what is wrong with any other is said below them. */
+const SHOWN = /^(version|releasedOn|track|from|from-.*|fixes|fix-.*|rollbackFloor|erases|minutes|notes)$/;
 
 export function FoundRelease({
   i,
@@ -31,24 +39,21 @@ export function FoundRelease({
 }) {
   const { locale, today } = useClub();
   const name = (field: string) => fieldName(i, field);
-  const wrong = sent.wrong.find(([at]) => at === i)?.[1];
-  const errors = (field: string) => (wrong?.field === field ? [wrong.says] : undefined);
-  const isAnywhere =
-    wrong && !["version", "releasedOn", "from", "rollbackFloor", "minutes", "fixes"].includes(wrong.field);
+  const errors = sent.wrong.find(([at]) => at === i)?.[1] ?? {};
+  const held = { values: one.values, errors, name };
   const other = sent.days?.[i];
   const places = sent.places[i] ?? [];
   const lines = sent.text.split(/\r\n|\r|\n/);
-  const fixes = [
-    ...one.fixes,
-    ...Array.from({ length: SPARE_FIXES }, () => ({ tag: "", urgency: "fix", text: "", line: undefined })),
-  ];
+  const { version = "" } = one.values;
+  const fixes = rowsSaid(one.values, "fix", FIX_SAYS) + SPARE_FIXES;
+  const elsewhere = Object.entries(errors).filter(([field]) => !SHOWN.test(field));
   return (
     <fieldset className="sheet p-4">
-      <legend className="sr-only">Release {one.version}</legend>
+      <legend className="sr-only">Release {version}</legend>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <Labelled
           name={name("pick")}
-          label={`Take ${one.version}`}
+          label={`Take ${version}`}
           type="checkbox"
           value={one.picked ? "on" : ""}
         />
@@ -63,117 +68,57 @@ export function FoundRelease({
           {places.length > 1 && ": told more than once"}
         </span>
       </div>
+      <input type="hidden" name={name("withdrawn")} value={one.withdrawn ? "on" : ""} />
       <div className="mt-2 grid gap-3 sm:grid-cols-3">
-        <Labelled
-          name={name("version")}
-          label="Version"
-          mono
-          small
-          value={one.version}
-          errors={errors("version")}
-        />
-        <Labelled
-          name={name("on")}
+        <Cell held={held} field="version" label="Version" mono />
+        <Cell
+          held={held}
+          field="releasedOn"
           label="Released on"
           type="date"
-          small
-          value={one.on}
-          errors={errors("releasedOn")}
           {...(other && { hint: `or ${sayDate(other, locale, today)}: day and month look alike` })}
-          {...(one.on === "" && !errors("releasedOn") && { hint: "no day stands in the notes" })}
+          {...(one.values.releasedOn === "" && !errors.releasedOn && { hint: "no day stands in the notes" })}
         />
-        <Labelled
-          name={name("track")}
-          label="Track"
-          small
-          value={one.track}
-          options={TRACKS.map((t) => [t, t] as const)}
-        />
+        <Cell held={held} field="track" label="Track" options={TRACKS.map((t) => [t, t] as const)} />
       </div>
-      <fieldset className="mt-3">
+      <fieldset className="mt-3 flex flex-col gap-1">
         <legend className="text-sm font-semibold">What it mends</legend>
-        {fixes.map((fix, f) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: they are known by their place
-          <div key={f} className="mt-1 grid gap-2 sm:grid-cols-[8rem_7rem_minmax(0,1fr)]">
-            <input type="hidden" name={name(`fix${f}-line`)} value={fix.line ?? ""} />
-            <Labelled
-              name={name(`fix${f}-tag`)}
-              label={`Word to watch for, fix ${f + 1}`}
-              quiet
-              small
-              value={fix.tag}
-              placeholder="word"
-            />
-            <Labelled
-              name={name(`fix${f}-urgency`)}
-              label={`Urgency of fix ${f + 1}`}
-              quiet
-              small
-              value={fix.urgency}
-              options={URGENCIES.map((u) => [u, u] as const)}
-            />
-            <Labelled
-              name={name(`fix${f}-text`)}
-              label={fix.line ? `What fix ${f + 1} is, line ${fix.line}` : `What fix ${f + 1} is`}
-              quiet
-              small
-              value={fix.text}
-              placeholder={fix.line ? "" : "another one"}
-            />
+        {Array.from({ length: fixes }, (_, at) => at).map((at) => (
+          <div key={at}>
+            <input type="hidden" name={name(cell("fix", at, "line"))} value={one.lines[at] ?? ""} />
+            <FixRow held={held} at={at} line={one.lines[at]} />
           </div>
         ))}
-        {errors("fixes") && (
-          <p role="alert" className="validator-hint">
-            {wrong?.says}
-          </p>
-        )}
+        <Wrong held={held} field="fixes" />
       </fieldset>
-      <div className="mt-3 grid gap-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_5rem]">
-        <Labelled
-          name={name("from")}
-          label="Only over"
-          small
-          mono
-          value={one.from}
-          placeholder="any"
-          errors={errors("from")}
+      <fieldset className="mt-3">
+        <legend className="text-sm font-semibold">Only over these versions</legend>
+        <RangePick
+          held={held}
+          name="from"
+          what="Only over"
+          said={stretchesSaid(one.values, "from")}
+          list={undefined}
+          one
         />
-        <Labelled
-          name={name("floor")}
-          label="Nothing older after"
-          small
-          mono
-          value={one.floor}
-          errors={errors("rollbackFloor")}
-        />
-        <Labelled
-          name={name("erases")}
+        <Wrong held={held} field="from" />
+      </fieldset>
+      <div className="mt-3 grid gap-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_5rem]">
+        <Cell held={held} field="rollbackFloor" label="Nothing older after" mono />
+        <Cell
+          held={held}
+          field="erases"
           label="It"
-          small
-          value={one.erases}
           options={ERASES.map((e) => [e, ERASES_WORD[e]] as const)}
         />
-        <Labelled
-          name={name("minutes")}
-          label="Minutes"
-          small
-          value={one.minutes}
-          errors={errors("minutes")}
-        />
+        <Cell held={held} field="minutes" label="Minutes" />
       </div>
-      <Labelled
-        name={name("notes")}
-        label="Warnings and the rest"
-        small
-        rows={2}
-        value={one.notes}
-        box="mt-3"
-      />
-      {isAnywhere && (
-        <p role="alert" className="validator-hint">
-          {wrong.says}
+      <Cell held={held} field="notes" label="Warnings and the rest" rows={2} box="mt-3" />
+      {elsewhere.map(([field, says]) => (
+        <p key={field} role="alert" className="validator-hint">
+          {says}
         </p>
-      )}
+      ))}
       <details className="mt-2 text-sm">
         <summary className="link w-fit cursor-pointer">The place in the text</summary>
         <div className="mt-1 border-l-2 border-brass pl-3">

@@ -15,7 +15,7 @@ import { whatIf } from "#core/route/what-if.ts";
 import { loadCatalogues } from "#db/facts.ts";
 import { modelById, releasesOf, revisionsOf, someTags } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { releaseById } from "#db/releases.ts";
+import { releaseById, releaseOffers } from "#db/releases.ts";
 import { type LoadedSituation, loadSituations } from "#db/situation.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { NOT_WHOLE } from "../forms/perform.server.ts";
@@ -45,9 +45,10 @@ export async function loadRelease(tx: Tx, modelId: string, releaseId: string, to
     whatIf: release && !release.draft ? await ifKept(tx, model.id, release, today) : undefined,
     components,
     releases: await releasesOf(tx, model.id),
+    offers: await releaseOffers(tx, model.id),
     revisions,
     values: release
-      ? releaseValues(release.component_id, writtenOf(release, nameIn(revisions)))
+      ? releaseValues(release.component_id, writtenOf(release, nameIn(revisions)), revisions)
       : newReleaseValues(today),
   };
 }
@@ -66,7 +67,7 @@ export async function actOnRelease(
   if (put) for (const [name, value] of Object.entries(put.fields)) form.set(name, value);
   const draft = form.get("intent") === "draft";
   const read = (sent: FormData, isBaseline: boolean): Read<Record<string, unknown>> =>
-    mapped(readRelease(Object.fromEntries(sent)), ({ component, release }) => ({
+    mapped(readRelease(Object.fromEntries(sent), loaded.revisions), ({ component, release }) => ({
       ...release,
       component,
       draft: isBaseline ? (loaded.release?.draft ?? false) : draft,

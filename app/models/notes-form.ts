@@ -1,46 +1,39 @@
-// What was found in release notes, as fields of a form and back: a block of fields for each release, a row for each fix.
+// What was found in release notes, as fields of a form and back: each release has the fields of its own form (core/release/form.ts),
+// their names behind its place in the page.
 
-import { readRelease } from "#core/release/form.ts";
+import { fixValues, newReleaseValues, type ReleaseValues, readRelease } from "#core/release/form.ts";
+import { cell, type FieldErrors, rangeValues } from "#core/release/form-rows.ts";
 import { MOST_PROPOSALS, type Proposal } from "#core/release/notes.ts";
 import type { WrittenRelease } from "#core/release/release.ts";
-import { TRACKS, URGENCIES } from "#core/release/words.ts";
-
-export type ShownFix = {
-  readonly tag: string;
-  readonly urgency: string;
-  readonly text: string;
-  readonly line?: number;
-};
+import { parseRange } from "#core/version/range.ts";
 
 /** One release as its fields hold it. */
 export type Shown = {
   readonly picked: boolean;
-  readonly version: string;
-  readonly on: string;
-  readonly track: string;
-  readonly fixes: readonly ShownFix[];
-  readonly from: string;
-  readonly floor: string;
-  readonly erases: string;
-  readonly minutes: string;
-  readonly notes: string;
+  readonly values: ReleaseValues;
+  /** The line that each fix was found in, by its place. */
+  readonly lines: readonly (number | undefined)[];
   readonly withdrawn: boolean;
 };
-
-/** Rows for fixes that were not found stand behind the others. */
-export const SPARE_FIXES = 1;
-const MOST_FIXES = 80;
 
 /** `known`: a release of that version is in the list already, so it is not picked. */
 export function shownOf(one: Proposal, known: boolean): Shown {
   const notes = [...one.warnings.map(({ text }) => text), ...one.rest].join(" ");
+  const from = one.from === undefined ? undefined : parseRange(one.from);
+  const fixes = one.fixes.map(({ tag, urgency, text }) => ({
+    ...{ tag: tag.slice(0, 100), urgency, text: text.slice(0, 500) },
+  }));
   return {
     picked: !known,
-    version: one.version,
-    on: one.on ?? "",
-    ...{ track: one.track, fixes: one.fixes, from: one.from ?? "", floor: one.rollbackFloor ?? "" },
-    ...{ erases: one.erases, minutes: one.minutes === undefined ? "" : String(one.minutes) },
-    ...{ notes: notes.slice(0, 2000), withdrawn: one.withdrawn },
+    values: {
+      ...{ version: one.version, releasedOn: one.on ?? "", track: one.track },
+      ...fixValues(fixes),
+      ...rangeValues("from", from?.ok ? from.value : undefined),
+      ...{ rollbackFloor: one.rollbackFloor ?? "", erases: one.erases },
+      ...{ minutes: one.minutes === undefined ? "" : String(one.minutes), notes: notes.slice(0, 2000) },
+    },
+    lines: one.fixes.map(({ line }) => line),
+    withdrawn: one.withdrawn,
   };
 }
 
@@ -50,64 +43,36 @@ export const fieldName = (i: number, field: string): string => `r${i}-${field}`;
 /** The releases of a form that was sent, as they were typed. */
 export function sentShown(form: FormData): Shown[] {
   const count = Math.min(MOST_PROPOSALS, Number(form.get("count")) || 0);
-  return Array.from({ length: count }, (_, i) => {
-    const text = (field: string) => String(form.get(fieldName(i, field)) ?? "");
-    const fixes: ShownFix[] = [];
-    for (let f = 0; f < MOST_FIXES && form.has(fieldName(i, `fix${f}-text`)); f++) {
-      const line = Number(text(`fix${f}-line`)) || undefined;
-      const fix = { tag: text(`fix${f}-tag`), urgency: text(`fix${f}-urgency`), text: text(`fix${f}-text`) };
-      if (fix.tag.trim() !== "" || fix.text.trim() !== "") fixes.push({ ...fix, ...(line && { line }) });
-    }
-    return {
-      picked: form.get(fieldName(i, "pick")) === "on",
-      ...{ version: text("version"), on: text("on"), track: text("track"), fixes },
-      ...{ from: text("from"), floor: text("floor"), erases: text("erases"), minutes: text("minutes") },
-      ...{ notes: text("notes"), withdrawn: text("withdrawn") === "on" },
-    };
+  const values: Record<string, string>[] = Array.from({ length: count }, () => ({}));
+  for (const [name, value] of form) {
+    const [, at, field] = /^r(\d{1,3})-(.+)$/.exec(name) ?? [];
+    const own = at === undefined ? undefined : values[Number(at)];
+    if (own && field !== undefined && typeof value === "string") own[field] = value;
+  }
+  return values.map(({ pick, withdrawn, ...own }) => {
+    const lines: (number | undefined)[] = [];
+    for (let at = 0; own[cell("fix", at, "words")] !== undefined; at++)
+      lines.push(Number(own[cell("fix", at, "line")]) || undefined);
+    return { picked: pick === "on", values: own, lines, withdrawn: withdrawn === "on" };
   });
 }
 
-export type Wrong = { readonly field: string; readonly says: string };
-
-/** Reads what is picked: each by the rules of its own form. `wrong`: of each release by its place, what is wrong first. */
+/** Reads what is picked: each by the rules of its own form. `wrong`: of each release by its place, what is wrong with it. */
 export function readShown(
   shown: readonly Shown[],
   source: string,
-): { readonly releases: readonly WrittenRelease[]; readonly wrong: ReadonlyMap<number, Wrong> } {
+): { readonly releases: readonly WrittenRelease[]; readonly wrong: ReadonlyMap<number, FieldErrors> } {
   const releases: WrittenRelease[] = [];
-  const wrong = new Map<number, Wrong>();
-  shown.forEach((one, i) => {
-    if (!one.picked) return;
-    const bare = one.fixes.find((fix) => fix.tag.trim() === "" || fix.text.trim() === "");
-    if (bare) {
-      wrong.set(i, { field: "fixes", says: "What it mends has a tag and words." });
-      return;
-    }
-    const read = readRelease({
-      ...{
-        version: one.version,
-        releasedOn: one.on,
-        track: TRACKS.find((t) => t === one.track) ?? "factory",
-      },
-      ...{
-        from: one.from,
-        rollbackFloor: one.floor,
-        erases: one.erases,
-        minutes: one.minutes,
-        notes: one.notes,
-      },
-      ...(source !== "" && { sourceKind: "maker", sourceWhat: source }),
-    });
-    if (!read.ok) {
-      const [field = "", says = ""] = Object.entries(read.problem.errors)[0] ?? [];
-      wrong.set(i, { field, says });
-      return;
-    }
-    const fixes = one.fixes.map((fix) => ({
-      ...{ tag: fix.tag.trim().slice(0, 100), text: fix.text.trim().slice(0, 500) },
-      urgency: URGENCIES.find((u) => u === fix.urgency) ?? "routine",
-    }));
-    releases.push({ ...read.value.release, fixes });
+  const wrong = new Map<number, FieldErrors>();
+  shown.forEach(({ picked, values }, i) => {
+    if (!picked) return;
+    const told = source === "" ? {} : { sourceKind: "maker", sourceWhat: source };
+    const read = readRelease({ ...PLAIN, ...values, ...told });
+    if (read.ok) releases.push(read.value.release);
+    else wrong.set(i, read.problem.errors);
   });
   return { releases, wrong };
 }
+
+/** What the fields that are not shown say. */
+const { releasedOn: _, ...PLAIN } = newReleaseValues("2000-01-01" as Parameters<typeof newReleaseValues>[0]);

@@ -100,10 +100,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       case "contradicts": {
         const [first] = problem.contradictions;
         const says = first ? sayContradiction(first, (of) => problem.versions[of] ?? "another release") : "";
-        const at = shown.findIndex((one) => one.picked && one.version.trim() === problem.version);
+        const at = shown.findIndex((one) => one.picked && one.values.version?.trim() === problem.version);
         return again(409, {
           trouble: `${problem.version}: ${says} Nothing was written down.`,
-          wrong: [[at, { field: first?.field ?? "version", says }]],
+          wrong: [[at, { [first?.field ?? "version"]: says }]],
         });
       }
       case "input":
@@ -181,7 +181,7 @@ export default function NotesPage({ loaderData, actionData }: Route.ComponentPro
               {shown.map((one, i) => (
                 <FoundRelease
                   // biome-ignore lint/suspicious/noArrayIndexKey: they are known by their place
-                  key={`${i} ${one.version}`}
+                  key={`${i} ${one.values.version}`}
                   i={i}
                   one={one}
                   sent={sent}

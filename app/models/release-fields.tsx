@@ -1,24 +1,47 @@
 // The fields of a release: what it is on the left, when it can be installed and at what cost on the right.
 import type { ReactNode } from "react";
-import { listed } from "#core/quantities/list.ts";
 import { ERASES, WAYS } from "#core/release/conditions.ts";
+import { FIX_SAYS, revisionMark } from "#core/release/form.ts";
+import { cell, requirement, requirementsSaid, rowsSaid, stretchesSaid } from "#core/release/form-rows.ts";
+import { TRACKS } from "#core/release/words.ts";
 import type { RevisionRow } from "#db/models.ts";
+import type { ReleaseOffers } from "#db/releases.ts";
 import { Field } from "../forms/field.tsx";
 import type { Fields } from "../forms/form.tsx";
-import { ERASES_WORD, RISK_WORD } from "../ui/words/route.ts";
+import { ERASES_WORD, RISK_WORD, WAY_WORD } from "../ui/words/route.ts";
+import {
+  Cell,
+  FixRow,
+  type Held,
+  Marks,
+  Offers,
+  RangePick,
+  RequirementRow,
+  Rows,
+  Wrong,
+} from "./release-rows.tsx";
 import { SourceFields } from "./shared-fields.tsx";
 
 export function ReleaseFields(props: {
   readonly fields: Fields;
+  readonly held: Held;
+  readonly offers: ReleaseOffers;
   readonly components: readonly { readonly id: string; readonly name: string }[];
   readonly revisions: readonly RevisionRow[];
   /** It stands in the catalogue already, so it can be withdrawn. */
   readonly old: boolean;
 }) {
-  const { fields, components, revisions } = props;
-  const others = components.map((c) => c.name);
+  const { fields, held, offers, components, revisions } = props;
+  const isOnePart = components.length < 2;
   return (
     <div className="flex flex-col gap-3">
+      <Offers
+        id="known-versions"
+        names={offers.versions.map(({ version, part }) => (isOnePart ? version : ([version, part] as const)))}
+      />
+      <Offers id="known-tools" names={offers.tools} />
+      <Offers id="known-tool-versions" names={offers.toolVersions} />
+      <Offers id="known-regions" names={offers.regions} />
       <div className="grid max-w-3xl grid-cols-2 gap-3 sm:grid-cols-3">
         {components.length > 1 ? (
           <Field
@@ -37,8 +60,8 @@ export function ReleaseFields(props: {
       )}
       <Fold
         title="Its track, and how it is shown"
-        all={props.old}
-        of={fields}
+        {...{ all: props.old, held }}
+        rows="alias"
         names={["track", "aliases"]}
         usual={{ track: "factory" }}
       >
@@ -51,47 +74,120 @@ export function ReleaseFields(props: {
             ["community", "community: not the maker's"],
           ]}
         />
-        <Field of={fields.aliases} label="Also shown as (parted by commas)" mono />
-      </Fold>
-      <Fold title="What it mends" all={props.old} of={fields} names={["fixes", "unchanged", "notes"]}>
-        <Field
-          of={fields.fixes}
-          label="What it mends: a line each, as tag, urgency (routine, fix, safety), words"
-          rows={3}
+        <Names
+          {...{ held, rows: "alias", title: "Also shown as", hint: "exactly as on a screen", mono: true }}
         />
+        <Wrong held={held} field="aliases" />
+      </Fold>
+      <Fold
+        title="What it mends"
+        {...{ all: props.old, held }}
+        rows="fix"
+        names={["fixes", "unchanged", "notes"]}
+      >
+        <fieldset className="flex flex-col gap-2">
+          <legend className="text-sm font-semibold">
+            Fixes{" "}
+            <span className="font-normal text-quiet">
+              a word to watch for, how urgent, what it mends; a row that is emptied is gone
+            </span>
+          </legend>
+          <Rows
+            said={rowsSaid(held.values, "fix", FIX_SAYS)}
+            more="more fixes"
+            row={(at) => <FixRow key={at} held={held} at={at} />}
+          />
+          <Wrong held={held} field="fixes" />
+        </fieldset>
         <Field of={fields.unchanged} label="What has not changed, though one might think so" most={2000} />
         <Field of={fields.notes} label="Notes" most={2000} />
       </Fold>
-      <Fold title="Which radios it fits" all={props.old} of={fields} names={["revisions", "regions"]}>
+      <Fold
+        title="Which radios it fits"
+        {...{ all: props.old, held }}
+        rows="region"
+        names={["revisions", ...revisions.map(revisionMark)]}
+      >
         {revisions.length > 0 && (
-          <Field
-            of={fields.revisions}
-            label={`Fits hardware (parted by commas; empty: all of ${listed(revisions.map((r) => r.name))})`}
+          <Marks
+            held={held}
+            title="Hardware"
+            hint="none marked: all of it"
+            marks={revisions.map((one) => [revisionMark(one), one.name] as const)}
+            wrong="revisions"
           />
         )}
-        <Field of={fields.regions} label="Regions (parted by commas; empty: all)" />
+        <Names
+          {...{ held, rows: "region", title: "Regions", hint: "none: all of them", list: "known-regions" }}
+        />
+        <Wrong held={held} field="regions" />
       </Fold>
       <Fold
         title="When it can be installed"
-        all={props.old}
-        of={fields}
-        names={["from", "fromTracks", "requires", "rollbackFloor"]}
+        {...{ all: props.old, held }}
+        rows="requires"
+        names={[
+          "from",
+          "from-0-low",
+          "from-0-high",
+          ...TRACKS.map((track) => `over-${track}`),
+          "rollbackFloor",
+        ]}
       >
-        <Field of={fields.from} label="Only over versions (such as >= 1.06, or 1.06 to 1.12)" mono />
-        <Field of={fields.fromTracks} label="Only over tracks (factory, beta, community; empty: any)" />
-        <Field
-          of={fields.requires}
-          label={`Other parts must run: a line each, such as ${others[1] ?? "dsp"} >= 2.0`}
-          rows={2}
-          mono
+        <fieldset>
+          <legend className="text-sm font-semibold">Only over these versions</legend>
+          <RangePick
+            held={held}
+            name="from"
+            what="Only over"
+            said={stretchesSaid(held.values, "from")}
+            list="known-versions"
+          />
+          <Wrong held={held} field="from" />
+        </fieldset>
+        <Marks
+          held={held}
+          title="Only over tracks"
+          hint="none marked: any"
+          marks={TRACKS.map((track) => [`over-${track}`, track] as const)}
         />
-        <Field of={fields.rollbackFloor} label="Once on, nothing older goes on than" mono />
+        <fieldset className="flex flex-col gap-2">
+          <legend className="text-sm font-semibold">Other parts that must run something first</legend>
+          <Rows
+            said={(requirementsSaid(held.values).at(-1) ?? -1) + 1}
+            spare={1}
+            more="more parts"
+            row={(at) => (
+              <RequirementRow
+                key={at}
+                {...{ held, at, list: "known-versions", parts: components.map((c) => c.name) }}
+                said={stretchesSaid(held.values, requirement(at))}
+              />
+            )}
+          />
+          <Wrong held={held} field="requires" />
+        </fieldset>
+        <Cell
+          held={held}
+          field="rollbackFloor"
+          label="Once on, nothing older goes on than"
+          mono
+          list="known-versions"
+          box="max-w-60"
+        />
       </Fold>
       <Fold
         title="How it is brought in, and at what cost"
-        all={props.old}
-        of={fields}
-        names={["erases", "minutes", "risk", "ways", "tool"]}
+        {...{ all: props.old, held }}
+        names={[
+          "erases",
+          "minutes",
+          "risk",
+          ...WAYS.map((way) => `way-${way}`),
+          "tool",
+          "tool-0-low",
+          "tool-0-high",
+        ]}
         usual={{ erases: "nothing", minutes: "5", risk: "2" }}
       >
         <div className="grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_6rem_minmax(0,1fr)]">
@@ -103,13 +199,34 @@ export function ReleaseFields(props: {
             options={[1, 2, 3, 4, 5].map((n) => [String(n), `${n}: ${RISK_WORD[n]}`] as const)}
           />
         </div>
-        <Field of={fields.ways} label={`How it can be brought in (${WAYS.join(", ")}; empty: any)`} />
-        <Field of={fields.tool} label="Software that must match: name, versions" mono />
+        <Marks
+          held={held}
+          title="How it can be brought in"
+          hint="none marked: any way"
+          marks={WAYS.map((way) => [`way-${way}`, WAY_WORD[way]] as const)}
+        />
+        <fieldset className="flex flex-col gap-1">
+          <legend className="text-sm font-semibold">Software that must match it</legend>
+          <Cell
+            held={held}
+            field="tool"
+            label="Its name"
+            list="known-tools"
+            placeholder="any"
+            box="max-w-80"
+          />
+          <RangePick
+            held={held}
+            name="tool"
+            what="Software"
+            said={stretchesSaid(held.values, "tool")}
+            list="known-tool-versions"
+          />
+        </fieldset>
       </Fold>
       <Fold
         title="Its file"
-        all={props.old}
-        of={fields}
+        {...{ all: props.old, held }}
         names={["fileName", "fileSize", "sha256", "content"]}
       >
         <div className="grid grid-cols-[minmax(0,1fr)_9rem] gap-3">
@@ -125,8 +242,7 @@ export function ReleaseFields(props: {
       </Fold>
       <Fold
         title="Whence it is known"
-        all={props.old}
-        of={fields}
+        {...{ all: props.old, held }}
         names={["sourceKind", "sourceWhat"]}
         usual={{ sourceKind: "" }}
       >
@@ -135,7 +251,7 @@ export function ReleaseFields(props: {
         </div>
       </Fold>
       {props.old && (
-        <Fold title="It was withdrawn" all={props.old} of={fields} names={["withdrawnOn", "withdrawnWhy"]}>
+        <Fold title="It was withdrawn" {...{ all: props.old, held }} names={["withdrawnOn", "withdrawnWhy"]}>
           <div className="grid items-end gap-3 sm:grid-cols-[10rem_minmax(0,1fr)]">
             <Field of={fields.withdrawnOn} label="Withdrawn on" type="date" />
             <Field of={fields.withdrawnWhy} label="Why it was withdrawn" />
@@ -146,21 +262,60 @@ export function ReleaseFields(props: {
   );
 }
 
+/** Names, each with a field of its own. */
+function Names(props: {
+  readonly held: Held;
+  readonly rows: string;
+  readonly title: string;
+  readonly hint: string;
+  readonly list?: string;
+  readonly mono?: boolean;
+}) {
+  const { held, rows, title, list, mono = false } = props;
+  return (
+    <fieldset>
+      <legend className="text-sm font-semibold">
+        {title} <span className="font-normal text-quiet">{props.hint}</span>
+      </legend>
+      <div className="grid gap-2 sm:grid-cols-3">
+        <Rows
+          said={rowsSaid(held.values, rows, ["name"])}
+          more={`more of these`}
+          row={(at) => (
+            <Cell
+              key={at}
+              held={held}
+              field={cell(rows, at, "name")}
+              label={`${title}, ${at + 1}`}
+              quiet
+              mono={mono}
+              {...(list && { list })}
+            />
+          )}
+        />
+      </div>
+    </fieldset>
+  );
+}
+
 /** Fields under what they are about: open where all are wanted, one of them says something, or is wrong. `usual`: what says nothing. */
 function Fold(props: {
   readonly title: string;
-  readonly of: Fields;
+  readonly held: Held;
   readonly names: readonly string[];
+  /** Rows of fields that belong here too, by what their names begin with. */
+  readonly rows?: string;
   readonly usual?: Readonly<Record<string, string>>;
   readonly all: boolean;
   readonly children: ReactNode;
 }) {
-  const { title, of, names, usual = {}, all, children } = props;
-  const says = (name: string) => {
-    const value = of[name]?.initialValue;
-    return typeof value === "string" && value !== (usual[name] ?? "");
-  };
-  const isOpen = all || names.some((name) => of[name]?.errors !== undefined || says(name));
+  const { title, held, names, rows, usual = {}, all, children } = props;
+  const isHere = (name: string) =>
+    names.includes(name) || (rows !== undefined && name.startsWith(`${rows}-`));
+  // How a fix's urgency or an end of a stretch is meant says nothing by itself.
+  const says = ([name, value]: [string, unknown]) =>
+    isHere(name) && !/-(urgency|lowSign|highSign)$/.test(name) && (value ?? "") !== (usual[name] ?? "");
+  const isOpen = all || Object.keys(held.errors).some(isHere) || Object.entries(held.values).some(says);
   return (
     <details open={isOpen} className="max-w-3xl">
       <summary className="link w-fit cursor-pointer">{title}</summary>

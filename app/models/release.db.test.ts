@@ -109,11 +109,11 @@ describe("what is told beforehand is what happens", () => {
     "a new release": (today) => ({ releasedOn: addDays(today, -20) }),
     "one that mends something dangerous": (today) => ({
       releasedOn: addDays(today, -1),
-      fixes: "overheats, safety, does not overheat",
+      ...{ "fix-0-tag": "overheats", "fix-0-urgency": "safety", "fix-0-words": "does not overheat" },
     }),
     "one for a day to come": (today) => ({ releasedOn: addDays(today, 30) }),
     "a beta": (today) => ({ releasedOn: addDays(today, -3), track: "beta" }),
-    "one for a region that no radio here is of": () => ({ regions: "nowhere" }),
+    "one for a region that no radio here is of": () => ({ "region-0-name": "nowhere" }),
   };
   for (const [what, fields] of Object.entries(CHANGES)) {
     it(`of ${what}`, async () => {
@@ -178,11 +178,11 @@ describe("what is wrong is said where it stands, and nothing is saved", () => {
     ["version", /has a version/, () => ({ version: "  " })],
     ["releasedOn", /real date/, () => ({ releasedOn: "2027-02-30" })],
     ["component", /no such part/, () => ({ component: "999999999" })],
-    ["revisions", /no hardware revision Z9/, () => ({ revisions: "Z9" })],
-    ["fixes", /write tag, urgency, words/, () => ({ fixes: "clock, urgent, keeps the time" })],
-    ["from", /is no version as this part counts/, () => ({ from: "about 1.06" })],
-    ["requires", /write a part and a range/, () => ({ requires: "dsp" })],
-    ["ways", /is none of/, () => ({ ways: "smoke" })],
+    ["revisions", /does not have any more/, () => ({ "revision-999999999": "on" })],
+    ["fix-0-tag", /word to watch for/, () => ({ "fix-0-words": "keeps the time" })],
+    ["from", /is no version as this part counts/, () => ({ "from-0-low": "about 1.06" })],
+    ["requires-0-0-low", /which version/, () => ({ "requires-0-part": "dsp" })],
+    ["tool", /which software/, () => ({ "tool-0-low": "2.0" })],
     ["minutes", /whole number/, () => ({ minutes: "a while" })],
     ["sha256", /64 digits/, () => ({ sha256: "abc" })],
     ["withdrawnWhy", /why/, (today) => ({ withdrawnOn: today })],
@@ -213,7 +213,7 @@ describe("what is wrong is said where it stands, and nothing is saved", () => {
       const all = {
         component,
         version: "77.7",
-        requires: "nosuchpart >= 2.0",
+        ...{ "requires-0-part": "nosuchpart", "requires-0-0-low": "2.0" },
         releasedOn: addDays(who.today, -9),
       };
       const before = await standings(tx, id, who.today);

@@ -1,6 +1,7 @@
 // One release: add it, correct it, withdraw it; first shown is which units that touches, then it is done.
 import { Link } from "react-router";
 import { mustBeAllowed, readInClub } from "../context.ts";
+import { useDrawn } from "../forms/baseline.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { offlineResult } from "../forms/offline.ts";
 import { Tags, TouchedUnits } from "../shared/touched.tsx";
@@ -10,6 +11,7 @@ import { sayRange, sayStop } from "../ui/words/route.ts";
 import type { Route } from "./+types/release";
 import { actOnRelease, loadRelease } from "./load-release.server.ts";
 import { ReleaseFields } from "./release-fields.tsx";
+import type { Held } from "./release-rows.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Release · Mossy Cabinet" }];
 
@@ -30,7 +32,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 export const clientAction = offlineResult;
 
 export default function Release({ loaderData, actionData }: Route.ComponentProps) {
-  const { model, release, components, revisions } = loaderData;
+  const { model, release, components, revisions, offers } = loaderData;
+  const held = heldOf(useDrawn(loaderData.values), actionData?.result);
   const savableAsDraft = actionData && "savableAsDraft" in actionData && actionData.savableAsDraft;
   const touched = actionData && "touched" in actionData ? actionData.touched : undefined;
   // What was typed and looked at stands for what is kept, until it is.
@@ -60,7 +63,7 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
         >
           {(fields) => (
             <ReleaseFields
-              fields={fields}
+              {...{ fields, held, offers }}
               components={components}
               revisions={revisions}
               old={release !== undefined}
@@ -72,6 +75,20 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
       </div>
     </Page>
   );
+}
+
+/** What the rows of the form hold: what came back with an answer, or what was read when the page was drawn. */
+function heldOf(
+  drawn: Readonly<Record<string, string>>,
+  result:
+    | { readonly initialValue?: unknown; readonly error?: Record<string, string[] | null> | null }
+    | undefined,
+): Held {
+  const errors = Object.entries(result?.error ?? {}).map(([name, says]) => [name, (says ?? []).join(" ")]);
+  return {
+    values: (result?.initialValue as Record<string, unknown> | undefined) ?? drawn,
+    errors: Object.fromEntries(errors),
+  };
 }
 
 function Buttons({ old, savableAsDraft }: { readonly old: boolean; readonly savableAsDraft: boolean }) {

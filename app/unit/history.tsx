@@ -14,7 +14,7 @@ import { sayDate, sayInstant } from "../ui/words/time.ts";
 function Move(props: { readonly reading: string; readonly raw: string; readonly tag: string | undefined }) {
   return (
     <details open={props.tag !== undefined} className="shrink-0">
-      <summary className="cursor-pointer py-0.5 text-quiet">It is of another radio</summary>
+      <summary className="min-h-6 cursor-pointer py-0.5 text-quiet">It is of another radio</summary>
       <ActForm intent="move" className="mt-1 flex gap-2" preventScrollReset>
         <input type="hidden" name="reading" value={props.reading} />
         <Labelled

@@ -1,101 +1,28 @@
-// A release as texts, as a form holds them: read into its shape, and back.
+// A release as fields of a form hold it: read into its shape, and back.
 import { z } from "zod";
 import { type PlainDate, plainDate } from "../quantities/date.ts";
-import { typedList } from "../quantities/list.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { SOURCE_KINDS } from "../quantities/source.ts";
-import { parseRange, type Range, rangeText } from "../version/range.ts";
 import { type Conditions, ERASES, isPlain, PLAIN_CONDITIONS, WAYS } from "./conditions.ts";
+import {
+  cell,
+  type FieldErrors,
+  type FormValues,
+  listValues,
+  markValues,
+  placesOf,
+  rangeValues,
+  readList,
+  readMarks,
+  readRange,
+  requirement,
+  requirementsSaid,
+  textOf,
+} from "./form-rows.ts";
 import { type Fix, type WrittenRelease, releaseShape as written } from "./release.ts";
 import { TRACKS, URGENCIES } from "./words.ts";
 
 export type ReleaseValues = Record<string, string>;
-
-const list = z
-  .string()
-  .default("")
-  .transform((text) => typedList(text, ","));
-
-const choices = <Word extends string>(words: readonly Word[]) =>
-  z
-    .string()
-    .default("")
-    .transform((text, context): Word[] => {
-      const found = typedList(text.toLowerCase(), ",").map((word) => {
-        const known = words.find((w) => w === word);
-        if (!known) {
-          context.addIssue({
-            code: "custom",
-            message: `“${word.slice(0, 40)}” is none of: ${words.join(", ")}.`,
-          });
-        }
-        return known;
-      });
-      return found.filter((word) => word !== undefined);
-    });
-
-/** Reads a range in a form, or says beside the field what was expected. */
-function readRange(text: string, context: z.RefinementCtx): Range | undefined {
-  const read = parseRange(text);
-  if (read.ok) return read.value;
-  const part = read.problem.part;
-  context.addIssue({
-    code: "custom",
-    message: `“${part}” is no range: write for instance >= 1.06, or 1.06 to 1.12, or < 1.14.`,
-  });
-  return undefined;
-}
-
-const rangeField = z
-  .string()
-  .trim()
-  .default("")
-  .transform((text, context) => (text === "" ? undefined : readRange(text, context)));
-
-const requiresField = z
-  .string()
-  .default("")
-  .transform((text, context) =>
-    typedList(text, "\n").flatMap((line) => {
-      const parts = /^(\S+)[\s:]+(\S.*)$/.exec(line);
-      if (!parts?.[1] || !parts[2]) {
-        context.addIssue({
-          code: "custom",
-          message: `“${line.slice(0, 60)}”: write a part and a range, for instance: dsp >= 2.0.`,
-        });
-        return [];
-      }
-      const range = readRange(parts[2], context);
-      return range ? [{ component: parts[1].replace(/:$/, ""), range }] : [];
-    }),
-  );
-
-const toolField = z
-  .string()
-  .trim()
-  .default("")
-  .transform((text, context) => {
-    if (text === "") return undefined;
-    const [name = "", ...rest] = text.split(",").map((part) => part.trim());
-    const range = rest.length > 0 ? readRange(rest.join(", "), context) : undefined;
-    return { name, ...(range && { range }) };
-  });
-
-const fixLines = z
-  .string()
-  .default("")
-  .transform((text, context): Fix[] =>
-    typedList(text, "\n").flatMap((line) => {
-      const [tag = "", word = "", ...words] = line.split(",").map((part) => part.trim());
-      const urgency = URGENCIES.find((u) => u === word.toLowerCase());
-      if (tag && urgency && words.length > 0) return [{ tag, urgency, text: words.join(", ") }];
-      context.addIssue({
-        code: "custom",
-        message: `“${line.slice(0, 60)}”: write tag, urgency, words; for instance: clock, fix, keeps the time.`,
-      });
-      return [];
-    }),
-  );
 
 const wholeNumber = (least: number, most: number, otherwise: number) =>
   z
@@ -113,20 +40,11 @@ const texts = z.object({
     .refine((text) => plainDate.safeParse(text).success, "A real date, such as 2027-05-02.")
     .pipe(plainDate),
   track: z.enum(TRACKS),
-  aliases: list,
-  revisions: list,
-  regions: list,
-  fixes: fixLines,
   notes: z.string().trim().max(2000, "At most 2,000 signs.").default(""),
   sourceKind: z.enum(["", ...SOURCE_KINDS]).default(""),
   sourceWhat: z.string().trim().max(300).default(""),
-  from: rangeField,
-  fromTracks: choices(TRACKS),
-  requires: requiresField,
   rollbackFloor: z.string().trim().max(200).default(""),
   erases: z.enum(ERASES).default("nothing"),
-  ways: choices(WAYS),
-  tool: toolField,
   minutes: wholeNumber(1, 1000, 5),
   risk: wholeNumber(1, 5, 2),
   unchanged: z.string().trim().max(2000).default(""),
@@ -152,18 +70,98 @@ const texts = z.object({
   withdrawnWhy: z.string().trim().max(500).default(""),
 });
 
-const conditionsOf = (data: z.output<typeof texts>): Conditions => ({
-  ...(data.from && { from: data.from }),
-  ...(data.fromTracks.length > 0 && { fromTracks: data.fromTracks }),
-  requires: data.requires,
-  ...(data.rollbackFloor !== "" && { rollbackFloor: data.rollbackFloor }),
-  erases: data.erases,
-  ways: data.ways,
-  ...(data.tool && { tool: data.tool }),
-  minutes: data.minutes,
-  risk: data.risk,
-  unchanged: data.unchanged,
-});
+/** A hardware revision of the model: it has a mark of its own in the form, by its id. */
+export type KnownRevision = { readonly id: string; readonly name: string };
+/** The name of the mark that says whether it fits a revision. */
+export const revisionMark = ({ id }: KnownRevision): string => `revision-${id}`;
+
+function readRevisions(
+  values: FormValues,
+  revisions: readonly KnownRevision[],
+  errors: FieldErrors,
+): string[] {
+  const known = new Set(revisions.map(revisionMark));
+  // Left out, it would fit all of them.
+  if (
+    Object.keys(values).some(
+      (name) => /^revision-\d+$/.test(name) && values[name] === "on" && !known.has(name),
+    )
+  )
+    errors.revisions =
+      "One of those that were marked is of a revision that this model does not have any more.";
+  return revisions.filter((one) => values[revisionMark(one)] === "on").map(({ name }) => name);
+}
+
+/** What of a fix says something; how urgent it is always stands there. */
+export const FIX_SAYS = ["tag", "words"] as const;
+
+function readFixes(values: FormValues, errors: FieldErrors): Fix[] {
+  return placesOf(values, "fix", FIX_SAYS).map((at) => {
+    const [tag, words] = FIX_SAYS.map((part) => textOf(values, cell("fix", at, part)));
+    const urgency = URGENCIES.find((u) => u === textOf(values, cell("fix", at, "urgency"))) ?? "routine";
+    if (!tag) errors[cell("fix", at, "tag")] = "A word to watch for, such as clock.";
+    else if (tag.length > 100) errors[cell("fix", at, "tag")] = "At most 100 signs.";
+    if ((words ?? "").length > 500) errors[cell("fix", at, "words")] = "At most 500 signs.";
+    return { tag: tag ?? "", urgency, text: words ?? "" };
+  });
+}
+
+export const fixValues = (fixes: readonly Fix[]): ReleaseValues =>
+  Object.fromEntries(
+    fixes.flatMap(({ tag, urgency, text }, at) => [
+      [cell("fix", at, "tag"), tag],
+      [cell("fix", at, "urgency"), urgency],
+      [cell("fix", at, "words"), text],
+    ]),
+  );
+
+function readRequires(values: FormValues, errors: FieldErrors): Conditions["requires"] {
+  return requirementsSaid(values).flatMap((at) => {
+    const component = textOf(values, `${requirement(at)}-part`);
+    const range = readRange(values, requirement(at), errors);
+    if (component === "") errors[`${requirement(at)}-part`] = "Say which part.";
+    if (!range) errors[cell(requirement(at), 0, "low")] = "Say which version it must run.";
+    return component !== "" && range ? [{ component, range }] : [];
+  });
+}
+
+const requiresValues = (requires: Conditions["requires"]): ReleaseValues =>
+  Object.assign(
+    {},
+    ...requires.map(({ component, range }, at) => ({
+      [`${requirement(at)}-part`]: component,
+      ...rangeValues(requirement(at), range),
+    })),
+  );
+
+function readTool(values: FormValues, errors: FieldErrors): Conditions["tool"] {
+  const name = textOf(values, "tool");
+  const range = readRange(values, "tool", errors);
+  if (name.length > 80) errors.tool = "At most 80 signs.";
+  if (name === "") {
+    if (range) errors.tool = "Say which software that is.";
+    return undefined;
+  }
+  return { name, ...(range && { range }) };
+}
+
+function conditionsOf(data: z.output<typeof texts>, values: FormValues, errors: FieldErrors): Conditions {
+  const from = readRange(values, "from", errors);
+  const fromTracks = readMarks(values, "over", TRACKS);
+  const tool = readTool(values, errors);
+  return {
+    ...(from && { from }),
+    ...(fromTracks.length > 0 && { fromTracks }),
+    requires: readRequires(values, errors),
+    ...(data.rollbackFloor !== "" && { rollbackFloor: data.rollbackFloor }),
+    erases: data.erases,
+    ways: readMarks(values, "way", WAYS),
+    ...(tool && { tool }),
+    minutes: data.minutes,
+    risk: data.risk,
+    unchanged: data.unchanged,
+  };
+}
 
 /** What an empty release form begins with. */
 export const newReleaseValues = (today: PlainDate): ReleaseValues => ({
@@ -177,41 +175,53 @@ export const newReleaseValues = (today: PlainDate): ReleaseValues => ({
 /** Words for what the shape itself refuses, where its own are not for readers. */
 const TOO_LONG: Readonly<Record<string, string>> = {
   aliases: "At most 50, of at most 200 characters.",
-  hardwareRevisions: "At most 200, of at most 200 characters.",
   regions: "At most 50, of at most 200 characters.",
-  fixes: "At most 200 lines; a tag has at most 100 characters, its words 500.",
-  conditions: "At most 50 requirements.",
+  fixes: "At most 200 of them.",
+  conditions: "At most 50 requirements, of at most 80 signs, and 20 stretches of versions each.",
 };
+/** Where it stands in the form: those of several rows stand with the first of them. */
 const FIELD: Readonly<Record<string, string>> = { hardwareRevisions: "revisions", conditions: "requires" };
 
-/** Reads a form. Problem `fields`: what is wrong with each, by its name. Hardware revisions go by their names. */
+/**
+ * Reads a form: fixes, requirements, names and stretches of versions as rows of fields (form-rows.ts), what can be several as marks.
+ * Problem `fields`: what is wrong with each, by its name. Hardware revisions go by their names.
+ */
 export function readRelease(
-  values: Readonly<Record<string, unknown>>,
+  values: FormValues,
+  revisions: readonly KnownRevision[] = [],
 ): Result<
   { readonly component: string; readonly release: WrittenRelease },
-  { readonly kind: "fields"; readonly errors: Record<string, string> }
+  { readonly kind: "fields"; readonly errors: FieldErrors }
 > {
-  const errors: Record<string, string> = {};
+  const errors: FieldErrors = {};
   const read = texts.safeParse(values);
+  if (!read.success) for (const issue of read.error.issues) errors[String(issue.path[0])] ??= issue.message;
+  const fixes = readFixes(values, errors);
+  // What else is wrong is told at once, too: nobody is sent round twice.
   if (!read.success) {
-    for (const issue of read.error.issues) errors[String(issue.path[0])] ??= issue.message;
+    readRange(values, "from", errors);
+    readRequires(values, errors);
+    readTool(values, errors);
     return bad({ kind: "fields", errors });
   }
   const { data } = read;
+  const conditions = conditionsOf(data, values, errors);
   if (data.withdrawnOn !== "" && data.withdrawnWhy === "") errors.withdrawnWhy = "Say why it was withdrawn.";
   if (data.sourceWhat !== "" && data.sourceKind === "")
     errors.sourceKind = "Say what kind of source that is.";
-  const conditions = conditionsOf(data);
+  const fitting = readRevisions(values, revisions, errors);
+  const regions = readList(values, "region");
+  const wrongInRows = Object.keys(errors).length > 0;
   const shaped = written.safeParse({
     version: data.version,
-    aliases: data.aliases,
+    aliases: readList(values, "alias"),
     track: data.track,
     releasedOn: data.releasedOn,
-    fixes: data.fixes,
+    fixes,
     notes: data.notes,
-    ...(!isPlain(conditions) && { conditions }),
-    ...(data.revisions.length > 0 && { hardwareRevisions: data.revisions }),
-    ...(data.regions.length > 0 && { regions: data.regions }),
+    ...(!isPlainAsRead(conditions) && { conditions }),
+    ...(fitting.length > 0 && { hardwareRevisions: fitting }),
+    ...(regions.length > 0 && { regions }),
     ...(data.sourceKind !== "" && { source: { kind: data.sourceKind, what: data.sourceWhat } }),
     ...(data.withdrawnOn !== "" && {
       withdrawn: { on: data.withdrawnOn, why: data.withdrawnWhy || "-" },
@@ -220,16 +230,31 @@ export function readRelease(
       file: { sha256: data.sha256, size: data.fileSize === "" ? null : data.fileSize, name: data.fileName },
     }),
   });
-  for (const issue of shaped.error?.issues ?? []) {
-    const name = String(issue.path[0]);
-    errors[FIELD[name] ?? name] ??= TOO_LONG[name] ?? issue.message;
-  }
+  // What is wrong in a row is told there, not once more of them all.
+  if (!wrongInRows)
+    for (const issue of shaped.error?.issues ?? []) {
+      const name = String(issue.path[0]);
+      errors[FIELD[name] ?? name] ??= TOO_LONG[name] ?? issue.message;
+    }
   if (!shaped.success || Object.keys(errors).length > 0) return bad({ kind: "fields", errors });
   return good({ component: data.component, release: shaped.data });
 }
 
+/** Conditions that the shape refuses say something, too. */
+function isPlainAsRead(conditions: Conditions): boolean {
+  try {
+    return isPlain(conditions);
+  } catch {
+    return false;
+  }
+}
+
 /** A release as its form shows it. */
-export function releaseValues(component: string, release: WrittenRelease): ReleaseValues {
+export function releaseValues(
+  component: string,
+  release: WrittenRelease,
+  revisions: readonly KnownRevision[] = [],
+): ReleaseValues {
   const conditions = release.conditions ?? PLAIN_CONDITIONS;
   const { tool } = conditions;
   return {
@@ -237,20 +262,23 @@ export function releaseValues(component: string, release: WrittenRelease): Relea
     version: release.version,
     releasedOn: release.releasedOn,
     track: release.track,
-    aliases: release.aliases.join(", "),
-    revisions: (release.hardwareRevisions ?? []).join(", "),
-    regions: (release.regions ?? []).join(", "),
-    fixes: release.fixes.map((f) => `${f.tag}, ${f.urgency}, ${f.text}`).join("\n"),
+    ...listValues("alias", release.aliases),
+    ...Object.fromEntries(
+      revisions.map((one) => [revisionMark(one), release.hardwareRevisions?.includes(one.name) ? "on" : ""]),
+    ),
+    ...listValues("region", release.regions ?? []),
+    ...fixValues(release.fixes),
     notes: release.notes,
     sourceKind: release.source?.kind ?? "",
     sourceWhat: release.source?.what ?? "",
-    from: conditions.from ? rangeText(conditions.from) : "",
-    fromTracks: (conditions.fromTracks ?? []).join(", "),
-    requires: conditions.requires.map((r) => `${r.component} ${rangeText(r.range)}`).join("\n"),
+    ...rangeValues("from", conditions.from),
+    ...markValues("over", TRACKS, conditions.fromTracks ?? []),
+    ...requiresValues(conditions.requires),
     rollbackFloor: conditions.rollbackFloor ?? "",
     erases: conditions.erases,
-    ways: conditions.ways.join(", "),
-    tool: tool ? [tool.name, ...(tool.range ? [rangeText(tool.range)] : [])].join(", ") : "",
+    ...markValues("way", WAYS, conditions.ways),
+    tool: tool?.name ?? "",
+    ...rangeValues("tool", tool?.range),
     minutes: String(conditions.minutes),
     risk: String(conditions.risk),
     unchanged: conditions.unchanged,
