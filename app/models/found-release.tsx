@@ -115,7 +115,7 @@ export function FoundRelease({
       </div>
       <Cell held={held} field="notes" label="Warnings and the rest" rows={2} box="mt-3" />
       {elsewhere.map(([field, says]) => (
-        <p key={field} role="alert" className="validator-hint">
+        <p key={field} role="alert" className="mt-1 text-sm font-semibold text-rust">
           {says}
         </p>
       ))}

@@ -8,6 +8,7 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { mapped } from "#core/quantities/result.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { newReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
+import { withEmptyRows } from "#core/release/form-rows.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import { writtenOf } from "#core/release/stored.ts";
 import { AHEAD } from "#core/release/withdrawal.ts";
@@ -47,9 +48,11 @@ export async function loadRelease(tx: Tx, modelId: string, releaseId: string, to
     releases: await releasesOf(tx, model.id),
     offers: await releaseOffers(tx, model.id),
     revisions,
-    values: release
-      ? releaseValues(release.component_id, writtenOf(release, nameIn(revisions)), revisions)
-      : newReleaseValues(today),
+    values: withEmptyRows(
+      release
+        ? releaseValues(release.component_id, writtenOf(release, nameIn(revisions)), revisions)
+        : newReleaseValues(today),
+    ),
   };
 }
 

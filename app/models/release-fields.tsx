@@ -2,7 +2,14 @@
 import type { ReactNode } from "react";
 import { ERASES, WAYS } from "#core/release/conditions.ts";
 import { FIX_SAYS, revisionMark } from "#core/release/form.ts";
-import { cell, requirement, requirementsSaid, rowsSaid, stretchesSaid } from "#core/release/form-rows.ts";
+import {
+  cell,
+  requirement,
+  requirementsSaid,
+  rowsSaid,
+  SPARE_ROWS,
+  stretchesSaid,
+} from "#core/release/form-rows.ts";
 import { TRACKS } from "#core/release/words.ts";
 import type { RevisionRow } from "#db/models.ts";
 import type { ReleaseOffers } from "#db/releases.ts";
@@ -94,6 +101,7 @@ export function ReleaseFields(props: {
           </legend>
           <Rows
             said={rowsSaid(held.values, "fix", FIX_SAYS)}
+            spare={SPARE_ROWS.fix}
             more="more fixes"
             row={(at) => <FixRow key={at} held={held} at={at} />}
           />
@@ -151,22 +159,24 @@ export function ReleaseFields(props: {
           hint="none marked: any"
           marks={TRACKS.map((track) => [`over-${track}`, track] as const)}
         />
-        <fieldset className="flex flex-col gap-2">
-          <legend className="text-sm font-semibold">Other parts that must run something first</legend>
-          <Rows
-            said={(requirementsSaid(held.values).at(-1) ?? -1) + 1}
-            spare={1}
-            more="more parts"
-            row={(at) => (
-              <RequirementRow
-                key={at}
-                {...{ held, at, list: "known-versions", parts: components.map((c) => c.name) }}
-                said={stretchesSaid(held.values, requirement(at))}
-              />
-            )}
-          />
-          <Wrong held={held} field="requires" />
-        </fieldset>
+        {(!isOnePart || requirementsSaid(held.values).length > 0) && (
+          <fieldset className="flex flex-col gap-2">
+            <legend className="text-sm font-semibold">Other parts that must run something first</legend>
+            <Rows
+              said={(requirementsSaid(held.values).at(-1) ?? -1) + 1}
+              spare={SPARE_ROWS.requires}
+              more="more parts"
+              row={(at) => (
+                <RequirementRow
+                  key={at}
+                  {...{ held, at, list: "known-versions", parts: components.map((c) => c.name) }}
+                  said={stretchesSaid(held.values, requirement(at))}
+                />
+              )}
+            />
+            <Wrong held={held} field="requires" />
+          </fieldset>
+        )}
         <Cell
           held={held}
           field="rollbackFloor"
@@ -280,7 +290,9 @@ function Names(props: {
       <div className="grid gap-2 sm:grid-cols-3">
         <Rows
           said={rowsSaid(held.values, rows, ["name"])}
-          more={`more of these`}
+          spare={SPARE_ROWS.name}
+          fold="grid gap-2 sm:grid-cols-3"
+          more={`more: ${title.toLowerCase()}`}
           row={(at) => (
             <Cell
               key={at}

@@ -1,6 +1,13 @@
 // Rows of a release's form: stretches of versions, fixes, requirements, names. What is typed is helped along by lists of what is known.
 import type { ReactNode } from "react";
-import { cell, type FieldErrors, type FormValues, requirement, textOf } from "#core/release/form-rows.ts";
+import {
+  cell,
+  type FieldErrors,
+  FOLDED_ROWS,
+  type FormValues,
+  requirement,
+  textOf,
+} from "#core/release/form-rows.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { Labelled } from "../forms/field.tsx";
 
@@ -44,7 +51,7 @@ export function Cell({
 /** What is wrong with rows as a whole. */
 export const Wrong = ({ held, field }: { readonly held: Held; readonly field: string }) =>
   held.errors[field] === undefined ? null : (
-    <p role="alert" className="validator-hint">
+    <p role="alert" className="mt-1 text-sm font-semibold text-rust">
       {held.errors[field]}
     </p>
   );
@@ -123,25 +130,23 @@ export function RangePick(props: {
   );
 }
 
-/** So many empty rows stand open behind those that say something, and so many more are folded. */
-const SPARE = 2;
-const MORE = 8;
-
-/** Rows that say something, two more, and others in a fold; a row that is emptied is gone when it is saved. */
+/** Rows that say something, some that are empty, and others in a fold; a row that is emptied is gone when it is saved. */
 export function Rows(props: {
   readonly said: number;
   readonly more: string;
   readonly row: (at: number) => ReactNode;
-  readonly spare?: number;
+  readonly spare: number;
+  /** How the rows in the fold stand. */
+  readonly fold?: string;
 }) {
-  const shown = props.said + (props.spare ?? SPARE);
+  const shown = props.said + props.spare;
   return (
     <>
       {Array.from({ length: shown }, (_, at) => props.row(at))}
-      <details>
+      <details className="col-span-full">
         <summary className="link w-fit cursor-pointer text-sm">{props.more}</summary>
-        <div className="mt-1 flex flex-col gap-2">
-          {Array.from({ length: MORE }, (_, at) => props.row(shown + at))}
+        <div className={`mt-1 ${props.fold ?? "flex flex-col gap-2"}`}>
+          {Array.from({ length: FOLDED_ROWS }, (_, at) => props.row(shown + at))}
         </div>
       </details>
     </>

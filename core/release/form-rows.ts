@@ -105,3 +105,26 @@ export const requirement = (at: number): string => `requires-${at}`;
 /** The rows of requirements of which something is said: a part, or a version. */
 export const requirementsSaid = (values: FormValues): number[] =>
   placesWhere(values, "requires", (part) => part === "part" || /^\d{1,3}-(low|high)$/.test(part));
+
+/** So many empty rows stand open behind those that say something, and so many more are folded. */
+export const SPARE_ROWS = { fix: 2, requires: 1, name: 3 } as const;
+export const FOLDED_ROWS = 8;
+
+/** What stands in the choices of rows that say nothing yet, so that they are no change of anybody's. */
+export function withEmptyRows(values: Texts): Texts {
+  const empty: Record<string, string> = {};
+  const range = (name: string) => {
+    for (let at = stretchesSaid(values, name), to = Math.max(1, at); at <= to; at++) {
+      empty[cell(name, at, "lowSign")] = "atLeast";
+      empty[cell(name, at, "highSign")] = "atMost";
+    }
+  };
+  const fixes = rowsSaid(values, "fix", ["tag", "words"]);
+  for (let at = fixes; at < fixes + SPARE_ROWS.fix + FOLDED_ROWS; at++)
+    empty[cell("fix", at, "urgency")] = "fix";
+  const requires = (requirementsSaid(values).at(-1) ?? -1) + 1;
+  for (let at = 0; at < requires + SPARE_ROWS.requires + FOLDED_ROWS; at++) range(requirement(at));
+  range("from");
+  range("tool");
+  return { ...empty, ...values };
+}
