@@ -25,6 +25,7 @@ export default [
     route("bench/:run", "./bench/run.tsx"),
     route("kit", "./kit/kit.tsx"),
     route("kit/own", "./kit/own.tsx"),
+    route("kit/in-hand", "./kit/in-hand.tsx"),
     route("kit/bluetooth", "./kit/bluetooth.tsx"),
     route("kit/ways", "./kit/ways.tsx"),
     route("kit/field-day", "./kit/field-day.tsx"),

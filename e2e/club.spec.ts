@@ -113,6 +113,7 @@ test("a part and a revision that were a slip go; what is told of stays and says 
   await openAwake(page, `${served.address}/units/new`);
   await page.getByLabel("Tag").fill("Y-9");
   await page.getByLabel("Model", { exact: true }).selectOption({ label: "Sedge (maker unknown)" });
+  await page.getByText("What else is known of it").click();
   await page.getByLabel("Hardware revision").selectOption("Sedge: A");
   await page.getByRole("button", { name: "Put it in the cabinet" }).click();
   const field = page.getByLabel("What does Y-9 show?");

@@ -48,6 +48,7 @@ function wordsOf(step: FirstStep, { unread, bareModel, bare, connectors, leads, 
         what: "Connectors, leads and computers",
         brings: "With what each radio can be reached, and what to get where it cannot.",
         ways: [
+          ["/kit/in-hand", "Enter a plug, a lead and a computer"] as const,
           ...(connectors === 0 ? [["/kit/connectors/new", "Add a connector"] as const] : []),
           ...(leads === 0 ? [["/kit/leads/new", "Add a lead"] as const] : []),
           ...(computers === 0 ? [["/kit/computers/new", "Add a computer"] as const] : []),

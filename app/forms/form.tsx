@@ -8,6 +8,10 @@ import { useKept } from "./keep.ts";
 
 export type Fields = Record<string, FieldMetadata<unknown>>;
 
+/** For fields in a fold: it is open where one of them says something, or is wrong. */
+export const hasSomething = (field: FieldMetadata<unknown> | undefined): boolean =>
+  field?.errors !== undefined || (typeof field?.initialValue === "string" && field.initialValue !== "");
+
 const Sent = createContext<Readonly<Record<string, unknown>> | undefined>(undefined);
 
 /** What the server had of a field when it answered; undefined: it has not answered. Where it is other than what was typed, the field must be told. */

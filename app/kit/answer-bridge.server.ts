@@ -45,24 +45,26 @@ const FAULT_WORD: Record<Fault, string> = {
 /** So much of a pasted text goes back into the form; the rest was read but is not shown again. */
 const SHOWN_TEXT = 20_000;
 
+/** What chips are known by: the club's table of ids, its leads with the ids they answer with, advice. */
+export async function knownBridges(tx: Tx, kit?: Awaited<ReturnType<typeof loadKit>>) {
+  const { leads, rules } = (kit ?? (await loadKit(tx))).prepared.kit;
+  const rows = new Map((await leadRows(tx)).map((row) => [row.id, row]));
+  const withIds = leads.map((lead) => {
+    const row = rows.get(lead.id);
+    return row?.usb_vendor != null && row.usb_product != null
+      ? { ...lead, usb: { vendor: row.usb_vendor, product: row.usb_product } }
+      : lead;
+  });
+  return { ids: await usbIds(tx), leads: withIds, rules };
+}
+
 export async function answerBridge(tx: Tx, who: SignedIn, form: FormData) {
   const text = String(form.get("text") ?? "");
   const kit = await loadKit(tx);
   const names = kitNames(kit, who.locale);
   const computer = kit.prepared.kit.computers.find((c) => c.id === form.get("computer"));
   const seen = readDeviceList(text);
-  const rows = new Map((await leadRows(tx)).map((row) => [row.id, row]));
-  const leads = kit.prepared.kit.leads.map((lead) => {
-    const row = rows.get(lead.id);
-    return row?.usb_vendor != null && row.usb_product != null
-      ? { ...lead, usb: { vendor: row.usb_vendor, product: row.usb_product } }
-      : lead;
-  });
-  const bridges = identifyBridge(
-    seen,
-    { ids: await usbIds(tx), leads, rules: kit.prepared.kit.rules },
-    computer,
-  );
+  const bridges = identifyBridge(seen, await knownBridges(tx, kit), computer);
   // Hubs, keyboards and the like are left out, unless nothing else is there.
   const known = bridges.filter((b) => b.known || b.leads.length > 0 || b.device.fault || b.device.port);
   const shown = known.length > 0 ? known : bridges;
@@ -84,14 +86,14 @@ function nothingIn(text: string, seen: ReturnType<typeof readDeviceList>): strin
 }
 
 function shownBridge(
-  { device, known, leads, drivers }: Bridge,
+  { device, known, family, leads, drivers }: Bridge,
   computer: Computer | undefined,
   names: KitNames,
 ): ShownBridge {
   return {
     ids: usbText(device),
-    family: known?.family ?? "",
-    name: known?.name ?? "",
+    family,
+    name: known?.name ?? (family === "" ? "" : `as noted on ${listed(leads.map(({ lead }) => lead.tag))}`),
     port: device.port ?? "",
     fault: device.fault && { says: FAULT_WORD[device.fault.kind], text: device.fault.text },
     drivers: drivers.map(({ chip, verdict }) => ({

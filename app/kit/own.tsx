@@ -4,6 +4,7 @@ import { data, Link } from "react-router";
 import { setCurrency } from "#acts/set-currency.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Known, Values } from "#core/kit/kinds/reader.ts";
+import { ownedAlike } from "#core/kit/owned.ts";
 import { loadKit } from "#db/kit.ts";
 import { loadKnown, valuesOf } from "#db/kit-values.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
@@ -28,7 +29,10 @@ export async function loader({ context }: Route.LoaderArgs) {
     const known = await loadKnown(tx);
     const sections: { kind: KindName; rows: readonly (Values & { id: string })[] }[] = [];
     for (const kind of KIND_NAMES) sections.push({ kind, rows: await valuesOf(tx, kind, known) });
-    return { known, sections, currency: (await loadKit(tx)).currency };
+    const { prepared, currency } = await loadKit(tx);
+    const { kit } = prepared;
+    const owned = new Map(kit.offers.map((offer) => [offer.id, ownedAlike(offer, kit)]));
+    return { known, sections, currency, owned };
   });
 }
 
@@ -65,6 +69,13 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
   );
   return (
     <Page list title="Kit" says="what the club owns to reach into its radios" acts={<KitTabs here="own" />}>
+      {mayEdit && (
+        <p className="no-print mb-3">
+          <Link className="btn btn-primary btn-sm" to="/kit/in-hand">
+            Enter what you have in the hand
+          </Link>
+        </p>
+      )}
       <p className="no-print mb-4 flex flex-wrap gap-x-4 gap-y-0.5 text-sm">
         {sections.map(({ kind }) => (
           <a key={kind} className="link inline-block py-0.5" href={`#${kind}`}>
@@ -92,7 +103,12 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
       )}
       <div className="flex flex-col gap-8">
         {sections.map(({ kind, rows }) => (
-          <Section key={kind} kind={kind} rows={rows} known={known} begin={KINDS[kind].begin ?? {}} />
+          <Section
+            key={kind}
+            {...{ kind, rows, known }}
+            begin={KINDS[kind].begin ?? {}}
+            owned={kind === "offers" ? loaderData.owned : undefined}
+          />
         ))}
       </div>
       {mayEdit && (
@@ -119,6 +135,8 @@ function Section(props: {
   readonly rows: readonly (Values & { id: string })[];
   readonly known: Known;
   readonly begin: Values;
+  /** Of what could be bought, the tag of one that we have. */
+  readonly owned: ReadonlyMap<string, string | undefined> | undefined;
 }) {
   const kind = KINDS[props.kind];
   const mayEdit = useMay("edit-kit");
@@ -160,6 +178,7 @@ function Section(props: {
                 {row.note && <span className="text-quiet"> {row.note}</span>}
               </span>
               <span className="text-sm text-quiet max-md:col-start-2">
+                {props.owned?.get(row.id) && `we have it: ${props.owned.get(row.id)}`}
                 {[row.holder ? `with ${row.holder}` : row.place, row.condition !== "sound" && row.condition]
                   .filter(Boolean)
                   .join(", ")}

@@ -15,7 +15,7 @@ import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { DRAWN_FOR } from "../forms/baseline.tsx";
 import { Field, Labelled } from "../forms/field.tsx";
-import { PostForm } from "../forms/form.tsx";
+import { type Fields, hasSomething, PostForm } from "../forms/form.tsx";
 import { madeInPassing } from "../forms/in-passing.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
@@ -140,20 +140,19 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
           {(fields) => (
             <>
               {unit && <input type="hidden" name={DRAWN_FOR} value={unit.id} />}
-              {FIELDS.map(([name, spec]) => {
-                const makes = makesOf(name);
-                const look = {
-                  label: spec.label,
-                  hint: "hint" in spec ? spec.hint : undefined,
-                  options: choices[name] && withNothing(spec, choices[name]),
-                };
-                if (makes) return <PickField key={name} name={name} of={fields} makes={makes} {...look} />;
-                // Revisions are of models that have some.
-                if (name === "hardware" && choices.hardware?.length === 0) return null;
-                return (
-                  <Field key={name} of={fields[name]} mono={name === "tag" || name === "serial"} {...look} />
-                );
-              })}
+              {(unit ? FIELDS : FIELDS.filter(([name]) => !RARER.has(name))).map(([name, spec]) => (
+                <UnitField key={name} {...{ name, spec, fields, choices }} />
+              ))}
+              {!unit && (
+                <details open={[...RARER].some((name) => hasSomething(fields[name]))}>
+                  <summary className="link w-fit cursor-pointer">What else is known of it</summary>
+                  <div className="mt-2 flex flex-col gap-3 border-l-2 border-line pl-4">
+                    {FIELDS.filter(([name]) => RARER.has(name)).map(([name, spec]) => (
+                      <UnitField key={name} {...{ name, spec, fields, choices }} />
+                    ))}
+                  </div>
+                </details>
+              )}
             </>
           )}
         </PostForm>
@@ -164,6 +163,27 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
 }
 
 const FIELDS = Object.entries(UNIT_FIELDS);
+/** What can be written down later: folded while a radio is new. */
+const RARER: ReadonlySet<string> = new Set(["hardware", "region", "serial", "note"]);
+function UnitField(props: {
+  readonly name: string;
+  readonly spec: (typeof FIELDS)[number][1];
+  readonly fields: Fields;
+  readonly choices: Partial<Record<string, readonly (readonly [string, string])[]>>;
+}) {
+  const { name, spec, fields, choices } = props;
+  const makes = makesOf(name);
+  const look = {
+    label: spec.label,
+    hint: "hint" in spec ? spec.hint : undefined,
+    options: choices[name] && withNothing(spec, choices[name]),
+  };
+  if (makes) return <PickField name={name} of={fields} makes={makes} {...look} />;
+  // Revisions are of models that have some.
+  if (name === "hardware" && choices.hardware?.length === 0) return null;
+  return <Field of={fields[name]} mono={name === "tag" || name === "serial"} {...look} />;
+}
+
 const withNothing = (spec: object, choices: readonly (readonly [string, string])[]) =>
   "nothing" in spec ? [["", String(spec.nothing)] as const, ...choices] : choices;
 

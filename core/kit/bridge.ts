@@ -12,6 +12,8 @@ export type Bridge = {
   readonly device: SeenDevice;
   /** What the club's table calls it; absent: it is not in the table. */
   readonly known?: KnownUsbId;
+  /** The chip's family: as the table has it, or else as our leads with these very ids do; "": nobody knows. */
+  readonly family: string;
   /** Our leads that it may be, those with these very ids first. */
   readonly leads: readonly { readonly lead: Lead; readonly by: "ids" | "chip" }[];
   /** For each grade that our leads with this chip have, how the computer gets on with it. */
@@ -33,27 +35,30 @@ export function identifyBridge(
 ): Bridge[] {
   return seen.devices.map((device) => {
     const entry = known.ids.find((id) => id.vendor === device.vendor && id.product === device.product);
-    const family = entry?.family ?? "";
     const byIds = known.leads.filter(
       (l) => l.usb?.vendor === device.vendor && l.usb.product === device.product,
     );
+    // What is noted on a lead is known of its ids, though nobody has named them in the table.
+    const noted = new Set(byIds.flatMap(({ chip }) => (chip && chip.family !== "" ? [chip.family] : [])));
+    const families = entry && entry.family !== "" ? [entry.family] : [...noted];
     const byChip = known.leads.filter(
-      (l) => family !== "" && l.chip?.family === family && !byIds.includes(l),
+      (l) => l.chip !== undefined && families.includes(l.chip.family) && !byIds.includes(l),
     );
     const leads = [
       ...byIds.map((lead) => ({ lead, by: "ids" as const })),
       ...byChip.map((lead) => ({ lead, by: "chip" as const })),
     ];
-    const grades = new Set(leads.flatMap(({ lead }) => (lead.chip ? [lead.chip.grade] : [])));
-    if (grades.size === 0 && family !== "") grades.add("unknown");
-    const drivers =
-      computer && family !== ""
-        ? [...grades].map((grade) => ({
+    const drivers = computer
+      ? families.flatMap((family) => {
+          const grades = new Set(leads.flatMap(({ lead }) => (lead.chip ? [lead.chip.grade] : [])));
+          if (grades.size === 0) grades.add("unknown");
+          return [...grades].map((grade) => ({
             chip: { family, grade },
             verdict: driverVerdict({ family, grade }, computer, known.rules),
-          }))
-        : [];
-    return { device, ...(entry && { known: entry }), leads, drivers };
+          }));
+        })
+      : [];
+    return { device, ...(entry && { known: entry }), family: families.join(" or "), leads, drivers };
   });
 }
 

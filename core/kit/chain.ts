@@ -16,6 +16,7 @@ import {
   together,
 } from "./link.ts";
 import { bestPerParts, better, type Chain, chainOf, type NearChain, Nearest, type Own } from "./nearest.ts";
+import { notOwned } from "./owned.ts";
 import { jointsOf, type Path, pathsOver } from "./path.ts";
 import type { Computer, Job, Kit, LeadKind, Tool } from "./shapes.ts";
 import { type ToolVerdict, toolsFor, toolVerdict } from "./tool.ts";
@@ -36,9 +37,10 @@ export type Chains = {
   readonly noTool: boolean;
 };
 
-/** A kit made ready for many questions: offered leads beside owned ones, paths over adapters, what tries have shown. */
+/** A kit made ready for many questions: offered leads beside owned ones (what is owned is not offered), paths over adapters, what tries have shown. */
 export function prepareKit(kit: Kit): PreparedKit {
-  const offered = kit.offers.flatMap((offer): AnyLead[] =>
+  const offers = notOwned(kit);
+  const offered = offers.flatMap((offer): AnyLead[] =>
     offer.gives === "lead"
       ? [
           {
@@ -55,7 +57,7 @@ export function prepareKit(kit: Kit): PreparedKit {
   return {
     kit,
     leads: [...kit.leads, ...offered],
-    paths: pathsOver(jointsOf(kit.adapters, kit.offers)),
+    paths: pathsOver(jointsOf(kit.adapters, offers)),
     evidence: indexOf(kit.attempts),
     links: new Map(),
   };

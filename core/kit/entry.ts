@@ -4,6 +4,7 @@ import { parseStep, type Step } from "../dossier/step.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { parseRange, type Range, rangeText } from "../version/range.ts";
 import { OPERATIONS, type Operation, type RunsOn, SYSTEMS } from "./shapes.ts";
+import { takeWordSize } from "./system.ts";
 import { someVersionIn } from "./versions.ts";
 
 export type LineProblem = {
@@ -36,13 +37,13 @@ export function readRunsOn(line: string): Result<RunsOn, LineProblem> {
   const [, word = "", rest = ""] = /^\s*(\p{L}+)\s*(.*)$/u.exec(line) ?? [];
   const system = SYSTEMS.find((s) => s.toLowerCase() === word.toLowerCase());
   if (!system) return bad({ kind: "no-system", text: line.trim() });
-  const sized = /^(.*?),?\s*\b(32|64)[\s-]?bit\s*$/i.exec(rest);
-  const range = readRange(sized ? (sized[1] ?? "") : rest);
+  const sized = takeWordSize(rest);
+  const range = readRange(sized.rest);
   if (!range.ok) return range;
   return good({
     system,
     ...(range.value && { versions: range.value }),
-    ...(sized && { bits: sized[2] === "32" ? 32 : 64 }),
+    ...(sized.bits && { bits: sized.bits }),
   });
 }
 
@@ -99,10 +100,15 @@ export const knowsText = (k: KnownLine): string =>
     .filter(Boolean)
     .join("; ");
 
-/** "Bramble port driver 3.5": a name, and its version as the last word. */
+/** "Bramble port driver 3.5", "Hedgewriter, version 1.8", "Hedgewriter (1.8)": a name, and its version as the last word. */
 export function readInstalled(line: string): Result<{ name: string; version: string }, LineProblem> {
-  const [, name = "", version = ""] = /^\s*(.*\S)\s+(\S*\d\S*)\s*$/.exec(line) ?? [];
-  return name === "" ? bad({ kind: "no-version", text: line.trim() }) : good({ name, version });
+  const [, before = "", last = ""] = /^\s*(.*\S)\s+(\S*\d\S*)\s*$/.exec(line.slice(0, 500)) ?? [];
+  const name = before.replace(/[\s,:]*(?:(?<!\p{L})(?:version|ver\.?))?[\s,:]*$/iu, "");
+  const [, enclosed] = /^\((.*)\)$/.exec(last) ?? [];
+  const version = enclosed ?? last;
+  return name === "" || version === ""
+    ? bad({ kind: "no-version", text: line.trim() })
+    : good({ name, version });
 }
 
 /** Under which name a programmer or an app knows a model. */

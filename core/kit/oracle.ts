@@ -140,6 +140,27 @@ function acts(kit: PlainKit, versions: readonly number[], drivers: readonly stri
   }
   for (const [i, offer] of kit.offers.entries()) {
     const { lead, adapter, price } = offer;
+    // What is owned and fit for use is not bought again.
+    const asChip = (x: PlainChip | undefined) => `${x?.family} ${x?.grade}`;
+    const has = kit.leads.some(
+      (own) =>
+        lead &&
+        own.sound &&
+        own.at === lead.at &&
+        own.to === lead.to &&
+        own.data === lead.data &&
+        asChip(own.chip) === asChip(lead.chip),
+    );
+    const joins = kit.adapters.some(
+      (own) =>
+        adapter &&
+        own.sound &&
+        own.otg === adapter.otg &&
+        own.data === adapter.data &&
+        asChip(own.chip) === asChip(adapter.chip) &&
+        ((own.a === adapter.a && own.b === adapter.b) || (own.a === adapter.b && own.b === adapter.a)),
+    );
+    if (has || joins) continue;
     found.push({
       money: price,
       minutes: 0,

@@ -58,11 +58,41 @@ describe("a range", () => {
 
   it("never breaks on any text, and what it reads can be written and read again", () => {
     fc.assert(
-      fc.property(fc.oneof(fc.string(), fc.stringMatching(/^[<>=0-9a-z., ]{0,30}$/)), (text) => {
-        const read = parseRange(text);
-        if (read.ok) expect(parseRange(rangeText(read.value))).toEqual(read);
-        else expect(read.problem.kind).toBe("range-unreadable");
-      }),
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.stringMatching(/^[<>=0-9a-z.,+ ]{0,30}$/),
+          fc
+            .array(
+              fc.constantFrom(
+                "1",
+                "2.0",
+                "or",
+                "and",
+                "to",
+                "newer",
+                "older",
+                "up",
+                "from",
+                "before",
+                "at",
+                "least",
+                "-",
+                ",",
+                ">=",
+                "=",
+                "+",
+              ),
+              { maxLength: 9 },
+            )
+            .map((words) => words.join(" ")),
+        ),
+        (text) => {
+          const read = parseRange(text);
+          if (read.ok) expect(parseRange(rangeText(read.value))).toEqual(read);
+          else expect(read.problem.kind).toBe("range-unreadable");
+        },
+      ),
       { numRuns: 800 },
     );
   });
@@ -75,6 +105,22 @@ describe("a range", () => {
     ["1.06", [{ atLeast: "1.06", atMost: "1.06" }]],
     ["= 2.0 or < 1.4", [{ atLeast: "2.0", atMost: "2.0" }, { below: "1.4" }]],
     ["1.12 rc1 to 1.12", [{ atLeast: "1.12 rc1", atMost: "1.12" }]],
+    ["10 or newer", [{ atLeast: "10" }]],
+    ["1.06 rc1 or later", [{ atLeast: "1.06 rc1" }]],
+    ["7 and older", [{ atMost: "7" }]],
+    ["7 or older or 10 or newer", [{ atMost: "7" }, { atLeast: "10" }]],
+    ["1.4+", [{ atLeast: "1.4" }]],
+    ["1.4 onwards", [{ atLeast: "1.4" }]],
+    ["from 1.4", [{ atLeast: "1.4" }]],
+    ["from 1.06 to 1.12", [{ atLeast: "1.06", atMost: "1.12" }]],
+    ["1.06 – 1.12", [{ atLeast: "1.06", atMost: "1.12" }]],
+    ["1.06 - 1.12", [{ atLeast: "1.06", atMost: "1.12" }]],
+    ["up to 3.3", [{ atMost: "3.3" }]],
+    ["at least 2.0 and before 3.4", [{ atLeast: "2.0", below: "3.4" }]],
+    ["newer than 2", [{ above: "2" }]],
+    ["≥ 2, ≤ 3", [{ atLeast: "2", atMost: "3" }]],
+    ["1.13-rc1", [{ atLeast: "1.13-rc1", atMost: "1.13-rc1" }]],
+    ["reedling-3 or newer", [{ atLeast: "reedling-3" }]],
   ])("%s", (text, expected) => {
     expect(rangeOf(text)).toEqual(expected);
   });

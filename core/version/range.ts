@@ -24,14 +24,15 @@ const SIGNS = { ">=": "atLeast", "<=": "atMost", ">": "above", "<": "below" } as
 
 /**
  * Reads a range as people write it. Stretches are parted by "or"; in a stretch, comparisons are parted by commas or "and";
- * "1.06 to 1.12" includes both ends, a version alone (or with "=") means just that one.
+ * "1.06 to 1.12" includes both ends, a version alone (or with "=") means just that one. "1.06 or newer", "before 2.0" and the
+ * like say the same as the signs.
  * Problem: `range-unreadable` with the part that is none.
  */
 export function parseRange(text: string): Result<Range, RangeProblem> {
   if (text.length > LONGEST_RANGE) return bad({ kind: "range-unreadable", part: text.slice(0, 60) });
   const range: Stretch[] = [];
   // Blanks become one first: looked for in long stretches of them, the words between would take for ever.
-  for (const alternative of text.replace(/\s+/g, " ").trim().split(/ or /i)) {
+  for (const alternative of inSigns(text.replace(/\s+/g, " ").trim()).split(/ or /i)) {
     const stretch: Stretch = {};
     for (const part of alternative.split(/,| and /i)) {
       const read = readPart(part.trim());
@@ -45,6 +46,30 @@ export function parseRange(text: string): Result<Range, RangeProblem> {
   return good(range);
 }
 
+const OR_NEWER =
+  /(^|,|\s(?:or|and)\s) ?((?:(?! or | and )[^,<>=])+?) (?:or|and) (?:newer|later|higher|above|up|upwards)(?= ?(?:,|$| or | and ))/gi;
+const OR_OLDER =
+  /(^|,|\s(?:or|and)\s) ?((?:(?! or | and )[^,<>=])+?) (?:or|and) (?:older|earlier|lower|below|down)(?= ?(?:,|$| or | and ))/gi;
+
+/** "1.06 or newer" holds an "or" of its own: it is put in signs before ranges are parted by theirs. */
+const inSigns = (text: string): string =>
+  text
+    .replaceAll("≥", ">=")
+    .replaceAll("≤", "<=")
+    .replace(/(\d[^\s,<>=]*) [–—-] (?=[^\s,<>=]*\d)/g, "$1 to ")
+    .replace(/(?<=\d)[–—](?=\d)/g, " to ")
+    .replace(OR_NEWER, "$1 >= $2")
+    .replace(OR_OLDER, "$1 <= $2")
+    .trim();
+
+/** Words that people write in place of the signs, in front of a version. */
+const WORDED: readonly (readonly [RegExp, keyof Stretch])[] = [
+  [/^(?:at least|from|since) (.+)$/i, "atLeast"],
+  [/^(?:newer than|later than|above|after) (.+)$/i, "above"],
+  [/^(?:at most|up to|until) (.+)$/i, "atMost"],
+  [/^(?:older than|earlier than|before|below) (.+)$/i, "below"],
+];
+
 /** No range is as long. */
 const LONGEST_RANGE = 10_000;
 
@@ -52,10 +77,16 @@ const DANGLING = /^(or|and|to)(\s|$)|\s(or|and|to)$/i;
 
 function readPart(part: string): Stretch | undefined {
   if (DANGLING.test(part)) return undefined;
-  const between = /^(\S.*?)\s+to\s+(\S.*)$/i.exec(part);
+  const between = /^(?:from )?(\S.*?)\s+to\s+(\S.*)$/i.exec(/^up to /i.test(part) ? "" : part);
   if (between?.[1] && between[2]) return { atLeast: between[1], atMost: between[2] };
   const compared = /^(>=|<=|>|<)\s*([^<>=\s][^<>=]*)$/.exec(part);
   if (compared?.[2]) return { [SIGNS[compared[1] as keyof typeof SIGNS]]: compared[2] };
+  for (const [words, end] of WORDED) {
+    const worded = words.exec(part)?.[1]?.trim() ?? "";
+    if (worded !== "" && !/[<>=]/.test(worded)) return { [end]: worded };
+  }
+  const onwards = /^([^<>=]*\d[^<>=\s]*?)(?:\+| onwards?)$/i.exec(part);
+  if (onwards?.[1]) return { atLeast: onwards[1] };
   const alone = /^=?\s*([^<>=\s][^<>=]*)$/.exec(part);
   return alone?.[1] ? { atLeast: alone[1], atMost: alone[1] } : undefined;
 }

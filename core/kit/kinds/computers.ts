@@ -2,6 +2,7 @@
 import { listed } from "../../quantities/list.ts";
 import { readInstalled } from "../entry.ts";
 import { COMPUTER_KINDS, SYSTEMS } from "../shapes.ts";
+import { readSystem } from "../system.ts";
 import { joined, type Kind, nameOf, readWhere, systems, WHERE, words, yesNo } from "./field.ts";
 import type { Named } from "./reader.ts";
 
@@ -17,7 +18,7 @@ export const computers = {
     { name: "name", label: "Name", quick: true },
     { name: "kind", label: "Kind", options: () => words(COMPUTER_KINDS), quick: true },
     { name: "system", label: "System", options: systems, quick: true },
-    { name: "version", label: "System version", mono: true, quick: true },
+    { name: "version", label: "System version (such as 11, 64 bit)", mono: true, quick: true },
     {
       name: "bits",
       label: "Word size",
@@ -40,13 +41,16 @@ export const computers = {
         return id === undefined ? [] : [[id, version] as const];
       });
     const { condition, place_id, note } = readWhere(r);
+    // What is typed beside the version says more than a choice that nobody has touched.
+    const typed = readSystem(r.text("version", 60));
+    if (typed.version.length > 40) r.errors.version ??= "At most 40 characters.";
     return {
       columns: {
         name: r.needed("name", 80, "A computer has a name."),
         kind: r.choice("kind", COMPUTER_KINDS, "computer"),
-        system: r.choice("system", SYSTEMS, "Windows"),
-        version: r.text("version", 40),
-        bits: r.choice("bits", ["64", "32"], "64") === "32" ? 32 : 64,
+        system: typed.system ?? r.choice("system", SYSTEMS, "Windows"),
+        version: typed.version,
+        bits: typed.bits ?? (r.choice("bits", ["64", "32"], "64") === "32" ? 32 : 64),
         bluetooth: r.yes("bluetooth", false),
         admin: r.yes("admin", true),
         condition,

@@ -1,0 +1,125 @@
+// What one has in the hand goes in at once: the plug at the radio, the lead, the computer it goes into. What is wrong with any of them is
+// told before anything is saved.
+import { redirect } from "react-router";
+import { writeThing } from "#acts/write-thing.ts";
+import { identifyBridge, usbText } from "#core/kit/bridge.ts";
+import { readDeviceList } from "#core/kit/device-list.ts";
+import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
+import { Reader, type Values } from "#core/kit/kinds/reader.ts";
+import { loadKnown, valuesOf } from "#db/kit-values.ts";
+import type { Tx } from "#db/pool.ts";
+import type { SignedIn } from "../context.ts";
+import { KEY } from "../forms/form-key.tsx";
+import { madeInPassing } from "../forms/in-passing.server.ts";
+import { textsIn } from "../forms/merge.server.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { refusal } from "../forms/save.server.ts";
+import { knownBridges } from "./answer-bridge.server.ts";
+
+const LEAD = ["tag", "kind", "radio_end", "computer_end", "chip_family", "chip_grade"] as const;
+const PLUGS = { radio_end: "connector", computer_end: "connector" } as const;
+
+/** The fields at first; `like`: as those of a lead that is there, but for its tag. */
+export async function loadInHand(tx: Tx, like: string | null, computer: string | null) {
+  const known = await loadKnown(tx);
+  const computers = (await valuesOf(tx, "computers", known)).map(({ id, name }) => ({
+    id,
+    name: name ?? "",
+  }));
+  const lead = (await valuesOf(tx, "leads", known)).find(({ id }) => id === like);
+  const begin: Values = lead ?? { kind: "cable", chip_grade: "unknown" };
+  return {
+    ...{ known, computers, before: lead?.tag },
+    values: {
+      ...Object.fromEntries(LEAD.map((name) => [name, name === "tag" ? "" : (begin[name] ?? "")])),
+      ids: "",
+      computer: computers.some(({ id }) => id === computer) ? (computer ?? "") : "",
+      ...{ name: "", system: "Windows", version: "" },
+    } as Record<string, string>,
+  };
+}
+
+export async function putInHand(tx: Tx, who: SignedIn, form: FormData) {
+  const refuse = (errors: Values) => refusal({ form, errors });
+  const seen = await chipOf(tx, String(form.get("ids") ?? ""));
+  if ("trouble" in seen) return refuse({ ids: seen.trouble });
+  if (form.get("chip_family") === "" && seen.family !== "") form.set("chip_family", seen.family);
+  const trouble = await madeInPassing(tx, who, form, PLUGS);
+  if (trouble) return refusal({ form, errors: trouble });
+  const typed = textsIn(form);
+  const lead = {
+    ...Object.fromEntries(LEAD.map((name) => [name, typed[name] ?? ""])),
+    ...{ usb_vendor: seen.vendor, usb_product: seen.product, carries_data: "yes", condition: "sound" },
+  };
+  const known = await loadKnown(tx);
+  // The name of another one says more than a choice beside it; one of that name that is there already is meant.
+  const name = (typed.name ?? "").trim();
+  const there = (await valuesOf(tx, "computers", known)).find((one) => alike(one.name) === alike(name));
+  const isNew = name !== "" && !there;
+  const plug = known.connectors.find(({ id }) => id === typed.computer_end);
+  const computer = {
+    ...{ name: typed.name ?? "", kind: "computer", system: typed.system ?? "", version: typed.version ?? "" },
+    ...{ ports: plug?.name ?? "", bluetooth: typed.kind === "programmer" ? "yes" : "no" },
+    ...{ admin: "yes", condition: "sound" },
+  };
+  const wrong = {
+    ...wrongWith("leads", lead, known),
+    ...(isNew && wrongWith("computers", computer, known)),
+  };
+  if (Object.keys(wrong).length > 0) return refuse(wrong);
+  const own = (what: string) => {
+    const keyed = new FormData();
+    keyed.set(KEY, `${String(form.get(KEY) ?? "")}-${what}`.slice(0, 100));
+    return keyed;
+  };
+  let at = there?.id ?? typed.computer ?? "";
+  if (isNew) {
+    const made = await performForm(writeThing, who, own("computer"), { kind: "computers", values: computer });
+    if (!made.ok) return refuse(saying(made.problem, "name"));
+    at = made.value.answer.thing;
+  }
+  const done = await performForm(writeThing, who, own("lead"), { kind: "leads", values: lead });
+  if (!done.ok) return refuse(saying(done.problem, "tag"));
+  const then = new URLSearchParams({ like: done.value.answer.thing, ...(at !== "" && { computer: at }) });
+  return redirect(`/kit/in-hand?${then}`);
+}
+
+const alike = (name: string | undefined) => (name ?? "").replace(/\s+/g, " ").trim().toLowerCase();
+
+const wrongWith = (kind: KindName, values: Values, known: Reader["known"]): Values => {
+  const reader = new Reader(values, known);
+  KINDS[kind].read(reader);
+  return reader.errors;
+};
+
+function saying(
+  problem: { readonly kind: string; readonly errors?: unknown },
+  field: "tag" | "name",
+): Values {
+  if (problem.kind === "fields") return problem.errors as Values;
+  return problem.kind === "taken"
+    ? { [field]: `There is another with this ${field} already.` }
+    : { "": NOT_WHOLE };
+}
+
+/** The ids of the one device in what was pasted, and the chip that goes by them; of nothing pasted, nothing. */
+async function chipOf(
+  tx: Tx,
+  text: string,
+): Promise<
+  | { readonly trouble: string }
+  | { readonly vendor: string; readonly product: string; readonly family: string }
+> {
+  if (text.trim() === "") return { vendor: "", product: "", family: "" };
+  const { devices, ...rest } = readDeviceList(text);
+  const bridges = identifyBridge({ devices, ...rest }, await knownBridges(tx), undefined);
+  // Of several devices, the one whose chip is known: hubs and keyboards are in each list.
+  const chips = bridges.filter(({ known, family }) => known !== undefined || family !== "");
+  const [one, another] = chips.length > 0 ? chips : bridges;
+  if (!one)
+    return { trouble: "No USB ids are in this: four digits, a colon, four digits, such as f1c7:2001." };
+  if (another && usbText(one.device) !== usbText(another.device))
+    return { trouble: "Several devices are in this: paste the line of this lead alone." };
+  const [vendor = "", product = ""] = usbText(one.device).split(":");
+  return { vendor, product, family: one.family.includes(" or ") ? "" : one.family };
+}
