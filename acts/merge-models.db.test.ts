@@ -192,3 +192,30 @@ it("what becomes of one that became another is told through all of them", () =>
     );
     expect(rows).toEqual([]);
   }));
+
+it("a hardware revision becomes the one of its name, in whatever letters; where there is none it is not known", () =>
+  club.trial(async (tx) => {
+    const { gone, into, unit } = await twin(tx);
+    const other = await addUnit(tx, { tag: "Z-78", model: gone, ...PLAIN_UNIT }, plain("2026-01-01"));
+    const revision = async (model: string, name: string) => {
+      const { rows } = await tx.query<{ id: string }>(
+        "insert into hardware_revision (club_id, model_id, name) values (current_club(), $1, $2) returning id::text",
+        [model, name],
+      );
+      return rows[0]?.id ?? "";
+    };
+    const [, second] = [await revision(into, "Rush one"), await revision(into, "Rush two")];
+    await tx.query("update unit set hardware_revision_id = $2 where id = $1", [
+      unit,
+      await revision(gone, "RUSH TWO"),
+    ]);
+    await tx.query("update unit set hardware_revision_id = $2 where id = $1", [
+      other,
+      await revision(gone, "Rush nine"),
+    ]);
+    expect(await merge(tx, { model: gone, into })).toMatchObject({ ok: true });
+    const revisions = [await unitById(tx, unit), await unitById(tx, other)].map(
+      (u) => u?.hardware_revision_id,
+    );
+    expect(revisions).toEqual([second, null]);
+  }));

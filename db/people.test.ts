@@ -9,6 +9,7 @@ import { plain } from "#core/quantities/date.ts";
 import { readLog } from "./log.ts";
 import {
   anyClub,
+  comings,
   foundClub,
   isLastKeeper,
   people,
@@ -409,5 +410,43 @@ describe("the log", () => {
     const whole = await inOne((tx) => readLog(tx, {}, 53));
     expect([...first, ...rest].map((e) => e.id)).toEqual(whole.map((e) => e.id));
     expect(await withClub(two, (tx) => readLog(tx, {}, 50))).toEqual([]);
+  });
+});
+
+describe("when somebody came", () => {
+  it("is the later of their sessions and the log; they have what is lent to them and not back, in the order of tags", async () => {
+    const id = await added({ name: "Whinchat", email: "whinchat@one.example" });
+    const of = () => inOne(async (tx) => (await comings(tx)).find((person) => person.id === id));
+    expect(await of()).toEqual({ id, came: null, holds: [] });
+    const seen = async (day: string) => {
+      const token = tokenHash(newToken());
+      await openSession(token, one.club, id);
+      await asOwner("update session set seen_at = $2 where token_hash = $1", [token, day]);
+    };
+    await seen("2026-03-04");
+    await seen("2026-03-02");
+    expect((await of())?.came?.toISOString().slice(0, 10)).toBe("2026-03-04");
+    await inOne(async (tx) => {
+      const model = await seed.seedModel(tx, { maker: "M", name: "W", kind: "base", note: "", suffixes: [] });
+      for (const [tag, back] of [
+        ["L-10", null],
+        ["L-9", null],
+        ["L-8", "2026-02-01"],
+      ] as const) {
+        const unit = await addUnit(tx, { tag, model, ...PLAIN_UNIT }, plain("2026-01-01"));
+        await tx.query(
+          "insert into custody (club_id, unit_id, person_id, out_on, back_on) values (current_club(), $1, $2, '2026-01-01', $3)",
+          [unit, id, back],
+        );
+      }
+      await seed.seedLog(tx, [{ at: "2026-03-09T12:00:00Z", by: id, entry: { kind: "note", text: "a" } }]);
+    });
+    expect(await of()).toMatchObject({ holds: ["L-9", "L-10"] });
+    expect((await of())?.came?.toISOString().slice(0, 10)).toBe("2026-03-09");
+    // In the other club nobody is told of; nor are those on the shelf.
+    expect((await withClub(two, comings)).map((person) => person.id)).not.toContain(id);
+    await asOwner("update custody set back_on = '2026-03-10' where person_id = $1", [id]);
+    await inOne((tx) => shelvePerson(tx, id));
+    expect(await of()).toBeUndefined();
   });
 });

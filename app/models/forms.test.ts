@@ -7,6 +7,7 @@ import { plain } from "#core/quantities/date.ts";
 import type { Result } from "#core/quantities/result.ts";
 import { conditionsShape, ERASES, PLAIN_CONDITIONS, WAYS } from "#core/release/conditions.ts";
 import { newReleaseValues, type ReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
+import { withEmptyRows } from "#core/release/form-rows.ts";
 import { findReleases } from "#core/release/notes.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import { writtenOf } from "#core/release/stored.ts";
@@ -94,6 +95,30 @@ describe("releases", () => {
           regions: ["north", "west"],
           fixes: [{ tag: "clock", urgency: "fix", text: "keeps time, at last" }],
         });
+      }),
+    );
+  });
+
+  test("what stands in the choices of empty rows is no change: it is drawn with the form, and reads as nothing", () => {
+    fc.assert(
+      fc.property(conditions, (told) => {
+        const values = releaseValues(
+          "2",
+          writtenOf(row(told), () => "B"),
+        );
+        const drawn = withEmptyRows(values);
+        expect(drawn).toMatchObject(values);
+        expect(readRelease(drawn)).toEqual(readRelease(values));
+        const more = Object.keys(drawn).filter((name) => !(name in values));
+        expect(more.filter((name) => !/-(urgency|lowSign|highSign)$/.test(name))).toEqual([]);
+        const rows = told.requires.length;
+        for (const name of ["fix-1-urgency", "fix-10-urgency", `requires-${rows + 8}-1-highSign`])
+          expect(more).toContain(name);
+        for (const [name, range] of [
+          ["from", told.from],
+          ["tool", told.tool?.range],
+        ] as const)
+          expect(more).toContain(`${name}-${Math.max(1, range?.length ?? 0)}-lowSign`);
       }),
     );
   });
