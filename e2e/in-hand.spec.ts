@@ -67,6 +67,33 @@ test("a plug, a lead and a computer nobody knew, its chip by its ids; then anoth
   await expect(page.getByRole("region", { name: "Device f1c7:3400" })).toContainText("K-71");
 });
 
+test("a computer that is there gets the port that the lead goes into", async ({ page }) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/kit/in-hand`);
+  await page.getByLabel("At the radio", { exact: true }).selectOption({ index: 1 });
+  await tag(page).fill("K-75");
+  await page.getByText("another connector").nth(1).click();
+  await page.getByLabel("Name of the new connector").nth(1).fill("thin plug");
+  await page.getByLabel("Computer", { exact: true }).selectOption({ label: "Reed desk" });
+  await put(page);
+  await expect(page.getByText("K-75 is in the kit.")).toBeVisible();
+  await page.goto(`${served.address}/kit/own`);
+  const desk = page.locator("#computers li").filter({ hasText: "Reed desk" });
+  await expect(desk).toContainText("thin plug");
+  await expect(desk).toContainText("Hedgewriter");
+  const before = await desk.textContent();
+  // A second one of the kind changes nothing more of it.
+  await page.goto(`${served.address}/kit/in-hand`);
+  await page.getByLabel("At the radio", { exact: true }).selectOption({ index: 1 });
+  await tag(page).fill("K-76");
+  await page.getByLabel("At the computer", { exact: true }).selectOption({ label: "thin plug" });
+  await page.getByLabel("Computer", { exact: true }).selectOption({ label: "Reed desk" });
+  await put(page);
+  await expect(page.getByText("K-76 is in the kit.")).toBeVisible();
+  await page.goto(`${served.address}/kit/own`);
+  await expect(desk).toHaveText(before ?? "");
+});
+
 test("ids that nobody named: the chip noted on a lead with them is known from then on; several devices are asked about", async ({
   page,
 }) => {

@@ -58,6 +58,26 @@ test("a bench hand makes no place, but lends to who is there; a keeper lends to 
   await other.close();
 });
 
+test("a computer's port that nobody knew is made in passing and added to the others; a slip in them is told", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  await page.goto(`${served.address}/kit/computers/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Fen tablet");
+  await page.getByLabel("Ports (parted by semicolons)").fill("USB-A; USB-Q");
+  await page.getByText("another connector").click();
+  await page.getByLabel("Name of the new connector").fill("thin round");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("We know no connector called “USB-Q”.")).toBeVisible();
+  await expect(page.getByLabel("Ports (parted by semicolons)")).toHaveValue("USB-A; USB-Q; thin round");
+  await page.getByLabel("Ports (parted by semicolons)").fill("USB-A; thin round");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.locator("#computers li").filter({ hasText: "Fen tablet" })).toContainText(
+    "USB-A and thin round",
+  );
+  await expect(page.locator("#connectors li").filter({ hasText: "thin round" })).toHaveCount(1);
+});
+
 test.describe("without scripts", () => {
   test.use({ javaScriptEnabled: false });
   test("it is the same", async ({ page }) => {

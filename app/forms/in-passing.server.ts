@@ -4,6 +4,7 @@ import { addPerson } from "#acts/add-person.ts";
 import { addPlace } from "#acts/add-place.ts";
 import { writeModel } from "#acts/write-model.ts";
 import { writeThing } from "#acts/write-thing.ts";
+import { typedList } from "#core/quantities/list.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { groups, places } from "#db/club.ts";
 import { loadKnown } from "#db/kit-values.ts";
@@ -82,14 +83,21 @@ export async function madeInPassing(
     const known = (await there(tx, makes)).find((one) => inCase(one.name) === inCase(name));
     const id = known?.id ?? (await make(makes, name, who, keyed(form, field)));
     if (id === undefined) return { [newNameOf(field)]: `“${name.slice(0, 40)}” cannot be the name of one.` };
-    form.set(field, id);
+    form.set(field, ADDS.has(field) ? withName(String(form.get(field) ?? ""), known?.name ?? name) : id);
     form.delete(newNameOf(field));
   }
   return undefined;
 }
 
+/** Fields that hold the names of several: what was made is added to them. */
+const ADDS: ReadonlySet<string> = new Set(["ports"]);
+const withName = (typed: string, name: string): string =>
+  typedList(typed, ";").some((one) => inCase(one) === inCase(name))
+    ? typed
+    : [typed.trim(), name].filter(Boolean).join("; ");
+
 /** A key of its own, since one form may make several; the same again if it is sent again. */
-function keyed(form: FormData, field: string): FormData {
+export function keyed(form: FormData, field: string): FormData {
   const own = new FormData();
   own.set(KEY, `${String(form.get(KEY) ?? "")}-${field}`.slice(0, 100));
   return own;

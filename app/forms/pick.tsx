@@ -86,6 +86,31 @@ export function Pick({ makes, ...look }: Parameters<typeof Labelled>[0] & { read
   );
 }
 
+/** A field that holds the names of several, as they are typed, and can make another in passing. */
+export function NamesField({
+  name,
+  of,
+  makes,
+  ...look
+}: Look & { readonly name: string; readonly of: Fields; readonly makes: Makes }) {
+  const own = of[newNameOf(name)];
+  const mayMake = useMay(NEEDS[makes]);
+  const sent = useSent(name);
+  const typed = useSent(newNameOf(name)) ?? "";
+  const { box = "", small = false, ...rest } = look;
+  return (
+    <div className={box}>
+      {sent === undefined ? (
+        <Field {...rest} small={small} of={of[name]} />
+      ) : (
+        // What was made stands in it from now on.
+        <Labelled {...rest} key={sent} small={small} name={name} value={sent} errors={of[name]?.errors} />
+      )}
+      {mayMake && <Another {...{ name, makes, small, typed }} errors={own?.errors} />}
+    </div>
+  );
+}
+
 type Asked = {
   readonly name: string;
   readonly makes: Makes;

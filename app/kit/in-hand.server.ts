@@ -6,11 +6,11 @@ import { identifyBridge, usbText } from "#core/kit/bridge.ts";
 import { readDeviceList } from "#core/kit/device-list.ts";
 import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import { Reader, type Values } from "#core/kit/kinds/reader.ts";
+import { typedList } from "#core/quantities/list.ts";
 import { loadKnown, valuesOf } from "#db/kit-values.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { KEY } from "../forms/form-key.tsx";
-import { madeInPassing } from "../forms/in-passing.server.ts";
+import { keyed, madeInPassing } from "../forms/in-passing.server.ts";
 import { textsIn } from "../forms/merge.server.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { refusal } from "../forms/save.server.ts";
@@ -67,21 +67,32 @@ export async function putInHand(tx: Tx, who: SignedIn, form: FormData) {
     ...(isNew && wrongWith("computers", computer, known)),
   };
   if (Object.keys(wrong).length > 0) return refuse(wrong);
-  const own = (what: string) => {
-    const keyed = new FormData();
-    keyed.set(KEY, `${String(form.get(KEY) ?? "")}-${what}`.slice(0, 100));
-    return keyed;
-  };
   let at = there?.id ?? typed.computer ?? "";
   if (isNew) {
-    const made = await performForm(writeThing, who, own("computer"), { kind: "computers", values: computer });
+    const made = await performForm(writeThing, who, keyed(form, "computer"), {
+      kind: "computers",
+      values: computer,
+    });
     if (!made.ok) return refuse(saying(made.problem, "name"));
     at = made.value.answer.thing;
   }
-  const done = await performForm(writeThing, who, own("lead"), { kind: "leads", values: lead });
+  const done = await performForm(writeThing, who, keyed(form, "lead"), { kind: "leads", values: lead });
   if (!done.ok) return refuse(saying(done.problem, "tag"));
+  if (!isNew && at !== "")
+    await notePort(tx, who, keyed(form, "port"), at, typed.kind === "programmer" ? "" : plug?.name);
   const then = new URLSearchParams({ like: done.value.answer.thing, ...(at !== "" && { computer: at }) });
   return redirect(`/kit/in-hand?${then}`);
+}
+
+/** The computer has the port that the lead goes into, and Bluetooth where there is no plug ("") for it: noted, where it was not. */
+async function notePort(tx: Tx, who: SignedIn, form: FormData, id: string, plug: string | undefined) {
+  const row = (await valuesOf(tx, "computers", await loadKnown(tx))).find((one) => one.id === id);
+  if (!row || plug === undefined) return;
+  const values = Object.fromEntries(KINDS.computers.fields.map(({ name }) => [name, row[name] ?? ""]));
+  const ports = typedList(values.ports, ";");
+  if (plug === "" ? values.bluetooth === "yes" : ports.some((one) => alike(one) === alike(plug))) return;
+  const now = plug === "" ? { bluetooth: "yes" } : { ports: [...ports, plug].join("; ") };
+  await performForm(writeThing, who, form, { kind: "computers", thing: id, values: { ...values, ...now } });
 }
 
 const alike = (name: string | undefined) => (name ?? "").replace(/\s+/g, " ").trim().toLowerCase();

@@ -102,6 +102,7 @@ export default function InHand({ loaderData, actionData }: Route.ComponentProps)
               <Field
                 of={fields.computer}
                 label="Computer"
+                hint="the plug is noted among its ports"
                 options={[["", "none just now"], ...computers.map(({ id, name }) => [id, name] as const)]}
               />
               <details

@@ -16,7 +16,7 @@ import { madeInPassing } from "../forms/in-passing.server.ts";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
-import { type Makes, PickField } from "../forms/pick.tsx";
+import { type Makes, NamesField, PickField } from "../forms/pick.tsx";
 import { type Errors, notWhole, refusal, saveForm } from "../forms/save.server.ts";
 import { strike, triesOf } from "../shared/note-try.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
@@ -174,11 +174,9 @@ function KindField(props: { readonly field: FieldSpec; readonly fields: Fields; 
     ...(rows && { rows }),
     ...(field.options && { options: field.options(known) }),
   };
-  return makes ? (
-    <PickField name={name} of={fields} makes={makes} {...look} />
-  ) : (
-    <Field of={fields[name]} {...look} />
-  );
+  if (!makes) return <Field of={fields[name]} {...look} />;
+  const Making = field.options ? PickField : NamesField;
+  return <Making name={name} of={fields} makes={makes} {...look} />;
 }
 
 export default function Thing({ loaderData, actionData }: Route.ComponentProps) {

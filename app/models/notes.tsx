@@ -146,7 +146,7 @@ export default function NotesPage({ loaderData, actionData }: Route.ComponentPro
         encType="multipart/form-data"
         className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)] lg:items-start"
       >
-        <div className="flex min-w-0 flex-col gap-4 lg:order-2">
+        <div className={`flex min-w-0 flex-col gap-4 ${shown ? "lg:order-2" : ""}`}>
           {components.length > 1 ? (
             <Labelled
               name="component"

@@ -27,7 +27,7 @@ export const computers = {
         ["32", "32 bit"],
       ],
     },
-    { name: "ports", label: "Ports (parted by semicolons)", quick: true },
+    { name: "ports", label: "Ports (parted by semicolons)", quick: true, makes: "connector" },
     { name: "bluetooth", label: "Bluetooth", options: yesNo },
     { name: "admin", label: "Somebody may install drivers", options: yesNo },
     { name: "drivers", label: "Drivers on it: a line each, name and version", rows: 3 },

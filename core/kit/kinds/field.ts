@@ -38,7 +38,7 @@ export type FieldSpec = {
   readonly options?: (known: Known) => Options;
   readonly rows?: number;
   readonly mono?: boolean;
-  /** What it picks, where another one can be made in passing by its name. */
+  /** What it picks, or names several of, where another one can be made in passing by its name. */
   readonly makes?: "connector" | "place" | "person" | "model";
   /** Among the few that the line of quick entry shows. */
   readonly quick?: boolean;
