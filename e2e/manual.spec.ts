@@ -81,13 +81,15 @@ const DONE: Readonly<Record<string, (page: Page) => Promise<void>>> = {
     await expect(page.getByRole("heading", { name: /^With what/ })).toBeVisible();
   },
   "Enter a lead": async (page) => {
-    await page.goto(`${served.address}/kit`);
+    await go(page, "/kit");
     await link(page, "Inventory").click();
     await link(page, "Enter what you have in the hand").click();
+    await expect(button(page, "Put it in the kit")).toBeVisible();
     await page.getByLabel("At the radio", { exact: true }).selectOption({ index: 1 });
     await page.getByLabel("Tag", { exact: true }).fill("K-61");
     await page.getByLabel("At the computer", { exact: true }).selectOption({ label: "USB-A" });
     await button(page, "Put it in the kit").click();
+    await expect(page.getByText("K-61 is in the kit.")).toBeVisible();
     await page.getByLabel("Tag", { exact: true }).fill("K-62");
     await button(page, "Put it in the kit").click();
     await expect(page.getByText("K-62 is in the kit.")).toBeVisible();
