@@ -64,17 +64,37 @@ export async function previewRelease(
   today: PlainDate,
   parts: "all" | "own" = "own",
 ): Promise<Result<ReleasePreview, ReleaseProblem>> {
-  if (!(await modelById(tx, input.model))) return bad({ kind: "no-model" });
+  const loaded = await loadForPreview(tx, input, today, parts);
+  return loaded.ok ? previewIn(loaded.value, input, today) : loaded;
+}
+
+/** What a release is weighed against: the model's radios, its catalogue, its revisions. */
+export async function loadForPreview(
+  tx: Tx,
+  of: Pick<ReleaseInput, "model" | "component">,
+  today: PlainDate,
+  parts: "all" | "own" = "own",
+) {
+  if (!(await modelById(tx, of.model))) return bad({ kind: "no-model" as const });
   const { all, catalogues } = await loadSituations(
     tx,
-    { of: "model", id: input.model },
+    { of: "model", id: of.model },
     today,
-    parts === "own" ? input.component : undefined,
+    parts === "own" ? of.component : undefined,
   );
-  const before: Catalogue = catalogues.get(input.model) ?? new Map();
+  const before: Catalogue = catalogues.get(of.model) ?? new Map();
+  return good({ all, before, known: await revisionsOf(tx, of.model) });
+}
+export type LoadedPreview = Extract<Awaited<ReturnType<typeof loadForPreview>>, { ok: true }>["value"];
+
+/** The same as `previewRelease`, of what is loaded already; several that go in one after the other are each weighed against those before. */
+export function previewIn(
+  { all, before, known }: LoadedPreview,
+  input: ReleaseInput,
+  today: PlainDate,
+): Result<ReleasePreview, ReleaseProblem> {
   const component = before.get(input.component)?.component.name;
   if (component === undefined) return bad({ kind: "no-part" });
-  const known = await revisionsOf(tx, input.model);
   const revisionId = (name: string) => known.find((r) => r.name.toLowerCase() === name.toLowerCase())?.id;
   const unknown = input.hardwareRevisions?.find((name) => revisionId(name) === undefined);
   if (unknown !== undefined) return bad({ kind: "no-revision", name: unknown });

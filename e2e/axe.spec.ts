@@ -38,6 +38,7 @@ const PAGES = {
     "/kit",
     "/kit?unit=T-04",
     "/kit/own",
+    "/kit/in-hand",
     "/kit/bluetooth",
     "/kit/ways",
     "/kit/field-day",

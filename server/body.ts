@@ -14,11 +14,18 @@ export const BEFORE_SIGN_IN = { bytes: 128 * KB, fields: 500 };
 const ANYBODYS = 2 * BEFORE_SIGN_IN.fields;
 export const AFTER_SIGN_IN = { bytes: MB, fields: 3000 };
 /** The forms that send a file, and how large they may be with it; what is streamed is read by its page with `withForm`. */
-const FILE_FORMS: readonly { readonly path: RegExp; readonly bytes: number; readonly streamed?: true }[] = [
+const FILE_FORMS: readonly {
+  readonly path: RegExp;
+  readonly bytes: number;
+  readonly streamed?: true;
+  /** Where the page itself has more fields than others. */
+  readonly fields?: number;
+}[] = [
   { path: /^\/import$/, bytes: 9 * MB },
   { path: /^\/models\/bring-in$/, bytes: 5 * MB },
   { path: /^\/kit\/which-lead$/, bytes: 3 * MB },
-  { path: /^\/models\/\d+\/notes$/, bytes: 3 * MB },
+  // Sixty releases with sixty fixes each, a row of four fields a fix.
+  { path: /^\/models\/\d+\/notes$/, bytes: 3 * MB, fields: 16_000 },
   { path: /^\/club\/document$/, bytes: 66 * MB },
   { path: /^\/bench\/\d+$/, bytes: 66 * MB, streamed: true },
   { path: /^\/codeplugs\/files$/, bytes: 66 * MB, streamed: true },
@@ -54,7 +61,8 @@ export async function limitFor(
   const large = form && length !== undefined && /^multipart\/form-data\b/i.test(type);
   if (!large) return { ...AFTER_SIGN_IN, why: TOO_LARGE };
   const streamed = form.streamed === true && length > LARGEST_AT_ONCE;
-  return { ...AFTER_SIGN_IN, bytes: form.bytes, why: TOO_LARGE, streamed };
+  const { bytes, fields = AFTER_SIGN_IN.fields } = form;
+  return { bytes, fields, why: TOO_LARGE, streamed };
 }
 
 /** Reads a form to its end, or as far as it may go. What is not a form, and what no form of ours can hold, is refused. */
