@@ -17,7 +17,8 @@ import { performForm } from "./perform.server.ts";
 import { type Makes, newNameOf } from "./pick.tsx";
 import type { Errors } from "./save.server.ts";
 
-const inCase = (name: string): string => name.trim().replace(/\s+/g, " ").toLowerCase();
+/** A name however it is written: blanks and the case of letters tell nothing apart. */
+export const inCase = (name: string): string => name.trim().replace(/\s+/g, " ").toLowerCase();
 
 /** Those that are there, by id. */
 async function there(
@@ -68,29 +69,28 @@ async function make(makes: Makes, name: string, who: SignedIn, form: FormData): 
 /**
  * Makes what is named beside fields that pick, and has the fields pick it: in the form itself, so that it goes on as if it had been chosen.
  * One of that name that is there already is taken. What is wrong stands under the field's name; undefined: all is well.
- * @param fields names of fields, with what they pick.
+ * @param fields names of fields, with what they pick; `adds`: it holds the names of several, and what was made is added to them.
  */
 export async function madeInPassing(
   tx: Tx,
   who: SignedIn,
   form: FormData,
-  fields: Readonly<Record<string, Makes>>,
+  fields: Readonly<Record<string, Makes | { readonly adds: Makes }>>,
 ): Promise<Errors | undefined> {
-  for (const [field, makes] of Object.entries(fields)) {
+  for (const [field, told] of Object.entries(fields)) {
+    const makes = typeof told === "string" ? told : told.adds;
     const typed = form.get(newNameOf(field));
     const name = typeof typed === "string" ? typed.trim() : "";
     if (name === "") continue;
     const known = (await there(tx, makes)).find((one) => inCase(one.name) === inCase(name));
     const id = known?.id ?? (await make(makes, name, who, keyed(form, field)));
     if (id === undefined) return { [newNameOf(field)]: `“${name.slice(0, 40)}” cannot be the name of one.` };
-    form.set(field, ADDS.has(field) ? withName(String(form.get(field) ?? ""), known?.name ?? name) : id);
+    form.set(field, makes === told ? id : withName(String(form.get(field) ?? ""), known?.name ?? name));
     form.delete(newNameOf(field));
   }
   return undefined;
 }
 
-/** Fields that hold the names of several: what was made is added to them. */
-const ADDS: ReadonlySet<string> = new Set(["ports"]);
 const withName = (typed: string, name: string): string =>
   typedList(typed, ";").some((one) => inCase(one) === inCase(name))
     ? typed

@@ -28,8 +28,9 @@ export const newNameOf = (field: string): string => `${field}New`;
 type Fields = Readonly<Record<string, FieldMetadata<unknown> | undefined>>;
 type Look = Omit<Parameters<typeof Field>[0], "of">;
 
-const isNone = (options: Options = []): boolean =>
-  options.every((option) => (typeof option === "string" ? option : option[0]) === "");
+/** There is none to pick. Without choices the names of several are typed. */
+const isNone = (options: Options | undefined): boolean =>
+  options?.every((option) => (typeof option === "string" ? option : option[0]) === "") ?? false;
 
 /** What was just made comes among the choices a moment after the answer: only then can it be shown as chosen. */
 const offers = (options: Options = [], value: unknown): string =>
@@ -59,7 +60,7 @@ export function PickField({
       ) : (
         <Labelled
           {...look}
-          key={offers(look.options, sent)}
+          key={look.options ? offers(look.options, sent) : sent}
           box=""
           name={name}
           value={sent}
@@ -82,31 +83,6 @@ export function Pick({ makes, ...look }: Parameters<typeof Labelled>[0] & { read
     <div className={box}>
       <Labelled {...look} key={offers(look.options, look.value)} box="" />
       <Another {...{ name, makes, small }} typed="" errors={undefined} />
-    </div>
-  );
-}
-
-/** A field that holds the names of several, as they are typed, and can make another in passing. */
-export function NamesField({
-  name,
-  of,
-  makes,
-  ...look
-}: Look & { readonly name: string; readonly of: Fields; readonly makes: Makes }) {
-  const own = of[newNameOf(name)];
-  const mayMake = useMay(NEEDS[makes]);
-  const sent = useSent(name);
-  const typed = useSent(newNameOf(name)) ?? "";
-  const { box = "", small = false, ...rest } = look;
-  return (
-    <div className={box}>
-      {sent === undefined ? (
-        <Field {...rest} small={small} of={of[name]} />
-      ) : (
-        // What was made stands in it from now on.
-        <Labelled {...rest} key={sent} small={small} name={name} value={sent} errors={of[name]?.errors} />
-      )}
-      {mayMake && <Another {...{ name, makes, small, typed }} errors={own?.errors} />}
     </div>
   );
 }

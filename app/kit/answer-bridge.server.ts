@@ -86,14 +86,15 @@ function nothingIn(text: string, seen: ReturnType<typeof readDeviceList>): strin
 }
 
 function shownBridge(
-  { device, known, family, leads, drivers }: Bridge,
+  { device, known, families, leads, drivers }: Bridge,
   computer: Computer | undefined,
   names: KitNames,
 ): ShownBridge {
+  const noted = leads.filter(({ by }) => by === "ids").map(({ lead }) => lead.tag);
   return {
     ids: usbText(device),
-    family,
-    name: known?.name ?? (family === "" ? "" : `as noted on ${listed(leads.map(({ lead }) => lead.tag))}`),
+    family: families.join(" or "),
+    name: known?.name ?? (families.length === 0 ? "" : `as noted on ${listed(noted)}`),
     port: device.port ?? "",
     fault: device.fault && { says: FAULT_WORD[device.fault.kind], text: device.fault.text },
     drivers: drivers.map(({ chip, verdict }) => ({

@@ -10,7 +10,7 @@ import { typedList } from "#core/quantities/list.ts";
 import { loadKnown, valuesOf } from "#db/kit-values.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { keyed, madeInPassing } from "../forms/in-passing.server.ts";
+import { inCase, keyed, madeInPassing } from "../forms/in-passing.server.ts";
 import { textsIn } from "../forms/merge.server.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { refusal } from "../forms/save.server.ts";
@@ -54,7 +54,9 @@ export async function putInHand(tx: Tx, who: SignedIn, form: FormData) {
   const known = await loadKnown(tx);
   // The name of another one says more than a choice beside it; one of that name that is there already is meant.
   const name = (typed.name ?? "").trim();
-  const there = (await valuesOf(tx, "computers", known)).find((one) => alike(one.name) === alike(name));
+  const there = (await valuesOf(tx, "computers", known)).find(
+    (one) => inCase(one.name ?? "") === inCase(name),
+  );
   const isNew = name !== "" && !there;
   const plug = known.connectors.find(({ id }) => id === typed.computer_end);
   const computer = {
@@ -90,12 +92,10 @@ async function notePort(tx: Tx, who: SignedIn, form: FormData, id: string, plug:
   if (!row || plug === undefined) return;
   const values = Object.fromEntries(KINDS.computers.fields.map(({ name }) => [name, row[name] ?? ""]));
   const ports = typedList(values.ports, ";");
-  if (plug === "" ? values.bluetooth === "yes" : ports.some((one) => alike(one) === alike(plug))) return;
+  if (plug === "" ? values.bluetooth === "yes" : ports.some((one) => inCase(one) === inCase(plug))) return;
   const now = plug === "" ? { bluetooth: "yes" } : { ports: [...ports, plug].join("; ") };
   await performForm(writeThing, who, form, { kind: "computers", thing: id, values: { ...values, ...now } });
 }
-
-const alike = (name: string | undefined) => (name ?? "").replace(/\s+/g, " ").trim().toLowerCase();
 
 const wrongWith = (kind: KindName, values: Values, known: Reader["known"]): Values => {
   const reader = new Reader(values, known);
@@ -125,12 +125,14 @@ async function chipOf(
   const { devices, ...rest } = readDeviceList(text);
   const bridges = identifyBridge({ devices, ...rest }, await knownBridges(tx), undefined);
   // Of several devices, the one whose chip is known: hubs and keyboards are in each list.
-  const chips = bridges.filter(({ known, family }) => known !== undefined || family !== "");
+  const chips = bridges.filter(({ known, families }) => known !== undefined || families.length > 0);
   const [one, another] = chips.length > 0 ? chips : bridges;
   if (!one)
     return { trouble: "No USB ids are in this: four digits, a colon, four digits, such as f1c7:2001." };
   if (another && usbText(one.device) !== usbText(another.device))
     return { trouble: "Several devices are in this: paste the line of this lead alone." };
   const [vendor = "", product = ""] = usbText(one.device).split(":");
-  return { vendor, product, family: one.family.includes(" or ") ? "" : one.family };
+  // Of several that go by the same ids nobody can tell which it is.
+  const [family = "", other] = one.families;
+  return { vendor, product, family: other === undefined ? family : "" };
 }

@@ -1,8 +1,8 @@
 // Entry in the order in which one has things in the hand: this plug, this lead, this computer; then another like this one.
 import { Link } from "react-router";
+import type { FieldSpec } from "#core/kit/kinds/field.ts";
+import { KINDS } from "#core/kit/kinds/kinds.ts";
 import { SYSTEMS } from "#core/kit/shapes.ts";
-import type { FieldSpec } from "../../core/kit/kinds/field.ts";
-import { KINDS } from "../../core/kit/kinds/kinds.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { hasSomething, PostForm } from "../forms/form.tsx";
@@ -32,6 +32,7 @@ export const clientAction = offlineForm;
 export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
 
 const ANOTHER = ["name", "version"] as const;
+
 export default function InHand({ loaderData, actionData }: Route.ComponentProps) {
   const { known, computers, before, values } = loaderData;
   const spec = (name: string): FieldSpec => {

@@ -58,7 +58,7 @@ export function QuickEntry(props: {
           ...(field.options && { options: field.options(props.known) }),
           autoFocus: i === 0 && !field.options && search.get("added") === props.kind,
         };
-        return field.makes && field.options ? (
+        return field.makes ? (
           <Pick key={field.name} makes={field.makes} {...look} />
         ) : (
           <Labelled key={field.name} {...look} />

@@ -16,7 +16,7 @@ import { madeInPassing } from "../forms/in-passing.server.ts";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
-import { type Makes, NamesField, PickField } from "../forms/pick.tsx";
+import { type Makes, PickField } from "../forms/pick.tsx";
 import { type Errors, notWhole, refusal, saveForm } from "../forms/save.server.ts";
 import { strike, triesOf } from "../shared/note-try.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
@@ -162,8 +162,12 @@ export const clientAction = offlineForm;
 export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
 
 /** What its fields pick and can make in passing. */
-const madeBy = (kind: Kind): Record<string, Makes> =>
-  Object.fromEntries(kind.fields.flatMap(({ name, makes }) => (makes ? [[name, makes] as const] : [])));
+const madeBy = (kind: Kind): Record<string, Makes | { adds: Makes }> =>
+  Object.fromEntries(
+    kind.fields.flatMap(({ name, makes, options }) =>
+      makes ? [[name, options ? makes : { adds: makes }] as const] : [],
+    ),
+  );
 
 function KindField(props: { readonly field: FieldSpec; readonly fields: Fields; readonly known: Known }) {
   const { field, fields, known } = props;
@@ -174,9 +178,11 @@ function KindField(props: { readonly field: FieldSpec; readonly fields: Fields; 
     ...(rows && { rows }),
     ...(field.options && { options: field.options(known) }),
   };
-  if (!makes) return <Field of={fields[name]} {...look} />;
-  const Making = field.options ? PickField : NamesField;
-  return <Making name={name} of={fields} makes={makes} {...look} />;
+  return makes ? (
+    <PickField name={name} of={fields} makes={makes} {...look} />
+  ) : (
+    <Field of={fields[name]} {...look} />
+  );
 }
 
 export default function Thing({ loaderData, actionData }: Route.ComponentProps) {

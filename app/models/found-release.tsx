@@ -1,7 +1,6 @@
 // A release that was found in release notes: its fields, and the lines that it was found in.
 import { ERASES } from "#core/release/conditions.ts";
-import { FIX_SAYS } from "#core/release/form.ts";
-import { cell, type FieldErrors, rowsSaid, stretchesSaid } from "#core/release/form-rows.ts";
+import { cell, FIX_SAYS, type FieldErrors, rowsSaid, stretchesSaid } from "#core/release/form-rows.ts";
 import type { Place } from "#core/release/notes.ts";
 import { TRACKS } from "#core/release/words.ts";
 import { Labelled } from "../forms/field.tsx";

@@ -19,9 +19,6 @@ export type Held = {
   readonly name?: (field: string) => string;
 };
 
-/** The lists that fields offer, by the id of their <datalist>. */
-export type Lists = { readonly versions?: string; readonly tools?: string; readonly toolVersions?: string };
-
 const wrongWith = ({ errors }: Held, field: string) => {
   const says = errors[field];
   return says === undefined ? undefined : [says];
@@ -75,7 +72,7 @@ function Stretch(props: {
 }) {
   const { held, name, at, what, list } = props;
   const nth = at === 0 ? "" : `, ${at + 1}`;
-  const end = (part: "low" | "high", options: typeof LOW | typeof HIGH, says: string, open: string) => (
+  const end = (part: "low" | "high", options: typeof LOW | typeof HIGH, says: string) => (
     <div className="grid grid-cols-[7rem_minmax(0,1fr)] items-start gap-1">
       <Cell
         held={held}
@@ -90,15 +87,15 @@ function Stretch(props: {
         label={`${what}: ${says}${nth}`}
         quiet
         mono
-        placeholder={open}
+        placeholder="any"
         {...(list && { list })}
       />
     </div>
   );
   return (
     <div className="grid gap-x-4 gap-y-1 sm:grid-cols-2">
-      {end("low", LOW, "oldest version", "any")}
-      {end("high", HIGH, "newest version", "any")}
+      {end("low", LOW, "oldest version")}
+      {end("high", HIGH, "newest version")}
     </div>
   );
 }

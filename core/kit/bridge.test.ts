@@ -194,7 +194,7 @@ describe("which of our leads", () => {
 
   it("ids that nobody knows are told as that", () => {
     const [bridge] = identifyBridge(readDeviceList("0bad:0001"), { ids, leads, rules }, desk);
-    expect(bridge).toEqual({ device: { vendor: 0x0bad, product: 1 }, family: "", leads: [], drivers: [] });
+    expect(bridge).toEqual({ device: { vendor: 0x0bad, product: 1 }, families: [], leads: [], drivers: [] });
   });
 
   it("a chip that is noted on a lead with these ids is known, though the table does not name it", () => {
@@ -202,7 +202,7 @@ describe("which of our leads", () => {
     const all = [...leads, lead("K-08", "clone", own)];
     const [bridge] = identifyBridge(readDeviceList("0bad:0001"), { ids, leads: all, rules }, desk);
     expect(bridge?.known).toBeUndefined();
-    expect(bridge?.family).toBe("Bramble 2");
+    expect(bridge?.families).toEqual(["Bramble 2"]);
     expect(bridge?.leads.map((l) => [l.lead.tag, l.by])).toEqual([
       ["K-08", "ids"],
       ["K-01", "chip"],
@@ -216,14 +216,14 @@ describe("which of our leads", () => {
     // What the table says of the ids comes first.
     const named = [...ids, { ...own, family: "Teasel 340", name: "x" }];
     expect(
-      identifyBridge(readDeviceList("0bad:0001"), { ids: named, leads: all, rules }, desk)[0]?.family,
-    ).toBe("Teasel 340");
+      identifyBridge(readDeviceList("0bad:0001"), { ids: named, leads: all, rules }, desk)[0]?.families,
+    ).toEqual(["Teasel 340"]);
     // Of a chip that nobody knows nothing is known.
     const { chip: _, ...bare } = lead("K-09", "clone", own);
     for (const one of [bare, { ...bare, chip: { family: "", grade: "unknown" as const } }])
-      expect(identifyBridge(readDeviceList("0bad:0001"), { ids, leads: [one], rules }, desk)[0]?.family).toBe(
-        "",
-      );
+      expect(
+        identifyBridge(readDeviceList("0bad:0001"), { ids, leads: [one], rules }, desk)[0]?.families,
+      ).toEqual([]);
   });
 });
 

@@ -12,8 +12,8 @@ export type Bridge = {
   readonly device: SeenDevice;
   /** What the club's table calls it; absent: it is not in the table. */
   readonly known?: KnownUsbId;
-  /** The chip's family: as the table has it, or else as our leads with these very ids do; "": nobody knows. */
-  readonly family: string;
+  /** The chip's family: as the table has it, or else each that our leads with these very ids have; none: nobody knows. */
+  readonly families: readonly string[];
   /** Our leads that it may be, those with these very ids first. */
   readonly leads: readonly { readonly lead: Lead; readonly by: "ids" | "chip" }[];
   /** For each grade that our leads with this chip have, how the computer gets on with it. */
@@ -58,7 +58,7 @@ export function identifyBridge(
           }));
         })
       : [];
-    return { device, ...(entry && { known: entry }), family: families.join(" or "), leads, drivers };
+    return { device, ...(entry && { known: entry }), families, leads, drivers };
   });
 }
 

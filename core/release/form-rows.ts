@@ -52,8 +52,8 @@ export const readMarks = <Word extends string>(
 export const markValues = (marks: string, words: readonly string[], set: readonly string[]): Texts =>
   Object.fromEntries(words.map((word) => [`${marks}-${word}`, set.includes(word) ? "on" : ""]));
 
-export const LOW_SIGNS = ["atLeast", "above"] as const;
-export const HIGH_SIGNS = ["atMost", "below"] as const;
+/** What of a fix says something; how urgent it is always stands there. */
+export const FIX_SAYS = ["tag", "words"] as const;
 const ENDS = ["low", "high"] as const;
 /** As many as a range has at most. */
 const MOST_STRETCHES = 20;
@@ -119,7 +119,7 @@ export function withEmptyRows(values: Texts): Texts {
       empty[cell(name, at, "highSign")] = "atMost";
     }
   };
-  const fixes = rowsSaid(values, "fix", ["tag", "words"]);
+  const fixes = rowsSaid(values, "fix", FIX_SAYS);
   for (let at = fixes; at < fixes + SPARE_ROWS.fix + FOLDED_ROWS; at++)
     empty[cell("fix", at, "urgency")] = "fix";
   const requires = (requirementsSaid(values).at(-1) ?? -1) + 1;

@@ -3,9 +3,10 @@ import { z } from "zod";
 import { type PlainDate, plainDate } from "../quantities/date.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { SOURCE_KINDS } from "../quantities/source.ts";
-import { type Conditions, ERASES, isPlain, PLAIN_CONDITIONS, WAYS } from "./conditions.ts";
+import { type Conditions, conditionsShape, ERASES, isPlain, PLAIN_CONDITIONS, WAYS } from "./conditions.ts";
 import {
   cell,
+  FIX_SAYS,
   type FieldErrors,
   type FormValues,
   listValues,
@@ -91,9 +92,6 @@ function readRevisions(
       "One of those that were marked is of a revision that this model does not have any more.";
   return revisions.filter((one) => values[revisionMark(one)] === "on").map(({ name }) => name);
 }
-
-/** What of a fix says something; how urgent it is always stands there. */
-export const FIX_SAYS = ["tag", "words"] as const;
 
 function readFixes(values: FormValues, errors: FieldErrors): Fix[] {
   return placesOf(values, "fix", FIX_SAYS).map((at) => {
@@ -242,11 +240,8 @@ export function readRelease(
 
 /** Conditions that the shape refuses say something, too. */
 function isPlainAsRead(conditions: Conditions): boolean {
-  try {
-    return isPlain(conditions);
-  } catch {
-    return false;
-  }
+  const read = conditionsShape.safeParse(conditions);
+  return read.success && isPlain(read.data);
 }
 
 /** A release as its form shows it. */
