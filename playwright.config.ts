@@ -1,12 +1,16 @@
 // Browser tests on Debian's Chromium against the built server with the demo club.
 import { defineConfig } from "@playwright/test";
 
+// Served is what is shipped: React's own build for production, too.
+process.env.NODE_ENV = "production";
+process.env.MOSSY_CHECK_ROWS = "yes";
+
 export default defineConfig({
   testDir: "e2e",
   testMatch: "*.spec.ts",
   // Each file has a server and a database of its own. Two at a time finish sooner; the patience is for a machine with two cores.
   workers: 2,
-  timeout: 240_000,
+  timeout: 180_000,
   expect: { timeout: 15_000 },
   reporter: [["list"], ["json"]],
   use: {
@@ -14,7 +18,7 @@ export default defineConfig({
     locale: "en-GB",
     timezoneId: "Europe/London",
     launchOptions: {
-      executablePath: "/usr/bin/chromium",
+      executablePath: "/usr/bin/chromium-headless-shell",
       args: [
         "--no-sandbox",
         "--disable-gpu",

@@ -2,12 +2,16 @@
 // throw-away cluster of scripts/with-postgres.ts, and so do the tests of other folders that are named *.db.test.ts.
 import { defineConfig } from "vitest/config";
 
+/** The same cases each time in ./check; others each time in `npm run deep`, which says which. */
+const setupFiles = ["./scripts/check/seed.ts"];
+
 export default defineConfig({
   test: {
     projects: [
       {
         test: {
           name: "core",
+          setupFiles,
           testTimeout: 120_000,
           include: [
             "core/**/*.test.ts",
@@ -30,6 +34,7 @@ export default defineConfig({
       {
         test: {
           name: "db",
+          setupFiles,
           include: ["db/**/*.test.ts", "server/**/*.test.ts", "**/*.db.test.ts"],
           exclude: ["node_modules"],
           fileParallelism: false,

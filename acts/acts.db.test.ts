@@ -3,6 +3,7 @@ import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { may, ROLES } from "#core/club/acts.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { keepFile, keepPart } from "#db/files.ts";
 import { recompute } from "#db/needs.ts";
 import { type Tx, withClub } from "#db/pool.ts";
@@ -217,7 +218,7 @@ it("after any history: needs as from scratch, all told, once by its key, no othe
         }),
     ),
     // A history is told whole: to make it shorter would take longer than reading it.
-    { numRuns: 10, seed: 3, endOnFailure: true },
+    { numRuns: cases(10), seed: 3, endOnFailure: true },
   );
   // A history in which an act never does anything says nothing of it: those that did nothing in all of them are tried by themselves.
   const idle = () => acts.filter((act) => !done.get(act.name)).map((act) => act.name);

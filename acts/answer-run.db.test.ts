@@ -65,7 +65,7 @@ it("goes from its first step to a reading that is in, and is told of at its ends
       [unit],
     );
     expect(rows).toEqual([{ raw: "1.14", source: "screen" }]);
-    expect((await readLog(tx, { unit }, 3)).map((entry) => entry.kind)).toEqual([
+    expect((await readLog(tx, { unit }, 3, "keeper")).map((entry) => entry.kind)).toEqual([
       "run-ended",
       "reading",
       "run-begun",
@@ -101,7 +101,7 @@ it("one radio is in one run at a time; stopped with a reason, it is free again",
     expect((await begin(tx)).done).toEqual({ ok: false, problem: { kind: "busy" } });
     expect((await begin(tx, "H-02")).done).toMatchObject({ ok: true });
     await send(tx, run, [event(1, { kind: "stopped", reason: "it is late" })]);
-    const [entry] = await readLog(tx, { unit }, 1);
+    const [entry] = await readLog(tx, { unit }, 1, "keeper");
     expect(entry).toMatchObject({ kind: "run-ended", detail: { why: "it is late" } });
     expect((await begin(tx)).done).toMatchObject({ ok: true });
   }));

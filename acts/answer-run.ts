@@ -4,20 +4,23 @@ import { may } from "#core/club/acts.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { sentEvent } from "#core/run/event.ts";
 import { applyEvent, foldRun, type Unfit } from "#core/run/fold.ts";
-import { addEvent, eventsOf, hearFrom, lockRun, runById } from "#db/runs.ts";
+import { addEvent, eventsOf, hearFrom, holdRun, lockRun, runById } from "#db/runs.ts";
 import { defineAct } from "./define.ts";
+import { heldByOther } from "./held-by.ts";
 import type { Outcome } from "./run-happened.ts";
 import { comesTo } from "./run-outcome.ts";
 import { id } from "./shapes.ts";
 
 /** What one sending may hold: as much as a device keeps while nothing answers. */
 const MOST_EVENTS = 50;
+/** What one run may hold: the longest real one has some two hundred. */
+export const MOST_OF_A_RUN = 2000;
 
 /**
  * Takes in events in their order; one that is there already is passed over. `takeOver`: what another bench holds is taken from it when the run
  * starts, if that has been silent for the club's time. Answers at which step the run is, how many events there are, and
  * which did not fit. Problems: `no-run`; `meanwhile`, with how many events there are, if others were quicker: nothing is taken in then;
- * `no-component`; `unclear`, if what was read
+ * `over`; `too-long`; `held`, by whom, if another bench has it; `no-component`; `unclear`, if what was read
  * cannot be a version; `unlikely`, if far more is measured than it is rated for; `taken`, with what another bench holds; `not-yours`, if the gate may not be passed by with this role; `not-sent`, of what nobody may send.
  */
 export const answerRun = defineAct({
@@ -36,6 +39,14 @@ export const answerRun = defineAct({
     const had = (await eventsOf(tx, [runId])).get(runId) ?? [];
     const known = new Set(had.map((event) => event.id));
     let run = foldRun(row.plan, had);
+    // What is here already is only sent again. Anything new: while the run goes on, and from the bench that has it.
+    const fresh = events.filter((event) => !known.has(event.id)).length;
+    if (fresh > 0 && row.ended_at !== null) return bad({ kind: "over" as const });
+    if (had.length + fresh > MOST_OF_A_RUN) return bad({ kind: "too-long" as const, most: MOST_OF_A_RUN });
+    const held = fresh > 0 ? heldByOther(row, who) : undefined;
+    // One that was lined up is begun by whoever has the time.
+    if (held && run.phase !== "ready") return bad(held);
+    if (held) await holdRun(tx, runId, who.person);
     const outcome: Outcome = { log: [], touches: [], topics: [`run:${runId}`] };
     const unfit: Unfit[] = [];
     const at = new Date().toISOString();

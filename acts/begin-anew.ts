@@ -5,10 +5,11 @@ import { foldRun } from "#core/run/fold.ts";
 import { addEvent, endRun, eventsOf, lockRun, runById } from "#db/runs.ts";
 import { errandShape, takeToBench } from "./begin-run.ts";
 import { defineAct } from "./define.ts";
+import { heldByOther } from "./held-by.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
 
-/** Problems: those of `begin-run`; `no-run`; `over`; `no-errand`, if it is of a kind that cannot be begun anew. Nothing is ended then. */
+/** Problems: those of `begin-run`; `no-run`; `over`; `held`; `no-errand`, if it is of a kind that cannot be begun anew. Nothing is ended then. */
 export const beginAnew = defineAct({
   name: "begin-anew",
   input: z.object({ run: id, chain: z.string().max(500).optional(), to: id.optional() }),
@@ -18,6 +19,8 @@ export const beginAnew = defineAct({
     const row = await runById(tx, run);
     if (!row) return bad({ kind: "no-run" as const });
     if (row.ended_at !== null) return bad({ kind: "over" as const });
+    const held = heldByOther(row, who);
+    if (held) return bad(held);
     const had = errandShape.safeParse(row.errand);
     if (!had.success) return bad({ kind: "no-errand" as const });
     const here = await unitHere(tx, row.unit_id);

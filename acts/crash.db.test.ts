@@ -2,6 +2,7 @@
 // before it has answered; what is sent comes twice, late, or out of order. Nothing is lost and nothing is done twice.
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, it, vi } from "vitest";
+import { cases } from "#core/quantities/testing.ts";
 import type { Happening } from "#core/run/event.ts";
 import { foldRun, nextStep } from "#core/run/fold.ts";
 import { backupsOf } from "#db/backups.ts";
@@ -159,6 +160,6 @@ it("what a device sends twice, in pieces and late is taken once and in order; wh
         expect(kept.map(({ id }) => id)).toEqual(events.slice(0, due).map(({ id }) => id));
       }),
     ),
-    { numRuns: 25 },
+    { numRuns: cases(25) },
   );
 });

@@ -10,12 +10,13 @@ import type { Tx } from "#db/pool.ts";
 import { addEvent, eventsOf, hearFrom, lockRun, runById } from "#db/runs.ts";
 import { readInto } from "./codeplug-file.ts";
 import { defineAct } from "./define.ts";
+import { heldByOther } from "./held-by.ts";
 import { id, sha256 as sum } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
 
 /**
  * `confirmed`: what speaks against it is known, and it is the backup all the same. `run`: the run of this radio that asks for it; the event goes
- * by `event`. Problems: those of a unit; `doubts`, with all of them; `not-whole`, if its parts are not what the sum says; `no-run`.
+ * by `event`. Problems: those of a unit; `doubts`, with all of them; `not-whole`, if its parts are not what the sum says; `no-run`; `held`.
  */
 export const keepBackup = defineAct({
   name: "keep-backup",
@@ -47,6 +48,8 @@ export const keepBackup = defineAct({
       await lockRun(tx, run);
       const row = await runById(tx, run);
       if (!row || row.unit_id !== unit || row.ended_at !== null) return bad({ kind: "no-run" as const });
+      const held = heldByOther(row, who);
+      if (held) return bad(held);
       const state = foldRun(row.plan, (await eventsOf(tx, [run])).get(run) ?? []);
       const what = { kind: "file-kept" as const, sha256, role: "backup" as const };
       const sent = { id: event ?? `kept ${sha256.slice(0, 40)}`, number: state.number + 1, what };

@@ -125,7 +125,10 @@ it("a real radio: the chain's tries, the flash's own reading, and the procedures
       [unit, club.who.today],
     );
     expect(kept.sort()).toEqual([`${newest[0]?.version} flash`, `${newest[0]?.version} screen`]);
-    const told = (await readLog(tx, {}, 30)).map(({ kind, detail }) => [kind, JSON.stringify(detail)]);
+    const told = (await readLog(tx, {}, 30, "keeper")).map(({ kind, detail }) => [
+      kind,
+      JSON.stringify(detail),
+    ]);
     const confirmed = told.filter(([kind]) => kind === "fact-confirmed").map(([, detail]) => detail);
     expect(confirmed.some((text) => text?.includes("Enter update mode"))).toBe(true);
     expect((await thingsTaken(tx)).map(({ run_id }) => run_id)).not.toContain(run);

@@ -4,7 +4,7 @@ import { bad, good, type Result } from "#core/quantities/result.ts";
 import { CAUSES } from "#core/run/causes.ts";
 import type { SentEvent } from "#core/run/event.ts";
 import { applyEvent, nextStep, type Run } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
+import { hidesWords, stepsOf } from "#core/run/plan.ts";
 import { placeReading } from "#core/unit/placing.ts";
 import { previewReading } from "#core/unit/preview.ts";
 import { newestReading } from "#core/unit/unit.ts";
@@ -81,7 +81,7 @@ export async function comesTo(
     case "measured":
       return noteMeasured(tx, happened, what, outcome);
     case "machine-failed":
-      await noteAttempt(tx, happened, false, what.symptom, outcome);
+      await noteAttempt(tx, happened, false, hidesWords(row.plan) ? "" : what.symptom, outcome);
       return good(run);
     case "cured":
       await mendRadio(tx, row.unit_id, what.cause);
@@ -91,7 +91,7 @@ export async function comesTo(
       await endRun(tx, row.id);
       if (what.kind === "finished") await confirmProcedures(tx, happened, outcome);
       if (what.kind === "stopped") await pairingFailed(tx, happened, what.reason, outcome);
-      const why = what.kind === "stopped" ? { why: what.reason } : {};
+      const why = what.kind === "stopped" && !hidesWords(row.plan) ? { why: what.reason } : {};
       outcome.log.push({ entry: { kind: "run-ended" as const, what: row.title, ...why }, unit: row.unit_id });
       outcome.topics.push("run");
       return good(run);

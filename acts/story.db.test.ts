@@ -24,7 +24,7 @@ const write = (tx: Tx, input: Readonly<Record<string, unknown>>) =>
   performIn(tx, writeDown, club.who, { input, key: crypto.randomUUID() });
 const ago = (days: number) => addDays(club.who.today, -days);
 const said = async (tx: Tx, filter: LogFilter) =>
-  (await readLog(tx, filter, 50)).map(({ tag, kind, on_day }) => `${tag} ${kind} ${on_day}`);
+  (await readLog(tx, filter, 50, "keeper")).map(({ tag, kind, on_day }) => `${tag} ${kind} ${on_day}`);
 
 it("work of last year stands under its day, with what it was done; a flash that worked is a reading of it", () =>
   club.trial(async (tx) => {
@@ -42,7 +42,7 @@ it("work of last year stands under its day, with what it was done; a flash that 
     ]);
     expect(await said(tx, { unit, from: ago(19) })).toEqual([]);
     // As it was written it comes first.
-    const [first, second] = await readLog(tx, { asWritten: true }, 2);
+    const [first, second] = await readLog(tx, { asWritten: true }, 2, "keeper");
     expect([first?.kind, second?.kind]).toEqual(["reading", "work-done"]);
     expect(await write(tx, { unit, did: "flash", worked: false, to: "1.2", on: ago(3) })).toMatchObject({
       ok: true,

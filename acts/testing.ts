@@ -787,7 +787,10 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
       unit: mostly(world.simulated, world.units.slice(-1)),
       fault: maybe(fc.constantFrom("loose-plug", "no-port")),
     }),
-    "take-over-run": fc.constantFrom(...world.runs).map(({ run }) => ({ run })),
+    "take-over-run": fc.record({
+      run: fc.constantFrom(...world.runs.map(({ run }) => run)),
+      sure: fc.option(fc.boolean(), { nil: undefined }),
+    }),
     "work-machine": fc.record({
       // The last one is of a simulated radio.
       run: mostly(
@@ -823,7 +826,15 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
         name,
         channels: [{ position: 1, digital: false, name: "A", receive }],
       })),
-    "show-unlocking": fc.oneof(procedure, fc.constantFrom(...world.unlocking)),
+    "show-unlocking": fc.oneof(
+      procedure,
+      fc.constantFrom(...world.unlocking),
+      fc.constantFrom(...world.modes.map(({ model, mode }) => ({ model, mode }))),
+      fc.record({ model: fc.constantFrom(...world.models, NOWHERE), service: fc.constant("menu") }),
+      fc.record({ model: fc.constantFrom(...world.models, NOWHERE), dossier: fc.constant("whole") }),
+      fc.record({ unit, service: fc.constant("values") }),
+      fc.record({ run: fc.constantFrom(...world.runs.map(({ run }) => run)) }),
+    ),
     "set-first-step": fc.record({ step: fc.constantFrom(...FIRST_STEPS), wanted: fc.boolean() }),
     "set-bench-rules": fc.record({ silence: mostly([10, 20, 30], [1]), clean: fc.constantFrom(0, 2) }),
     "keep-file-part": fc.record({

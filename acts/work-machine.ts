@@ -17,6 +17,7 @@ import type { Radio } from "#simulators/radio/radio.ts";
 import { beginWork, type Errand, ownBytes, SYMPTOM, settle, workAt } from "#simulators/radio/work.ts";
 import { readInto } from "./codeplug-file.ts";
 import { defineAct, type Who } from "./define.ts";
+import { heldByOther } from "./held-by.ts";
 import type { Outcome } from "./run-happened.ts";
 import { comesTo } from "./run-outcome.ts";
 import { id } from "./shapes.ts";
@@ -28,7 +29,7 @@ export const SPEED = 60;
 /**
  * Begins what the machine has to do at this step, or, where it is begun, looks how far it is: done, the run goes on; stopped, it says what is
  * odd. Answers how far it is, and the instant at which something will have come of it. `number`: how many events the sender knows of.
- * Problems: `no-run`; `meanwhile`; `real`, if no simulated radio stands in; `no-machine`, if that is not what the step asks for.
+ * Problems: `no-run`; `meanwhile`; `real`, if no simulated radio stands in; `held`; `no-machine`, if that is not what the step asks for.
  */
 export const workMachine = defineAct({
   name: "work-machine",
@@ -43,6 +44,8 @@ export const workMachine = defineAct({
     await lockRun(tx, runId);
     const row = await runById(tx, runId);
     if (!row) return bad({ kind: "no-run" as const });
+    const held = heldByOther(row, who);
+    if (held) return bad(held);
     const radio = await simulatedRadio(tx, row.unit_id, true);
     const situation = await loadSituation(tx, row.unit_id, who.today);
     if (!radio || !situation) return bad({ kind: "real" as const });

@@ -35,7 +35,7 @@ it("a file that comes after its hash was known is kept and told of; the same aga
     expect(await fileContent(tx, sha256)).toBeUndefined();
     expect(await write(tx, { ...release, content })).toMatchObject({ ok: true, value: { told: 1 } });
     expect([...((await fileContent(tx, sha256)) ?? [])]).toEqual([...content]);
-    const [entry] = await readLog(tx, { kind: "release-corrected", person: who.person }, 1);
+    const [entry] = await readLog(tx, { kind: "release-corrected", person: who.person }, 1, "keeper");
     expect(entry?.detail).toMatchObject({ what: "the file itself" });
     expect(await write(tx, { ...release, content })).toMatchObject({ ok: true, value: { told: 0 } });
   }));

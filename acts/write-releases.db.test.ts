@@ -36,7 +36,7 @@ it("a later one may be installed over an earlier one of the same notes, in whate
     const done = await write(tx, [one("9.2", "2026-03-01", over), one("9.1", "2026-02-01")]);
     expect(done).toMatchObject({ ok: true, value: { answer: { versions: ["9.2", "9.1"] } } });
     expect(await versions(tx)).toEqual(expect.arrayContaining(["9.1", "9.2"]));
-    const log = await readLog(tx, { asWritten: true }, 2);
+    const log = await readLog(tx, { asWritten: true }, 2, "keeper");
     expect(log.map(({ kind, detail }) => [kind, detail.version]).sort()).toEqual([
       ["release-added", "9.1"],
       ["release-added", "9.2"],

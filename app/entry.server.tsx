@@ -3,6 +3,7 @@
 import { EventEmitter } from "node:events";
 import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, type RouterContextProvider, ServerRouter } from "react-router";
+import { withoutSecret } from "./auth/without-secret.ts";
 import { requestContext } from "./context.ts";
 
 const LONGEST_RENDER_MS = 10_000;
@@ -36,7 +37,7 @@ export default function handleRequest(
     );
     timer = setTimeout(() => {
       abort();
-      reject(new Error(`drawing ${new URL(request.url).pathname} took too long`));
+      reject(new Error(`drawing ${withoutSecret(new URL(request.url).pathname)} took too long`));
     }, LONGEST_RENDER_MS);
   });
 }

@@ -2,9 +2,10 @@
 import { RateLimiterPostgres } from "rate-limiter-flexible";
 import { pool } from "./pool.ts";
 
-const WINDOW_SECONDS = 15 * 60;
+export const WINDOW_SECONDS = 15 * 60;
 
-type Limiters = { readonly account: RateLimiterPostgres; readonly address: RateLimiterPostgres };
+export type Limiter = RateLimiterPostgres;
+type Limiters = { readonly account: Limiter; readonly address: Limiter; readonly own: Limiter };
 let made: { readonly of: unknown; readonly limiters: Limiters } | undefined;
 
 export function limiters(): Limiters {
@@ -19,6 +20,13 @@ export function limiters(): Limiters {
     });
   // A server that was stopped and begun again in one process has a new pool.
   if (made?.of !== pool())
-    made = { of: pool(), limiters: { account: limiter("account", 8), address: limiter("address", 40) } };
+    made = {
+      of: pool(),
+      limiters: {
+        account: limiter("account", 8),
+        address: limiter("address", 40),
+        own: limiter("own", 8),
+      },
+    };
   return made.limiters;
 }

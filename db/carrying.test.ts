@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import type { CodeplugChannel } from "#core/codeplug/channel.ts";
 import { plain } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { carriesOf } from "#core/unit/carried.ts";
 import { addCodeplug, carried, proveCodeplug, sumOf } from "./codeplugs.ts";
 import { keepFile } from "./files.ts";
@@ -172,7 +173,7 @@ test("after any history, counts and tags are what the history says; and so are t
         }
       }),
     ),
-    { numRuns: 60 },
+    { numRuns: cases(60) },
   );
 }, 120_000);
 

@@ -7,6 +7,7 @@ import pg from "pg";
 import { from as copyFrom } from "pg-copy-streams";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { dateOf, type PlainDate } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { CopyRows } from "./copy.ts";
 import { type TestDatabase, testDatabase } from "./testing.ts";
 
@@ -71,7 +72,7 @@ test("every value comes out as it went in", async () => {
     fc.asyncProperty(fc.array(row, { maxLength: 30 }), async (rows) => {
       expect(await received(written(rows).sorted(rows.map(() => 0)))).toEqual(rows);
     }),
-    { numRuns: 60 },
+    { numRuns: cases(60) },
   );
 });
 
@@ -98,7 +99,7 @@ test("rows go out by their rank, equal ones as they were written", async () => {
         .flatMap((rank) => rows.filter((_, i) => ranks[i] === rank));
       expect(await received(written(rows).sorted(ranks))).toEqual(expected);
     }),
-    { numRuns: 25 },
+    { numRuns: cases(25) },
   );
 });
 

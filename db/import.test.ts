@@ -7,6 +7,7 @@ import { folded } from "#core/import/names.ts";
 import { type PlannedRow, planImport } from "#core/import/plan.ts";
 import { readTable } from "#core/import/table.ts";
 import { plain } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { bringIn } from "./import.ts";
 import { knownClub } from "./import-known.ts";
 import { appendAll } from "./log.ts";
@@ -246,7 +247,7 @@ test("any sheets, however they write their names: each cell ends where it should
         }
       }),
     ),
-    { numRuns: 60 },
+    { numRuns: cases(60) },
   );
   expect(added).toBeGreaterThan(20);
 });

@@ -1,7 +1,8 @@
 // The append-only account: written in the transaction of the change it tells of.
 
 import { z } from "zod";
-import type { LogEntry } from "#core/club/log.ts";
+import { may, type Role } from "#core/club/acts.ts";
+import { GUARDED_ENTRIES, type LogEntry } from "#core/club/log.ts";
 import { logQuery } from "#core/club/log-search.ts";
 import { plainDate } from "#core/quantities/date.ts";
 import { ask } from "./ask.ts";
@@ -65,8 +66,11 @@ export type LogFilter = {
   readonly before?: string | undefined;
 };
 
-/** The newest entries that match, `limit` at most. Days are the club's. Words of which nothing can be found match nothing. */
-export async function readLog(tx: Tx, filter: LogFilter, limit: number): Promise<LogRow[]> {
+/**
+ * The newest entries that match, `limit` at most, as far as whoever reads may see them. Days are the club's. Words of which nothing can be found
+ * match nothing.
+ */
+export async function readLog(tx: Tx, filter: LogFilter, limit: number, role: Role): Promise<LogRow[]> {
   const conditions: string[] = [];
   const values: unknown[] = [];
   const add = (condition: (place: string) => string, value: unknown) => {
@@ -75,6 +79,7 @@ export async function readLog(tx: Tx, filter: LogFilter, limit: number): Promise
     conditions.push(condition(`$${values.length}`));
   };
   const order = filter.asWritten ? ["at", "id"] : ["on_day", "at", "id"];
+  add((p) => `l.kind <> all(${p}::text[])`, may(role, "see-unlocking") ? undefined : GUARDED_ENTRIES);
   add((p) => `l.unit_id = ${p}`, filter.unit);
   add((p) => `l.person_id = ${p}`, filter.person);
   add((p) => `l.kind = ${p}`, filter.kind);

@@ -7,13 +7,14 @@ import { makeQueue } from "./queue.ts";
 
 const DIRECTORY = fileURLToPath(new URL("./migrations", import.meta.url));
 
-/** Runs what has not run yet, as the owner of the tables. Answers the names of what ran. */
-export async function migrate(ownerUrl: string): Promise<string[]> {
+/** Runs what has not run yet, as the owner of the tables; of an empty database the first `most` steps. Answers the names of what ran. */
+export async function migrate(ownerUrl: string, most?: number): Promise<string[]> {
   const quiet = () => {};
   const ran = await runner({
     databaseUrl: ownerUrl,
     dir: DIRECTORY,
     direction: "up",
+    ...(most !== undefined && { count: most }),
     migrationsTable: "migration",
     logger: { debug: quiet, info: quiet, warn: quiet, error: console.error },
   });

@@ -6,6 +6,7 @@ import { ACTIONS, actionOf } from "#core/needs/action.ts";
 import { targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
 import {
   decodeTargets,
@@ -193,7 +194,7 @@ test("kept up step by step over random histories, they equal needs worked out fr
       for (const s of steps) await withClub(actor, (tx) => take(tx, s));
       await withClub(actor, async (tx) => expect(await stored(tx)).toEqual(await fromScratch(tx)));
     }),
-    { numRuns: 25 },
+    { numRuns: cases(25) },
   );
 });
 

@@ -241,7 +241,7 @@ describe("a link for one use", () => {
     expect(both.filter((person) => person?.person_id === id)).toHaveLength(1);
     expect(await inOne((tx) => sessionsOf(tx, id))).toEqual([]);
     expect(await findLink(link)).toBeUndefined();
-    const log = await inOne((tx) => readLog(tx, { person: id }, 5));
+    const log = await inOne((tx) => readLog(tx, { person: id }, 5, "keeper"));
     expect(log.map((entry) => [entry.kind, entry.detail])).toEqual([["password-changed", { how: "link" }]]);
   });
 
@@ -316,7 +316,7 @@ describe("trying to sign in", () => {
     const account = await findAccount("k@one.example");
     await logSignIn(account, "sign-in-failed", "10.0.0.7");
     await logSignIn(account, "signed-in", "10.0.0.7");
-    const log = await inOne((tx) => readLog(tx, { person: one.person }, 2));
+    const log = await inOne((tx) => readLog(tx, { person: one.person }, 2, "keeper"));
     expect(log.map((entry) => [entry.kind, entry.detail])).toEqual([
       ["signed-in", { from: "10.0.0.7" }],
       ["sign-in-failed", { from: "10.0.0.7" }],
@@ -391,7 +391,7 @@ describe("the log", () => {
     );
     const read = (filter: Parameters<typeof readLog>[1], limit = 50) =>
       inOne(async (tx) =>
-        (await readLog(tx, filter, limit)).map((e) => [e.kind, e.tag ?? e.model, e.person]),
+        (await readLog(tx, filter, limit, "keeper")).map((e) => [e.kind, e.tag ?? e.model, e.person]),
       );
     expect(await read({ unit: units[0] })).toEqual([
       ["hold-lifted", "A-1", "K"],
@@ -405,11 +405,11 @@ describe("the log", () => {
     expect(await read({ from: "2026-03-03", to: "2026-03-03" })).toEqual([["note", "A-2", "K"]]);
     expect(await read({ kind: "note", unit: units[1], person: one.person })).toHaveLength(1);
     expect(await read({ person: two.person })).toEqual([]);
-    const first = await inOne((tx) => readLog(tx, {}, 3));
-    const rest = await inOne((tx) => readLog(tx, { before: first.at(-1)?.id ?? "" }, 50));
-    const whole = await inOne((tx) => readLog(tx, {}, 53));
+    const first = await inOne((tx) => readLog(tx, {}, 3, "keeper"));
+    const rest = await inOne((tx) => readLog(tx, { before: first.at(-1)?.id ?? "" }, 50, "keeper"));
+    const whole = await inOne((tx) => readLog(tx, {}, 53, "keeper"));
     expect([...first, ...rest].map((e) => e.id)).toEqual(whole.map((e) => e.id));
-    expect(await withClub(two, (tx) => readLog(tx, {}, 50))).toEqual([]);
+    expect(await withClub(two, (tx) => readLog(tx, {}, 50, "keeper"))).toEqual([]);
   });
 });
 

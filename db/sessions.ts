@@ -69,9 +69,12 @@ export const openSession = (tokenHash: Buffer, club: string, person: string, bro
 
 export const sessionPerson = (tokenHash: Buffer) =>
   withoutClub(async (tx) => {
-    const { rows } = await ask(tx, signedInRow, `select * from session_person($1, interval '${UNUSED}')`, [
-      tokenHash,
-    ]);
+    const { rows } = await ask(
+      tx,
+      signedInRow,
+      `select * from session_person($1, interval '${UNUSED}', interval '${LASTS}')`,
+      [tokenHash],
+    );
     return rows[0];
   });
 
@@ -154,7 +157,9 @@ export type LinkRow = z.output<typeof linkRow>;
 /** For whom a link is, if it is still good. */
 export const findLink = (tokenHash: Buffer) =>
   withoutClub(async (tx) => {
-    const { rows } = await ask(tx, linkRow, "select * from link_lookup($1)", [tokenHash]);
+    const { rows } = await ask(tx, linkRow, `select * from link_lookup($1, interval '${LINK_LASTS}')`, [
+      tokenHash,
+    ]);
     return rows[0];
   });
 
@@ -164,7 +169,7 @@ export const redeemLink = (tokenHash: Buffer, passwordHash: string) =>
     const { rows } = await ask(
       tx,
       z.object({ club_id: z.string(), person_id: z.string() }),
-      "select * from use_link($1, $2)",
+      `select * from use_link($1, $2, interval '${LINK_LASTS}')`,
       [tokenHash, passwordHash],
     );
     return rows[0];

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import * as seed from "./seed.ts";
@@ -192,7 +193,7 @@ describe("situations", () => {
           expect((await loadSituations(tx, { of: "model", id: bare }, today)).catalogues.size).toBe(0);
         }),
       ),
-      { numRuns: 25 },
+      { numRuns: cases(25) },
     );
   });
 

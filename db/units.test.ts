@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { plain } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { findByLetters } from "./find.ts";
 import { knownClub } from "./import-known.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
@@ -94,7 +95,7 @@ test("over any history of tags: who has it now, else who was shelved with it, el
         }
       }),
     ),
-    { numRuns: 40 },
+    { numRuns: cases(40) },
   );
   expect(former).toBeGreaterThan(20);
 });

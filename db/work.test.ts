@@ -3,6 +3,7 @@ import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { plain } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { recompute } from "./needs.ts";
 import { type Actor, withClub } from "./pool.ts";
@@ -61,7 +62,7 @@ test("parts of any size do what one transaction does, and say how far they are",
       expect(await needs()).toEqual(whole);
       expect(await withClub(one, openWork)).toEqual([]);
     }),
-    { numRuns: 12 },
+    { numRuns: cases(12) },
   );
 });
 

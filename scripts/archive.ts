@@ -77,7 +77,8 @@ export async function readArchive(file: string, dump: string): Promise<Manifest>
   if (!fs.existsSync(file)) throw new PlainFailure(`There is no file ${file}.`);
   let manifest: Manifest | undefined;
   const extract = tar.extract();
-  const reading = pipeline(fs.createReadStream(file), extract).catch((error: Error) => error);
+  const reading = pipeline(fs.createReadStream(file), extract);
+  reading.catch(() => {});
   try {
     for await (const entry of extract) {
       if (entry.header.name === MANIFEST) {
@@ -89,7 +90,9 @@ export async function readArchive(file: string, dump: string): Promise<Manifest>
       else entry.resume();
     }
     await reading;
-  } catch {
+  } catch (error) {
+    // No room is no fault of the file.
+    if (error instanceof Error && "code" in error && error.code === "ENOSPC") throw error;
     throw new PlainFailure(`${file} is no backup of Mossy Cabinet, or is cut short.`);
   }
   if (!manifest || !fs.existsSync(dump))

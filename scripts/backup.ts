@@ -2,7 +2,16 @@
 import fs from "node:fs";
 import path from "node:path";
 import { hashOf, readArchive, tablesOf, writeArchive } from "./archive.ts";
-import { bringBack, fileAndFlag, named, reach, runPostgres, scratchFolder, withClient } from "./keep.ts";
+import {
+  bringBack,
+  fileAndFlag,
+  letThrough,
+  named,
+  reach,
+  runPostgres,
+  scratchFolder,
+  withClient,
+} from "./keep.ts";
 import { orExit, PlainFailure } from "./plain.ts";
 import { startCluster } from "./postgres.ts";
 
@@ -46,6 +55,7 @@ async function make(target: string): Promise<number> {
         "--format=custom",
         `--snapshot=${rows[0]?.snapshot}`,
         "--exclude-table-data=public.backup_made",
+        "--no-owner",
         `--file=${dump}`,
       ]);
       return {
@@ -74,16 +84,19 @@ async function make(target: string): Promise<number> {
 
 async function verify(file: string): Promise<void> {
   const scratch = scratchFolder();
-  const cluster = await startCluster(path.join(scratch.path, "cluster"), { say: () => {}, fast: true });
+  const beside = scratchFolder();
+  letThrough(beside.path);
+  const cluster = await startCluster(path.join(beside.path, "cluster"), { say: () => {}, fast: true });
   try {
     const dump = path.join(scratch.path, "records.dump");
     const manifest = await readArchive(file, dump);
-    await bringBack(named(cluster.adminUrl, "mossy"), dump, manifest.tables);
+    await bringBack({ ...cluster, adminUrl: named(cluster.adminUrl, "mossy") }, dump, manifest);
     console.log(
       `Checked: brought back into a scratch database, all ${Object.keys(manifest.tables).length} tables are as they were on ${manifest.madeAt}.`,
     );
   } finally {
     await cluster.stop();
+    beside.remove();
     scratch.remove();
   }
 }

@@ -6,9 +6,11 @@ import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { parseArgs } from "node:util";
 import pg from "pg";
-import { differences, type Tables, tablesOf } from "./archive.ts";
+import { knownMigrations, migrate } from "#db/migrate.ts";
+import { differences, type Manifest, type Tables, tablesOf } from "./archive.ts";
 import { PlainFailure } from "./plain.ts";
 import { attachCluster, findPostgres, startCluster } from "./postgres.ts";
+import { rowsInto } from "./rows.ts";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 
@@ -27,7 +29,10 @@ export const named = (url: string, database: string): string => {
 };
 
 /** The records of this folder, whether they are being served or not; or those of a server of one's own. */
-export async function reach(say: (line: string) => void): Promise<Reached & { readonly database: string }> {
+export async function reach(
+  say: (line: string) => void,
+  { isRestoring = false }: { readonly isRestoring?: boolean } = {},
+): Promise<Reached & { readonly database: string }> {
   const given = process.env.MOSSY_ADMIN_URL;
   if (process.env.DATABASE_URL || given) {
     const owner = process.env.MOSSY_OWNER_URL;
@@ -47,16 +52,12 @@ export async function reach(say: (line: string) => void): Promise<Reached & { re
       database: "mossy",
       stop: async () => {},
     };
-  const cluster = await startCluster(folder, { say });
+  const cluster = await startCluster(folder, { say, isRestoring });
   return { ...cluster, adminUrl: named(cluster.adminUrl, "mossy"), database: "mossy" };
 }
 
 /** Runs one of PostgreSQL's programs against a database. The password goes by the environment, where no list of processes shows it. */
-export async function runPostgres(
-  program: "pg_dump" | "pg_restore",
-  url: string,
-  args: readonly string[],
-): Promise<void> {
+export async function runPostgres(program: "pg_dump", url: string, args: readonly string[]): Promise<void> {
   const { hostname, port, username, password, pathname } = new URL(url);
   const env = {
     ...process.env,
@@ -94,25 +95,68 @@ export async function withClient<Value>(
   }
 }
 
-export function scratchFolder(): { readonly path: string; readonly remove: () => void } {
-  const folder = fs.mkdtempSync(path.join(os.tmpdir(), "mossy-keep-"));
-  fs.chmodSync(folder, 0o755);
+const SCRATCH = "mossy-keep-";
+/** Names the process whose folder it is, so that what a killed one left can be told from what is in use. */
+const OWNER = "process";
+
+/** A folder for records on their way: nobody else on the machine reads it. What killed ones have left is cleared away first. */
+export function scratchFolder(within = os.tmpdir()): { readonly path: string; readonly remove: () => void } {
+  sweep(within);
+  // What is written from here on by PostgreSQL's programs too is for our own eyes.
+  process.umask(0o077);
+  const folder = fs.mkdtempSync(path.join(within, SCRATCH));
+  fs.writeFileSync(path.join(folder, OWNER), String(process.pid));
   return { path: folder, remove: () => fs.rmSync(folder, { recursive: true, force: true }) };
 }
 
-/** Brings a dump into an empty database and holds what is there then against what was kept. */
-export async function bringBack(adminUrl: string, dump: string, wanted: Tables): Promise<void> {
-  await runPostgres("pg_restore", adminUrl, [
-    "--exit-on-error",
-    "--single-transaction",
-    `--dbname=${decodeURIComponent(new URL(adminUrl).pathname.slice(1))}`,
-    dump,
-  ]);
+/** Lets PostgreSQL's own user through a scratch folder to a cluster in it, and nobody read there. */
+export const letThrough = (folder: string): void => fs.chmodSync(folder, 0o711);
+
+function sweep(within: string): void {
+  for (const name of fs.readdirSync(within).filter((one) => one.startsWith(SCRATCH))) {
+    const folder = path.join(within, name);
+    if (fs.lstatSync(folder, { throwIfNoEntry: false })?.uid !== process.getuid?.()) continue;
+    const note = path.join(folder, OWNER);
+    const pid = fs.existsSync(note) ? Number(fs.readFileSync(note, "utf8")) : 0;
+    if (pid > 0 && isRunning(pid)) continue;
+    fs.rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+function isRunning(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * Makes the tables by our own migrations, as they were when the file was made, puts its rows into them, and holds what is there then against
+ * what was kept. Nothing of what the file defines is done.
+ */
+export async function bringBack(
+  { adminUrl, ownerUrl }: Pick<Reached, "adminUrl" | "ownerUrl">,
+  dump: string,
+  { tables, migrations }: Pick<Manifest, "tables" | "migrations">,
+): Promise<void> {
+  const known = knownMigrations();
+  if (migrations.some((name, i) => known[i] !== name))
+    throw new PlainFailure("The backup's tables were made by other steps than those of this version.");
+  await migrate(ownerUrl, migrations.length);
+  await rowsInto(ownerUrl, dump);
   const found = await withClient(adminUrl, tablesOf);
-  const wrong = differences(wanted, found);
+  const wrong = differences(ours(tables), ours(found));
   if (wrong.length > 0)
     throw new PlainFailure(`What came back is not what was kept:\n  ${wrong.slice(0, 12).join("\n  ")}`);
 }
+
+/** Without what a restore makes itself: the notes of the steps, and the queue, whose jobs are put into it anew. */
+const ours = (tables: Tables): Tables =>
+  Object.fromEntries(
+    Object.entries(tables).filter(([name]) => !name.startsWith("pgboss.") && name !== "public.migration"),
+  );
 
 /** One FILE and one flag from the command line; prints the help and answers nothing where that is what was asked, or no FILE was given. */
 export function fileAndFlag(help: string, flag: string): { file: string; flagged: boolean } | undefined {

@@ -1,7 +1,7 @@
 // A private PostgreSQL cluster on loopback: found or installed, made, started, stopped. Works as root (then
 // PostgreSQL runs as an unprivileged user) and as an ordinary user.
 import { type ChildProcess, spawn, spawnSync } from "node:child_process";
-import { randomBytes } from "node:crypto";
+import { createHash, randomBytes } from "node:crypto";
 import fs from "node:fs";
 import { createServer } from "node:net";
 import path from "node:path";
@@ -75,9 +75,45 @@ function identity(): Identity {
 const mayWrite = (who: Identity, folder: string) =>
   spawnSync("test", ["-w", folder, "-a", "-x", folder], who).status === 0;
 
-/** Where the cluster is kept instead, if PostgreSQL's user cannot reach the wanted folder. */
-const elsewhereFor = (wanted: string): string =>
-  path.join("/var/lib/mossy-cabinet", Buffer.from(wanted).toString("hex").slice(-48));
+const ELSEWHERE = "/var/lib/mossy-cabinet";
+/** Says inside of such a folder whose records it has. */
+const OWNER = "records-of";
+
+/**
+ * Where the cluster is kept instead, if PostgreSQL's user cannot reach the wanted folder: by a hash of the whole path, so that two folders
+ * never share one.
+ */
+export const elsewhereFor = (wanted: string, within = ELSEWHERE): string =>
+  path.join(within, createHash("sha256").update(path.resolve(wanted)).digest("hex").slice(0, 40));
+
+/** Where versions before kept it: by the end of its path, which another folder can have too. */
+export const formerElsewhereFor = (wanted: string, within = ELSEWHERE): string =>
+  path.join(within, Buffer.from(wanted).toString("hex").slice(-48));
+
+/** Notes whose records a folder has. Throws where they are another's, or where nobody can tell whose they are. */
+export function mustBeOurs(home: string, wanted: string, former = formerElsewhereFor(wanted)): void {
+  const note = path.join(home, OWNER);
+  const whose = path.resolve(wanted);
+  if (fs.existsSync(note)) {
+    const found = fs.readFileSync(note, "utf8").trim();
+    if (found !== whose)
+      throw new PlainFailure(
+        `The records in ${home} belong to ${found}, not to ${whose}. Nothing was touched. If the folder was moved, write its new path into ${note}.`,
+      );
+    return;
+  }
+  if (fs.existsSync(path.join(home, "data")) || fs.existsSync(path.join(former, "data"))) {
+    const from = fs.existsSync(path.join(home, "data")) ? home : former;
+    throw new PlainFailure(
+      `There are records in ${from}, and nothing in it says to which folder they belong: an earlier version named it by the end of the path alone, which two folders can share. Nothing was touched.\n` +
+        (from === former
+          ? `If they are those of ${whose}: mv ${former} ${home} && echo ${whose} > ${note}. If they are another folder's, do the same for that one first.`
+          : `If they are those of ${whose}: echo ${whose} > ${note}`),
+    );
+  }
+  fs.mkdirSync(home, { recursive: true, mode: 0o700 });
+  fs.writeFileSync(note, `${whose}\n`, { mode: 0o600 });
+}
 
 /** The cluster of a folder if it is running: as its administrator and its owner. */
 export function attachCluster(
@@ -89,6 +125,7 @@ export function attachCluster(
       path.join(home, "data", "postmaster.pid"),
     ];
     if (!fs.existsSync(secretsFile) || !fs.existsSync(pidFile)) continue;
+    if (home !== folder) mustBeOurs(home, folder);
     const [pid = "", data = "", , port = ""] = fs.readFileSync(pidFile, "utf8").split("\n");
     const commandLine = `/proc/${pid.trim()}/cmdline`;
     if (!fs.existsSync(commandLine) || !fs.readFileSync(commandLine, "utf8").includes(data.trim())) continue;
@@ -109,9 +146,9 @@ function homeFor(wanted: string, who: Identity, say: Say): string {
   if (who.uid !== undefined && who.gid !== undefined) fs.chownSync(wanted, who.uid, who.gid);
   if (mayWrite(who, wanted)) return wanted;
   const elsewhere = elsewhereFor(wanted);
-  fs.mkdirSync(elsewhere, { recursive: true, mode: 0o700 });
+  mustBeOurs(elsewhere, wanted);
   if (who.uid !== undefined && who.gid !== undefined) fs.chownSync(elsewhere, who.uid, who.gid);
-  fs.chmodSync("/var/lib/mossy-cabinet", 0o755);
+  fs.chmodSync(ELSEWHERE, 0o755);
   say(`PostgreSQL's user cannot reach ${wanted}; the records are kept in ${elsewhere}.`);
   return elsewhere;
 }
@@ -135,7 +172,7 @@ type Secrets = { admin: string; owner: string; app: string };
  */
 export async function startCluster(
   folder: string,
-  options: { say: Say; fast?: boolean; port?: number; lookAfter?: boolean },
+  options: { say: Say; fast?: boolean; port?: number; lookAfter?: boolean; isRestoring?: boolean },
 ): Promise<Cluster> {
   const { say } = options;
   const bin = findPostgres(say);
@@ -152,7 +189,7 @@ export async function startCluster(
   const first = launch();
   try {
     await untilReady(adminUrl, first, path.join(home, "postgres.log"));
-    await ensureOwner(adminUrl, secrets);
+    await ensureOwner(adminUrl, secrets, { home, say, isRestoring: options.isRestoring === true });
     const ownerUrl = url("mossy_owner", secrets.owner, "mossy");
     await ensureAppRole(ownerUrl, secrets.app);
     const stop = options.lookAfter ? lookAfter(first, launch, say) : () => stopServer(first);
@@ -258,7 +295,36 @@ async function untilReady(url: string, server: ChildProcess, logFile: string): P
   throw new PlainFailure(`PostgreSQL did not answer within 30 seconds; see ${logFile}.`);
 }
 
-async function ensureOwner(adminUrl: string, secrets: Secrets): Promise<void> {
+const MADE = "database-made";
+
+/**
+ * Makes the database where there never was one, or for a restore to put records in. Where there was, it is made by nobody: whoever started would see an empty club in place of the
+ * records, and the next restore would take their last copy away.
+ */
+type About = { readonly home: string; readonly say: Say; readonly isRestoring: boolean };
+
+async function ensureDatabase(client: pg.Client, { home, say, isRestoring }: About): Promise<void> {
+  const { rows } = await client.query<{ name: string; open: boolean }>(
+    `select datname "name", datallowconn "open" from pg_database where datname like 'mossy%' order by datname`,
+  );
+  const found = rows.find(({ name }) => name === "mossy");
+  const note = path.join(home, MADE);
+  if (found) {
+    if (!found.open) {
+      say("A restore was interrupted here before it changed anything: the records are as they were.");
+      await client.query("alter database mossy with allow_connections true");
+    }
+  } else if (!isRestoring && (rows.length > 0 || fs.existsSync(note))) {
+    const others = rows.map(({ name }) => name).join(", ");
+    throw new PlainFailure(
+      `The database of this folder is gone${others ? `; there is ${others}` : ""}. Nothing was made in its place. ` +
+        "Bring a backup back with ./restore FILE, or begin again in an empty folder (MOSSY_DATA).",
+    );
+  } else await client.query("create database mossy owner mossy_owner");
+  fs.writeFileSync(note, "");
+}
+
+async function ensureOwner(adminUrl: string, secrets: Secrets, about: About): Promise<void> {
   const client = new pg.Client({ connectionString: adminUrl });
   await client.connect();
   try {
@@ -267,8 +333,7 @@ async function ensureOwner(adminUrl: string, secrets: Secrets): Promise<void> {
       await client.query("create role mossy_owner login createrole createdb");
     }
     await client.query(`alter role mossy_owner password ${pg.escapeLiteral(secrets.owner)}`);
-    const database = await client.query("select from pg_database where datname = 'mossy'");
-    if (database.rows.length === 0) await client.query("create database mossy owner mossy_owner");
+    await ensureDatabase(client, about);
   } finally {
     await client.end();
   }

@@ -1,6 +1,7 @@
 // The numbers of the live channel: nobody misses a change without being told, nobody hears of another club.
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { cases } from "#core/quantities/testing.ts";
 import { complainOf } from "#db/complain.ts";
 import { shortened } from "#db/live.ts";
 import { ALL, makeHub } from "./live.ts";
@@ -59,7 +60,7 @@ it("whatever happens while a page is away, it is told all of it, or that it may 
       }
       expect(hub.size).toBe(away ? 0 : 1);
     }),
-    { numRuns: 150 },
+    { numRuns: cases(150) },
   );
 });
 

@@ -30,12 +30,14 @@ test("a line tells method, path, status and time; no cookie, no typed text, no p
   await ask("/units/W-03?kept=typed");
   await ask("/away");
   await ask("/broken");
+  await ask("/join/once-and-no-more.data?a=b");
   const told = lines.map((line) => JSON.parse(line));
   expect(told.map(({ req, res, level }) => [req.method, req.path, res.status, level])).toEqual([
     ["POST", "/units/W-03", 200, 30],
     ["POST", "/away", 503, 50],
     ["POST", "/broken", 500, 50],
+    ["POST", "/join/….data", 200, 30],
   ]);
   for (const { responseTime } of told) expect(responseTime).toEqual(expect.any(Number));
-  expect(lines.join("")).not.toMatch(/mossy_session|carried|issued|typed|lantern|secret/);
+  expect(lines.join("")).not.toMatch(/mossy_session|carried|issued|typed|lantern|secret|once-and/);
 });

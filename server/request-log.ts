@@ -2,6 +2,7 @@
 // among them, nor what comes after the question mark, since what people typed may be there.
 import pino, { type DestinationStream } from "pino";
 import { pinoHttp } from "pino-http";
+import { withoutSecret } from "#app/auth/without-secret.ts";
 
 export const requestLog = (level: string, to?: DestinationStream) =>
   pinoHttp({
@@ -10,7 +11,7 @@ export const requestLog = (level: string, to?: DestinationStream) =>
     serializers: {
       req: (request: { method: string; url: string }) => ({
         method: request.method,
-        path: request.url.split("?")[0],
+        path: withoutSecret(request.url.split("?")[0] ?? ""),
       }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
     },

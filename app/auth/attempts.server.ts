@@ -5,7 +5,7 @@ import { createHash } from "node:crypto";
 import { isIPv6 } from "node:net";
 import { RateLimiterRes } from "rate-limiter-flexible";
 import { foldAddress } from "#core/club/address.ts";
-import { limiters } from "#db/attempts.ts";
+import { type Limiter, limiters, WINDOW_SECONDS } from "#db/attempts.ts";
 import type { Refusal } from "../context.ts";
 import { type Device, deviceOf } from "./device.server.ts";
 
@@ -29,19 +29,39 @@ const accountKey = (email: string, place: string): string => short(`${foldAddres
 
 export type Try = { readonly email: string; readonly address: string; readonly device?: Device | undefined };
 
+/** The browser's mark where it is that of the account which is tried; at any other account it is a stranger. */
+export const ofAccount = (
+  device: Device | undefined,
+  account: { readonly club_id: string; readonly person_id: string } | undefined,
+): Device | undefined =>
+  device && account && device.club === account.club_id && device.person === account.person_id
+    ? device
+    : undefined;
+
 /** Counts one try. Answers the minutes to wait if there were too many, else undefined. */
 export async function countAttempt({ email, address, device }: Try): Promise<number | undefined> {
   const { account, address: byAddress } = limiters();
   const place = placeOf(address);
-  try {
-    if (!device) await byAddress.consume(short(place));
-    await account.consume(accountKey(email, device?.id ?? place));
-    return undefined;
-  } catch (refused) {
-    if (refused instanceof RateLimiterRes) return minutesOf(refused);
-    throw refused;
+  const wait = device ? undefined : await consume(byAddress, short(place));
+  return wait ?? consume(account, accountKey(email, device?.id ?? place));
+}
+
+/** Counts one; answers the minutes to wait if there were too many. */
+async function consume(limiter: Limiter, key: string): Promise<number | undefined> {
+  for (let again = false; ; again = true) {
+    try {
+      await limiter.consume(key);
+      return undefined;
+    } catch (refused) {
+      if (!(refused instanceof RateLimiterRes)) throw refused;
+      if (again || !isBeyond(refused)) return minutesOf(refused);
+      await limiter.delete(key);
+    }
   }
 }
+
+/** No wait is longer than its window: an end that lies further off was set by a clock that was wrong, and has passed. */
+const isBeyond = (left: RateLimiterRes): boolean => left.msBeforeNext > WINDOW_SECONDS * 1000;
 const minutesOf = (left: RateLimiterRes): number => Math.max(1, Math.ceil(left.msBeforeNext / 60_000));
 
 /** A right password clears the account's count; the address keeps its own. */
@@ -65,7 +85,7 @@ export async function refusalBeforeSignIn(
     if (await deviceOf(cookies)) return undefined;
     const { address: byAddress } = limiters();
     const had = await byAddress.get(short(placeOf(address)));
-    if (!had || had.consumedPoints <= byAddress.points) return undefined;
+    if (!had || had.consumedPoints <= byAddress.points || isBeyond(had)) return undefined;
     return { status: 429, why: sayWait(minutesOf(had)) };
   } catch {
     return undefined;
@@ -74,11 +94,9 @@ export async function refusalBeforeSignIn(
 
 /** For tries of a code or a link, which belong to no account. */
 export async function countTry(address: string): Promise<number | undefined> {
-  try {
-    await limiters().address.consume(short(placeOf(address)));
-    return undefined;
-  } catch (refused) {
-    if (refused instanceof RateLimiterRes) return minutesOf(refused);
-    throw refused;
-  }
+  return consume(limiters().address, short(placeOf(address)));
 }
+
+/** For tries of the own password by whoever is signed in: counted for the person, before it is compared. */
+export const countOwn = (person: string): Promise<number | undefined> => consume(limiters().own, person);
+export const forgetOwn = (person: string) => limiters().own.delete(person);

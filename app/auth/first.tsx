@@ -15,6 +15,7 @@ import { hashPassword, tokenHash } from "./password.server.ts";
 import { SHORTEST_PASSWORD } from "./password-limits.ts";
 import { newPassword, passwordTrouble } from "./password-rule.server.ts";
 import { startSession } from "./session.server.ts";
+import { SAYS_BUSY, unlessBusy } from "./turns.server.ts";
 
 const shape = z.object({
   club: z.string({ error: "The club needs a name." }).trim().min(1).max(100),
@@ -68,7 +69,9 @@ export async function action({ request, context }: Route.ActionArgs) {
   }
   const trouble = passwordTrouble(password, [rest.club, rest.keeper, rest.email]);
   if (trouble) return refuse(400, { password: [trouble] });
-  const founded = await orAway(foundClub({ ...rest, passwordHash: await hashPassword(password) }));
+  const hashed = await unlessBusy(hashPassword(password));
+  if (!hashed) return refuse(429, { password: [SAYS_BUSY] });
+  const founded = await orAway(foundClub({ ...rest, passwordHash: hashed.value }));
   if (!founded) throw redirect("/sign-in");
   throw redirect("/cabinet", {
     headers: await orAway(startSession(request, founded.club_id, founded.person_id)),

@@ -15,6 +15,7 @@ import { hashPassword, tokenHash } from "./password.server.ts";
 import { SHORTEST_PASSWORD } from "./password-limits.ts";
 import { newPassword, passwordTrouble } from "./password-rule.server.ts";
 import { startSession } from "./session.server.ts";
+import { SAYS_BUSY, unlessBusy } from "./turns.server.ts";
 
 const shape = z.object({ password: newPassword });
 
@@ -39,15 +40,17 @@ export async function action({ params, request, context }: Route.ActionArgs) {
   const link = await orAway(findLink(hash));
   if (!link) throw redirect(`/join/${params.link}`);
   const submission = parseWithZod(await request.formData(), { schema: shape });
-  const refuse = (says?: string) =>
+  const refuse = (says?: string, status = 400) =>
     data(submission.reply({ hideFields: ["password"], ...(says && { fieldErrors: { password: [says] } }) }), {
-      status: 400,
+      status,
     });
   if (submission.status !== "success") return refuse();
   const { password } = submission.value;
   const trouble = passwordTrouble(password, [link.name, link.email, link.club_name]);
   if (trouble) return refuse(trouble);
-  const person = await orAway(redeemLink(hash, await hashPassword(password)));
+  const hashed = await unlessBusy(hashPassword(password));
+  if (!hashed) return refuse(SAYS_BUSY, 429);
+  const person = await orAway(redeemLink(hash, hashed.value));
   if (!person) throw redirect(`/join/${params.link}`);
   throw redirect("/cabinet", {
     headers: await orAway(startSession(request, person.club_id, person.person_id)),

@@ -1,6 +1,7 @@
 // What is kept through a sign-in comes back as it was; what cannot be kept is not half kept.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { cases } from "#core/quantities/testing.ts";
 import { ownPath, packKept, unpackKept } from "./pack.server.ts";
 
 const formOf = (fields: readonly (readonly [string, string | File])[]): FormData => {
@@ -112,6 +113,6 @@ test("whatever an address says, a browser that follows it stays with us, and get
       expect(new URL(path, home).origin).toBe(home);
       expect(ownPath(path)).toBe(path);
     }),
-    { numRuns: 3000 },
+    { numRuns: cases(3000) },
   );
 });

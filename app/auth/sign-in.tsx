@@ -11,12 +11,13 @@ import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
 import type { Route } from "./+types/sign-in";
-import { countAttempt, forgetAttempts, placeOf, sayWait } from "./attempts.server.ts";
+import { countAttempt, forgetAttempts, ofAccount, placeOf, sayWait } from "./attempts.server.ts";
 import { AuthPage } from "./auth-page.tsx";
 import { deviceOf } from "./device.server.ts";
 import { ownPath } from "./pack.server.ts";
 import { isPassword, pretendToCheck } from "./password.server.ts";
 import { startSession } from "./session.server.ts";
+import { SAYS_BUSY, unlessBusy } from "./turns.server.ts";
 
 const shape = z.object({
   email: z.string({ error: "Your e-mail address." }).trim().max(LONGEST_ADDRESS, "No address is that long."),
@@ -42,12 +43,19 @@ export async function action({ request, context }: Route.ActionArgs) {
     data(submission.reply({ hideFields: ["password"], ...(why && { formErrors: [why] }) }), { status });
   if (submission.status !== "success") return refuse(400);
   const { email, password } = submission.value;
-  const attempt = { email, address, device: await orAway(deviceOf(request.headers.get("cookie"))) };
+  const account = await orAway(findAccount(email));
+  const attempt = {
+    email,
+    address,
+    device: ofAccount(await orAway(deviceOf(request.headers.get("cookie"))), account),
+  };
   const wait = await orAway(countAttempt(attempt));
   if (wait) return refuse(429, sayWait(wait));
-  const account = await orAway(findAccount(email));
-  const right = account ? await isPassword(account.password_hash, password) : await pretendToCheck(password);
-  if (!account || !right) {
+  const right = await unlessBusy(
+    account ? isPassword(account.password_hash, password) : pretendToCheck(password),
+  );
+  if (!right) return refuse(429, SAYS_BUSY);
+  if (!account || !right.value) {
     await orAway(logSignIn(account, "sign-in-failed", placeOf(address)));
     return refuse(400, "This e-mail and password do not belong together.");
   }

@@ -49,7 +49,7 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
   }
   if (intent === "draft") return draftByForm(who, about, form, refused, fine);
   if (intent === "take-over") {
-    const done = await performForm(takeOverRun, who, form, { run });
+    const done = await performForm(takeOverRun, who, form, { run, sure: form.get("sure") === "yes" });
     if (done.ok) return fine(`Taken over from ${done.value.answer.from}.`);
     return refused(...sayProblem(done.problem));
   }
@@ -133,6 +133,10 @@ function sayProblem(problem: Problem): [status: number, says: string] {
       return [409, "There is nothing for the machine to do at this step."];
     case "not-silent":
       return [409, "Its bench is heard of: ask whoever has it."];
+    case "held":
+      return [409, `${problem.by} is at this bench. Take it over first, or leave it to ${problem.by}.`];
+    case "too-long":
+      return [409, "This run has more in it than any real one. Stop it, and begin anew."];
     case "over":
       return [409, "This run is over."];
     case "no-key":

@@ -1,7 +1,6 @@
 // The answers to a step. They stay within the thumb's reach on a phone; each is a form that works without scripts.
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { useClub } from "../ui/club.ts";
 import { AnswerKeys } from "./answer-keys.tsx";
 import { GateAnswer } from "./gate.tsx";
 import { OddAnswer } from "./odd.tsx";
@@ -35,7 +34,6 @@ export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kep
           <One intent="back" label="Back one" known={known} hint="b" />
         )}
         {run.phase === "going" && <One intent="pause" label="Pause" known={known} hint="p" />}
-        <TakeOver run={run} />
         {run.isOld && (
           <ActForm intent="anew" className="doubt flex items-center gap-3 px-3 py-1">
             <span>What it was made from has changed since.</span>
@@ -248,16 +246,31 @@ function SomethingElse(props: { readonly run: Shown; readonly known: React.React
   );
 }
 
-/** Whoever's bench is silent may be relieved of the run, by name. */
-function TakeOver({ run }: { readonly run: Shown }) {
-  const { person } = useClub();
-  if (!run.silent || run.byId === person) return null;
+/** Who watches a run of somebody else's answers nothing there; they may take it over, by name. */
+export function TakeOver({ run }: { readonly run: Shown }) {
+  const take = (
+    <button type="submit" className="btn btn-outline btn-primary btn-sm">
+      Take it over from {run.by}
+    </button>
+  );
+  if (run.silent)
+    return (
+      <ActForm intent="take-over" className="flex flex-wrap items-center gap-3">
+        <span className="text-quiet">The bench of {run.by} has been silent.</span>
+        {take}
+      </ActForm>
+    );
   return (
-    <ActForm intent="take-over">
-      <button type="submit" className="btn btn-outline btn-primary btn-sm">
-        Take it over from {run.by}
-      </button>
-    </ActForm>
+    <details>
+      <summary className="cursor-pointer text-quiet">
+        {run.by} is at this bench and answers there. <span className="link">Take it over?</span>
+      </summary>
+      <ActForm intent="take-over" className="sheet mt-2 flex w-fit flex-wrap items-center gap-3 p-3">
+        <input type="hidden" name="sure" value="yes" />
+        <span>From then on {run.by} can answer nothing here, and the log says who has it.</span>
+        {take}
+      </ActForm>
+    </details>
   );
 }
 

@@ -1,12 +1,12 @@
 // A run as its page shows it.
 import { z } from "zod";
 import { errandShape } from "#acts/begin-run.ts";
-import type { Who } from "#acts/define.ts";
 import { pairPlanOf } from "#acts/plan-pair.ts";
 import type { Planned } from "#acts/planned.ts";
 import { planFor } from "#acts/run-plan.ts";
 import { TROUBLES } from "#core/bluetooth/troubles.ts";
 import { may } from "#core/club/acts.ts";
+import { isGuarded } from "#core/dossier/procedure.ts";
 import { codeOf, mismatches } from "#core/dossier/service.ts";
 import { fullScaleOf } from "#core/measure/load.ts";
 import { liesInBands } from "#core/modes/band.ts";
@@ -15,7 +15,7 @@ import type { NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { estimate, historyOf } from "#core/run/estimate.ts";
 import { foldRun, type Run } from "#core/run/fold.ts";
-import { isFinal, planShape, stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
+import { hasGuarded, isFinal, planShape, stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { deviceById } from "#db/devices.ts";
 import { dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
@@ -29,8 +29,9 @@ import { simulatedState } from "#db/simulated.ts";
 import type { UnitRow } from "#db/units.ts";
 import { radioShape } from "#simulators/radio/stored.ts";
 import { workAt } from "#simulators/radio/work.ts";
+import type { SignedIn } from "../context.ts";
 import { airOf } from "../shared/air.ts";
-import { inPassing, isHidden } from "../shared/guarded.server.ts";
+import { inPassing, isHandedOut } from "../shared/guarded.server.ts";
 import { besideStep } from "../shared/load-beside.server.ts";
 
 /** From so many of the last runs of a model it is told how long its steps usually take. */
@@ -123,9 +124,8 @@ const meters = async (tx: Tx) =>
     .map(({ tag, what }) => [tag, `${tag}, ${what}`] as const);
 
 /** All of a run that its page needs, also to go on by itself while nothing answers. */
-export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who, "role" | "today">) {
+export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: SignedIn) {
   const { today } = who;
-  const seesAll = may(who.role, "see-unlocking");
   const steps = stepsOf(row.plan);
   const sums = [
     ...new Set(steps.flatMap(({ step }) => (step.kind === "gate" && step.sha256 ? [step.sha256] : []))),
@@ -150,7 +150,10 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
   const code = codeOf(codes, unit.region ?? undefined);
   const run = foldRun(row.plan, events);
   const radio = state && radioShape.parse(state);
-  const recover = procedures.find((p) => p.purpose === "recover" && !p.draft && !isHidden(who, p));
+  // What is guarded in a run is shown to those who may, and that is noted.
+  const mayAll = may(who.role, "see-unlocking");
+  const seesAll = hasGuarded(row.plan) ? await isHandedOut(who, { run: row.id }) : mayAll;
+  const recover = procedures.find((p) => p.purpose === "recover" && !p.draft && (!isGuarded(p) || seesAll));
   const own = new Set(things.filter((t) => t.kind !== "tool").map((t) => `${t.kind} ${t.id}`));
   const inUse =
     run.phase === "ready" ? taken.filter((t) => t.run_id !== row.id && own.has(`${t.kind} ${t.id}`)) : [];
@@ -188,7 +191,7 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
     }),
     // A tool that is set for another code is the first thing to think of.
     quirks: [
-      ...mismatches(codes, unit.region ?? undefined),
+      ...(mayAll ? mismatches(codes, unit.region ?? undefined) : []),
       ...(steps.some(({ step }) => step.kind === "paired") ? TROUBLES : []),
       ...quirks,
     ]
@@ -196,7 +199,9 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: Pick<Who,
       .map(({ symptom, cause, cure }) => ({ symptom, cause, cure })),
     /** How the tool is set for this very radio. */
     code:
-      code.kind === "known" && code.code.tool ? { name: code.code.name, tool: code.code.tool } : undefined,
+      mayAll && code.kind === "known" && code.code.tool
+        ? { name: code.code.name, tool: code.code.tool }
+        : undefined,
     recover: recover && { id: recover.id, title: recover.title, steps: recover.steps },
     meters: steps.some(({ step }) => step.kind === "measure") ? await meters(tx) : [],
     lent: unit.holder,

@@ -2,7 +2,7 @@
 import { useEffect, useState } from "react";
 import { useSubmit } from "react-router";
 import type { Standing } from "#simulators/radio/work.ts";
-import { KEY } from "../forms/form-key.tsx";
+import { KEY, newKey } from "../forms/form-key.tsx";
 import type { Shown } from "./shown.ts";
 
 /** `part` and `until` come of the server's clock; how much of it has passed since is the browser's to count. */
@@ -21,7 +21,7 @@ export function Progress({ run, work }: { readonly run: Shown; readonly work: St
       const form = new FormData();
       form.set("intent", "machine");
       form.set("number", String(run.number));
-      form.set(KEY, crypto.randomUUID());
+      form.set(KEY, newKey());
       submit(form, { method: "post", preventScrollReset: true });
     }, left + 50);
     return () => {

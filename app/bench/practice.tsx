@@ -11,9 +11,9 @@ import { FAULTS, type FaultKind } from "#simulators/radio/state.ts";
 import { SYMPTOM } from "#simulators/radio/work.ts";
 import { idIn, mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
-import { KEY } from "../forms/form-key.tsx";
+import { KEY, newKey } from "../forms/form-key.tsx";
 import { performForm } from "../forms/perform.server.ts";
-import { isHidden, shownTo } from "../shared/guarded.server.ts";
+import { inPassing, isHidden, shownTo } from "../shared/guarded.server.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -44,18 +44,19 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     const head = await dossierHead(tx, id);
     const procedures = (await proceduresOf(tx, id)).filter((p) => !p.draft && !isHidden(who, p));
     const chosen = procedures.find((p) => p.id === search.get("procedure"));
-    if (chosen) await shownTo(who, id, chosen);
+    const shown = chosen && (await shownTo(who, id, chosen));
     const tallies = new Map((await practiceOf(tx, who.person)).map((tally) => [tally.procedure_id, tally]));
     return {
       models,
       model: { id, name: model.name },
       layout: head.identity.layout,
       reading: Object.fromEntries(head.parts.map((part) => [part.name, part.reading])),
-      procedures: procedures.map(({ id: one, title, purpose, effect, steps }) => ({
-        ...{ id: one, title, purpose, effect, steps },
+      // The others as the simulated radio must know them: a key that is held by mistake has to lead somewhere.
+      procedures: inPassing(procedures).map(({ id: one, title, purpose, effect, steps }) => ({
+        ...{ id: one, title, purpose, effect, steps: shown && one === shown.id ? shown.steps : steps },
         tally: tallies.get(one),
       })),
-      chosen: chosen?.id,
+      chosen: shown?.hidden ? undefined : shown?.id,
     };
   });
 }
@@ -214,7 +215,7 @@ function Try({ of }: { readonly of: Ready }) {
     if (!state || !isOver || noted.current) return;
     noted.current = true;
     const form = new FormData();
-    form.set(KEY, crypto.randomUUID());
+    form.set(KEY, newKey());
     form.set("model", of.model.id);
     form.set("procedure", of.chosen);
     form.set("clean", isClean(state) ? "yes" : "no");

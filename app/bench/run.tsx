@@ -7,16 +7,16 @@ import { KEY } from "../forms/form-key.tsx";
 import { isOurs, offlineSaid } from "../forms/offline.ts";
 import { withForm } from "../forms/with-form.server.ts";
 import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
-import { useMay } from "../ui/club.ts";
+import { following, useClub, useMay } from "../ui/club.ts";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/run";
 import { AirBench } from "./air.tsx";
 import { answerByForm, answerPlainly } from "./answer.server.ts";
-import { Answers, Faults } from "./answers.tsx";
+import { Answers, Faults, TakeOver } from "./answers.tsx";
 import { happeningsOf } from "./happenings.ts";
 import { Here } from "./here.tsx";
-import { forgetLate, keepLate, useLate, waitingOf } from "./late.ts";
+import { forgetLate, keepLate, useLate, useOthersWait, waitingOf, whoseDevice } from "./late.ts";
 import { loadRun } from "./load-run.server.ts";
 import { Over } from "./over.tsx";
 import { Ready } from "./ready.tsx";
@@ -28,7 +28,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? `${loaderData.tag}: ${loaderData.title}` : "Run"} · Mossy Cabinet` },
 ];
 
-export const handle = { follows: ({ run }: { run: string }) => [`run:${run}`] };
+export const handle = { follows: following<typeof loader>(({ id }) => [`run:${id}`]) };
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");
@@ -62,24 +62,30 @@ export async function clientAction(sending: Route.ClientActionArgs) {
   const form = await sending.request.clone().formData();
   const intent = String(form.get("intent") ?? "");
   const { run } = sending.params;
+  const whose = whoseDevice();
   const whats = happeningsOf(intent, form);
   const keep = () =>
-    whats.length > 0 && keepLate(run, String(form.get(KEY)), Number(form.get("number")), whats);
+    whats.length > 0 && keepLate({ run, whose }, String(form.get(KEY)), Number(form.get("number")), whats);
   const kept = (): ActAnswer => ({ ok: true, intent, says: "" });
   // With this status nothing else of the page is asked for: there is nobody to answer.
-  if (intent !== "late" && waitingOf(run).length > 0 && keep()) return data(kept(), { status: 503 });
+  if (intent !== "late" && waitingOf({ run, whose }).length > 0 && keep())
+    return data(kept(), { status: 503 });
   const answer = await offlineSaid(sending);
   const body = answer.data;
-  if (intent === "late" && !isOurs(body)) forgetLate(run);
+  if (intent === "late" && !isOurs(body)) forgetLate({ run, whose });
   return isOurs(body) && intent !== "late" && keep() ? data(kept(), { status: 503 }) : answer;
 }
 
 export default function Run({ loaderData }: Route.ComponentProps) {
   const said = useActionData<ActAnswer>();
-  const late = useLate(loaderData.id);
+  const { person } = useClub();
+  const late = useLate(loaderData.id, person);
+  const others = useOthersWait(loaderData.id, person);
   const lateSaid = useSendLate(loaderData.id, late);
   const run = shownRun(loaderData, late);
   const mayWork = useMay("work-at-bench");
+  // One that was lined up is begun by whoever has the time.
+  const isHere = mayWork && (run.byId === person || run.phase === "ready");
   const isOver = run.phase === "stopped" || run.phase === "finished";
   return (
     <div className="grid md:min-h-dvh md:grid-cols-[15rem_minmax(0,1fr)] print:block">
@@ -91,13 +97,20 @@ export default function Run({ loaderData }: Route.ComponentProps) {
             can be.
           </p>
         )}
+        {others && (
+          <p role="status" className="doubt px-3 py-2">
+            Answers that somebody else gave on this device wait to be sent. They go when that person is signed
+            in here.
+          </p>
+        )}
         {lateSaid && !lateSaid.ok && run.waiting === 0 && <Said answer={lateSaid} />}
         {said && said.says !== "" && <Said answer={said} />}
         {isOver ? <Over run={run} /> : run.phase === "ready" ? <Ready run={run} /> : <Here run={run} />}
         {!mayWork && !isOver && <p className="text-quiet">Who works at the bench answers here.</p>}
-        {mayWork && !isOver && <Answers run={run} kept={said?.ok === false ? said.kept : undefined} />}
-        {mayWork && run.air && run.phase === "going" && <AirBench kind={run.air} />}
-        {mayWork && run.radio && run.phase === "going" && <Faults run={run} />}
+        {isHere && !isOver && <Answers run={run} kept={said?.ok === false ? said.kept : undefined} />}
+        {mayWork && !isHere && !isOver && <TakeOver run={run} />}
+        {isHere && run.air && run.phase === "going" && <AirBench kind={run.air} />}
+        {isHere && run.radio && run.phase === "going" && <Faults run={run} />}
       </div>
     </div>
   );

@@ -1,7 +1,7 @@
 // Sends what was kept on the device, as soon as something answers. Answers what came of it.
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
-import { KEY } from "../forms/form-key.tsx";
+import { KEY, newKey } from "../forms/form-key.tsx";
 import { isThere } from "../forms/offline.ts";
 import type { ActAnswer } from "../shared/say-away.server.ts";
 import type { Pending } from "./shown.ts";
@@ -18,7 +18,7 @@ export function useSendLate(run: string, late: readonly Pending[]): ActAnswer | 
       if (over || !(await isThere()) || over) return;
       const form = new FormData();
       form.set("intent", "late");
-      form.set(KEY, crypto.randomUUID());
+      form.set(KEY, newKey());
       form.set("events", JSON.stringify(late.map(({ at: _, ...event }) => event)));
       submit(form, { method: "post", action: `/bench/${run}` });
     };

@@ -3,6 +3,7 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { PLAIN_POLICY, type Policy, policyShape } from "#core/unit/policy.ts";
 import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
 
@@ -58,7 +59,7 @@ describe("a group's policy", () => {
         const made = read(fieldsOf({ name: "Lanterns", purpose: "", policy: stored }));
         expect(made).toEqual({ ok: true, value: stored });
       }),
-      { numRuns: 400 },
+      { numRuns: cases(400) },
     );
   });
 

@@ -18,7 +18,7 @@ import { ChannelFindings } from "../shared/channel-findings.tsx";
 import { Rows } from "../shared/channel-rows.tsx";
 import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
 import { TakeTable } from "../shared/take-table.tsx";
-import { useMay } from "../ui/club.ts";
+import { following, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -28,7 +28,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Codeplug of the ${loaderData?.model.name ?? "model"} · Mossy Cabinet` },
 ];
 
-export const handle = { follows: ({ model }: { model: { id: string } }) => [`model:${model.id}`, "club"] };
+export const handle = { follows: following<typeof loader>(({ model }) => [`model:${model.id}`, "club"]) };
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");

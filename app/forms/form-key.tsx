@@ -25,5 +25,5 @@ export function FormKey({ answer: own }: { readonly answer?: unknown }) {
 }
 
 /** Not by `randomUUID`, which browsers have for safe addresses only. */
-const newKey = (): string =>
+export const newKey = (): string =>
   [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, "0")).join("");

@@ -6,11 +6,12 @@ import { endSessions } from "#acts/end-sessions.ts";
 import { setTheme } from "#acts/set-theme.ts";
 import type { Tx } from "#db/pool.ts";
 import { passwordHashOf, sessionsOf } from "#db/sessions.ts";
-import { countTry, sayWait } from "../auth/attempts.server.ts";
+import { countOwn, forgetOwn, sayWait } from "../auth/attempts.server.ts";
 import { hashPassword, isPassword } from "../auth/password.server.ts";
 import { newPassword, passwordTrouble } from "../auth/password-rule.server.ts";
+import { SAYS_BUSY, unlessBusy } from "../auth/turns.server.ts";
 import { orAway } from "../away.server.ts";
-import { readInClub, requestContext, type SignedIn, signedIn } from "../context.ts";
+import { readInClub, type SignedIn, signedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { counted } from "../ui/words/count.ts";
 
@@ -38,15 +39,19 @@ export async function changePassword(
   form: FormData,
 ): Promise<Record<string, string[]> | undefined> {
   const who = signedIn(context);
+  // Counted before it is compared: otherwise the right one would tell itself however often was guessed.
+  const wait = await orAway(countOwn(who.person));
+  if (wait) return { present: [sayWait(wait)] };
   const stored = await readInClub(context, (tx) => passwordHashOf(tx, who.person));
-  if (!stored || !(await isPassword(stored, present))) {
-    const wait = await orAway(countTry(context.get(requestContext).address));
-    return { present: [wait ? sayWait(wait) : "That is not your password."] };
-  }
+  const right = await unlessBusy(stored ? isPassword(stored, present) : Promise.resolve(false));
+  if (!right) return { present: [SAYS_BUSY] };
+  if (!right.value) return { present: ["That is not your password."] };
+  await orAway(forgetOwn(who.person));
   const trouble = passwordTrouble(password, [who.name, who.clubName]);
   if (trouble) return { password: [trouble] };
-  const hash = await hashPassword(password);
-  const done = await performForm(change, who, form, { hash, session: who.session });
+  const hashed = await unlessBusy(hashPassword(password));
+  if (!hashed) return { password: [SAYS_BUSY] };
+  const done = await performForm(change, who, form, { hash: hashed.value, session: who.session });
   return done.ok ? undefined : { "": [NOT_WHOLE] };
 }
 

@@ -6,6 +6,7 @@ import { ahead } from "#db/clock.ts";
 import { openWork } from "#db/work.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { readInClub, signedIn } from "../context.ts";
+import { newKey } from "../forms/form-key.tsx";
 import { LeaveGuard } from "../forms/leave.tsx";
 import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
@@ -34,7 +35,7 @@ export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> 
     personName: who.name,
     role: who.role,
     theme: who.theme,
-    formKey: crypto.randomUUID(),
+    formKey: newKey(),
     ...(await readInClub(context, async (tx) => {
       const [dueUnits, work, later] = await Promise.all([unitsDue(tx, who.today), openWork(tx), ahead(tx)]);
       return { dueUnits, work, toldAhead: later?.toISOString() };

@@ -68,7 +68,12 @@ export function useLive(): void {
     };
     seen();
     document.addEventListener("visibilitychange", seen);
+    // A page that is left ends it by itself: some browsers complain where it is cut off. One that comes back opens it again.
+    window.addEventListener("pagehide", close);
+    window.addEventListener("pageshow", seen);
     return () => {
+      window.removeEventListener("pagehide", close);
+      window.removeEventListener("pageshow", seen);
       document.removeEventListener("visibilitychange", seen);
       close();
     };

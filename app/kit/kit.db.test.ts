@@ -8,6 +8,7 @@ import { VERDICTS } from "#core/kit/evidence.ts";
 import { purchaseOf } from "#core/kit/get.ts";
 import { OPERATIONS } from "#core/kit/shapes.ts";
 import { chainsOfModel } from "#core/kit/tooling.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { openNeeds } from "#db/board.ts";
 import { loadKit, plugsOf } from "#db/kit.ts";
 import { putInstalled, putSupports, putThing } from "#db/kit-put.ts";
@@ -88,7 +89,7 @@ describe("things of the kit", () => {
           expect(String((columns as Record<string, unknown>)[kind.name] ?? "")).not.toBe("");
         }
       }),
-      { numRuns: 120 },
+      { numRuns: cases(120) },
     );
   });
 

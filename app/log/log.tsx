@@ -26,7 +26,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const asked = (name: string) => search.get(name)?.trim() || undefined;
   const number = (text: string | undefined) => (text && /^\d{1,18}$/.test(text) ? text : undefined);
   const date = (text: string | undefined) => (text && isPlainDate(text) ? text : undefined);
-  return readInClub(context, async (tx) => {
+  return readInClub(context, async (tx, who) => {
     const tag = asked("tag");
     const unit = tag ? (await unitByTag(tx, tag))?.id : number(asked("unit"));
     const filter: LogFilter = {
@@ -39,7 +39,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       words: asked("words")?.slice(0, 200),
       asWritten: asked("order") === "written",
     };
-    const rows = await readLog(tx, filter, PAGE + 1);
+    const rows = await readLog(tx, filter, PAGE + 1, who.role);
     const shown = rows.slice(0, PAGE);
     const next = rows.length > PAGE ? shown.at(-1)?.id : undefined;
     const more = next === undefined ? undefined : new URLSearchParams(search);

@@ -142,7 +142,7 @@ describe("a dossier", () => {
       const taken = after.components[0]?.releases.find((r) => r.version === release.version);
       expect(taken).toMatchObject({ notes: "read the leaflet first", source: { kind: "club" } });
       expect(taken?.source?.what).toContain("Reedbank Radio Group");
-      expect((await readLog(tx, { kind: "dossier-brought-in" }, 1))[0]).toMatchObject({
+      expect((await readLog(tx, { kind: "dossier-brought-in" }, 1, "keeper"))[0]).toMatchObject({
         kind: "dossier-brought-in",
       });
     }));

@@ -1,12 +1,10 @@
 // A model's dossier as one JSON document, to keep or to give to another club.
 
 import { withoutGuarded } from "#core/dossier/document.ts";
-import { isGuarded } from "#core/dossier/procedure.ts";
-import { proceduresOf } from "#db/dossier.ts";
 import { writeDossier } from "#db/dossier-document.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { notFound, readInClub } from "../context.ts";
-import { isHidden, shownTo } from "../shared/guarded.server.ts";
+import { isHandedOut } from "../shared/guarded.server.ts";
 import type { Route } from "./+types/dossier-out";
 import { modelIdOf } from "./load-dossier.server.ts";
 
@@ -17,10 +15,10 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   const dossier = await readInClub(context, async (tx, who) => {
     const whole = await writeDossier(tx, who, model);
     if (!whole) return undefined;
-    // What unlocks leaves with those who may see it, and that is noted.
-    const guarded = (await proceduresOf(tx, model)).filter(isGuarded);
-    for (const one of guarded) await shownTo(who, model, one);
-    return guarded.some((one) => isHidden(who, one)) ? withoutGuarded(whole) : whole;
+    // What is guarded leaves with those who may see it, and that is noted.
+    const without = withoutGuarded(whole);
+    const isPlain = JSON.stringify(without) === JSON.stringify(whole);
+    return isPlain || (await isHandedOut(who, { model, dossier: "whole" })) ? whole : without;
   });
   if (!dossier) throw notFound("This model");
   const name = `dossier-${dossier.model.name}`.toLowerCase().replace(/[^a-z0-9]+/g, "-");

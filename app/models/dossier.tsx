@@ -17,8 +17,9 @@ import { loadSituations } from "#db/situation.ts";
 import { wallUnits } from "#db/units.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { offlineSaid } from "../forms/offline.ts";
+import { isHandedOut, modeInPassing } from "../shared/guarded.server.ts";
 import { ConfirmForm } from "../shared/known-from.tsx";
-import { useClub, useMay } from "../ui/club.ts";
+import { following, useClub, useMay } from "../ui/club.ts";
 import { Ladder } from "../ui/ladder.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -39,7 +40,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 export const handle = {
-  follows: ({ model }: { model: { id: string } }) => [`model:${model.id}`, "unit"],
+  follows: following<typeof loader>(({ model }) => [`model:${model.id}`, "unit"]),
 };
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
@@ -78,7 +79,10 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
     });
     const procedures = await proceduresOf(tx, model.id);
     const modes = await modesOf(tx, model.id);
-    const seesAll = may(who.role, "see-unlocking");
+    const items = may(who.role, "see-unlocking") ? await serviceItems(tx, model.id) : undefined;
+    const isShown =
+      new URL(request.url).searchParams.get("guarded") === "shown" &&
+      (await isHandedOut(who, { model: model.id, service: "menu" }));
     return {
       model,
       head: await dossierHead(tx, model.id),
@@ -86,13 +90,13 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       procedures: procedures.map(({ steps: _, ...rest }) => rest),
       warned: [...new Set(warningsOf(procedures).map((w) => w.of))],
       quirks: await quirksOf(tx, model.id),
-      // A service menu is not shown to everybody.
-      service: seesAll ? await serviceItems(tx, model.id) : undefined,
+      // A service menu is not shown to everybody, and to whom it is shown is noted: so only if asked for.
+      service: items && { items: isShown ? items : undefined, count: items.length },
       probes: probesOf(modes, await bandPlan(tx), who.today),
       modes: modes.map((mode) => ({
-        ...mode,
+        ...modeInPassing(mode),
         // How it is set stands for the steps where there are none.
-        facts: seesAll ? mode.facts : { ...mode.facts, setting: undefined },
+        setting: isShown ? mode.facts.setting : undefined,
         transmit: transmitOf(mode.facts),
         units: all.flatMap(({ unit }) => (unit.mode?.now.id === mode.id ? [tags.get(unit.id) ?? "?"] : [])),
       })),
@@ -199,7 +203,7 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
           procedures={loaderData.procedures}
           confirmed={loaderData.confirmed}
         />
-        {loaderData.service && <ServiceList model={model.id} items={loaderData.service} />}
+        {loaderData.service && <ServiceList model={model.id} {...loaderData.service} />}
         <QuirkList
           model={model.id}
           quirks={loaderData.quirks}

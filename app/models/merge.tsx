@@ -10,6 +10,7 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { following } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -19,7 +20,7 @@ import { modelIdOf, mustHaveModel } from "./load-dossier.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Two models that are one · Mossy Cabinet" }];
 
-export const handle = { follows: ({ model }: { model: { id: string } }) => [`model:${model.id}`, "unit"] };
+export const handle = { follows: following<typeof loader>(({ model }) => [`model:${model.id}`, "unit"]) };
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-model");

@@ -9,13 +9,14 @@ import { ERASES } from "#core/release/conditions.ts";
 import { dossierHead, proceduresOf } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
 import { modesOf } from "#db/modes.ts";
-import { mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { mustBeAllowed, notAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
 import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
+import { isHandedOut } from "../shared/guarded.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/mode";
@@ -30,10 +31,12 @@ const EMPTY: Values = { sourceKind: "bench", outside: "refuses", erases: "nothin
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "write-procedure");
-  return readInClub(context, async (tx) => {
+  return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const mode = (await modesOf(tx, model.id)).find((one) => one.id === params.mode);
     if (params.mode !== "new" && !mode) throw notFound("This mode");
+    if (mode?.facts.setting !== undefined && !(await isHandedOut(who, { model: model.id, mode: mode.id })))
+      throw notAllowed("see-unlocking");
     const { parts } = await dossierHead(tx, model.id);
     const procedures = (await proceduresOf(tx, model.id)).map(({ id, title }) => [id, title] as const);
     const revisions = await revisionsOf(tx, model.id);

@@ -10,6 +10,9 @@ import { type Lane, Ruler } from "../ui/ruler.tsx";
 import { sayHertz } from "../ui/words/frequency.ts";
 
 export type ShownModes = readonly (ModeRow & {
+  /** A tool can set it; how, is told where it was asked for. */
+  readonly hasSetting: boolean;
+  readonly setting: string | undefined;
   readonly transmit: Lane["bands"];
   /** Tags of the radios that are in it. */
   readonly units: readonly string[];
@@ -118,7 +121,7 @@ export function ModeList(props: {
                   <span className="tag text-sm">{mode.units.slice(0, 12).join(" ")}</span>
                 )}
               </p>
-              {(enter || mode.facts.setting) && (
+              {(enter || mode.hasSetting) && (
                 <p className="text-sm">
                   In:{" "}
                   {enter && (
@@ -126,11 +129,11 @@ export function ModeList(props: {
                       {enter.title}
                     </Go>
                   )}
-                  {enter && mode.facts.setting && ", or "}
-                  {mode.facts.setting}
+                  {enter && mode.hasSetting && ", or "}
+                  {mode.hasSetting && (mode.setting ?? "in a tool, as bench and keeper can see")}
                 </p>
               )}
-              {!leave && (enter || mode.facts.setting) && (
+              {!leave && (enter || mode.hasSetting) && (
                 <p className="doubt-thin w-fit px-1 text-sm">Out: nobody has written down a way.</p>
               )}
               {leave && (

@@ -45,12 +45,12 @@ it("is shown with the radios it touches first, and those are the ones whose need
     const { model, component, says, due } = await lantern(tx, who);
     const fields = { component, numbering: JSON.stringify({ kind: "decimal" }) };
     const before = await due();
-    const [newest] = await readLog(tx, {}, 1);
+    const [newest] = await readLog(tx, {}, 1, "keeper");
     const looked = await confirm(tx, who, model, form(fields));
     expect(looked.says).toMatch(/^Not done yet/);
     expect(await says()).toBeUndefined();
     expect(await due()).toEqual(before);
-    expect((await readLog(tx, {}, 1))[0]).toEqual(newest);
+    expect((await readLog(tx, {}, 1, "keeper"))[0]).toEqual(newest);
     const done = await confirm(tx, who, model, form({ ...fields, intent: "count-so" }));
     expect(done).toMatchObject({ ok: true });
     expect(await says()).toEqual({ kind: "decimal" });

@@ -8,7 +8,7 @@ import { mapped } from "#core/quantities/result.ts";
 import { dossierHead, procedureById } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { mustBeAllowed, notAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { textsIn } from "../forms/merge.server.ts";
@@ -42,7 +42,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return readInClub(context, async (tx, who) => {
     const { model, procedure, known } = await load(tx, params.model, params.procedure);
     // Whoever corrects it sees it.
-    if (procedure) await shownTo(who, model.id, procedure);
+    if (procedure && (await shownTo(who, model.id, procedure)).hidden) throw notAllowed("see-unlocking");
     return {
       model,
       known,

@@ -157,7 +157,7 @@ describe("what is told beforehand is what happens", () => {
           expect(inOrder(toldOf(told))).toEqual(inOrder(happened));
           const units = Object.values(happened).flat().length;
           anybody += units;
-          const [entry] = await readLog(tx, { kind }, 1);
+          const [entry] = await readLog(tx, { kind }, 1, "keeper");
           expect(entry?.detail).toMatchObject({ version: newest.version, units });
         }
         expect(await standings(tx, model, who.today)).toEqual(start);

@@ -3,19 +3,24 @@
 import type { CodeRow, ItemRow, SettingRow } from "#db/service.ts";
 import { useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
+import { counted } from "../ui/words/count.ts";
 import { saySource } from "../ui/words/step.ts";
 
 export function ServiceList({
   model,
-  items,
+  count,
+  items: shown,
 }: {
   readonly model: string;
-  readonly items: readonly ItemRow[];
+  readonly count: number;
+  /** Only where they were asked for. */
+  readonly items: readonly ItemRow[] | undefined;
 }) {
   const mayWrite = useMay("write-procedure");
+  const items = shown ?? [];
   const settings = items.filter((item) => item.kind === "setting");
   const codes = items.filter((item) => item.kind === "code");
-  if (items.length === 0 && !mayWrite) return null;
+  if (count === 0 && !mayWrite) return null;
   return (
     <section id="service">
       <h2 className="mb-1.5 flex flex-wrap items-baseline gap-3">
@@ -31,7 +36,15 @@ export function ServiceList({
           </>
         )}
       </h2>
-      {items.length === 0 && <p className="text-quiet">Nobody has written any of it down.</p>}
+      {count === 0 && <p className="text-quiet">Nobody has written any of it down.</p>}
+      {count > 0 && !shown && (
+        <p>
+          <Go to={`/models/${model}?guarded=shown#service`} className="link">
+            Show {counted(count, "item")}
+          </Go>{" "}
+          <span className="text-quiet">for bench and keeper; each showing is noted in the log</span>
+        </p>
+      )}
       {settings.length > 0 && (
         <div className="overflow-x-auto">
           <table className="table table-sm sheet w-full">

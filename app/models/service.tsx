@@ -7,13 +7,14 @@ import { codeShape, settingShape } from "#core/dossier/service.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS } from "#core/quantities/source.ts";
 import { type ItemKind, type ItemRow, serviceItems } from "#db/service.ts";
-import { mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { mustBeAllowed, notAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
 import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
+import { isHandedOut } from "../shared/guarded.server.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/service";
 import { mustHaveModel } from "./load-dossier.server.ts";
@@ -46,10 +47,12 @@ const kindIn = (request: Request): ItemKind =>
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   mustBeAllowed(context, "write-procedure");
-  return readInClub(context, async (tx) => {
+  return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
     const item = (await serviceItems(tx, model.id)).find((one) => one.id === params.item);
     if (params.item !== "new" && !item) throw notFound("This item");
+    if (item && !(await isHandedOut(who, { model: model.id, service: "menu" })))
+      throw notAllowed("see-unlocking");
     const values: Values = item ? valuesOf(item) : { sourceKind: "bench" };
     return { model, kind: item?.kind ?? kindIn(request), known: item !== undefined, values };
   });
@@ -60,7 +63,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
-    const there = redirect(`/models/${model.id}#service`);
+    const there = redirect(`/models/${model.id}?guarded=shown#service`);
     const load = async () => (await serviceItems(tx, model.id)).find((one) => one.id === params.item);
     const item = await load();
     if (params.item !== "new" && !item) throw notFound("This item");

@@ -1,10 +1,11 @@
-// Steps that unlock a radio: shown to those who may see them, and that is noted; to others their title alone.
-
+// What is guarded: how a radio is unlocked, service menus and their values, settings in a tool. It leaves the server through this file alone:
+// to those who may see it, and each showing is noted; to others what must be known all the same, such as a title.
 import { perform } from "#acts/define.ts";
-import { showUnlocking } from "#acts/show-unlocking.ts";
+import { type Guarded, showUnlocking } from "#acts/show-unlocking.ts";
 import { may } from "#core/club/acts.ts";
 import { isGuarded, withoutSteps } from "#core/dossier/procedure.ts";
 import type { ProcedureRow } from "#db/dossier.ts";
+import type { ModeRow } from "#db/modes.ts";
 import { orAway } from "../away.server.ts";
 import type { SignedIn } from "../context.ts";
 
@@ -14,24 +15,34 @@ const mayAll = (who: Pick<SignedIn, "role">) => may(who.role, "see-unlocking");
 export const isHidden = (who: Pick<SignedIn, "role">, procedure: Pick<ProcedureRow, "effect">): boolean =>
   isGuarded(procedure) && !mayAll(who);
 
+/**
+ * Whether guarded facts are handed to this person: they may see them, and that they are shown has been noted, once in an hour. What cannot be
+ * noted is not shown.
+ */
+export async function isHandedOut(who: SignedIn, guarded: Guarded): Promise<boolean> {
+  if (!mayAll(who)) return false;
+  const key = `shown ${new Date().toISOString().slice(0, 13)}`;
+  const noted = await orAway(perform(showUnlocking, who, { input: guarded, key }));
+  return noted.ok;
+}
+
 /** Procedures as somebody may see them in passing: of what unlocks no more than what one must be warned of. */
 export const inPassing = (procedures: readonly ProcedureRow[]): ProcedureRow[] =>
   procedures.map((one) => (isGuarded(one) ? withoutSteps(one) : one));
 
-/** A procedure that is shown with its steps, if this person may see them; what unlocks is noted as shown, once in an hour. */
+/** A mode as anybody may see it: whether a tool's setting is noted, and not which. */
+export const modeInPassing = ({ facts, ...mode }: ModeRow): ModeRow & { readonly hasSetting: boolean } => ({
+  ...mode,
+  facts: { ...facts, setting: undefined },
+  hasSetting: facts.setting !== undefined,
+});
+
+/** A procedure that is shown with its steps, if this person may see them. */
 export async function shownTo(
   who: SignedIn,
   model: string,
   procedure: ProcedureRow,
 ): Promise<ProcedureRow & { readonly hidden: boolean }> {
-  if (isHidden(who, procedure)) return { ...procedure, steps: [], hidden: true };
-  if (isGuarded(procedure)) {
-    const key = `shown ${new Date().toISOString().slice(0, 13)}`;
-    const noted = await orAway(
-      perform(showUnlocking, who, { input: { model, procedure: procedure.id }, key }),
-    );
-    // What cannot be noted is not shown.
-    if (!noted.ok) return { ...procedure, steps: [], hidden: true };
-  }
-  return { ...procedure, hidden: false };
+  const hidden = isGuarded(procedure) && !(await isHandedOut(who, { model, procedure: procedure.id }));
+  return hidden ? { ...procedure, steps: [], hidden } : { ...procedure, hidden };
 }

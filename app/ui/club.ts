@@ -33,3 +33,11 @@ export function useClub(): FrameData {
 export function useMay(act: Act, about?: { holdsUnit?: boolean }): boolean {
   return may(useClub().role, act, about);
 }
+
+type Loader = (...args: never[]) => Promise<object | Response> | object;
+
+/** For a route's `handle.follows`: topics that follow from what its own loader gives, so that a name the loader has not does not compile. */
+export const following =
+  <Of extends Loader>(topics: (data: Exclude<Awaited<ReturnType<Of>>, Response>) => readonly string[]) =>
+  (data: never): readonly string[] =>
+    topics(data);

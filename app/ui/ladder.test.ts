@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { layOut } from "./ladder.tsx";
 import type { Rung } from "./rung.ts";
 
@@ -36,7 +37,7 @@ test("labels of one row never touch, however many releases there are", () => {
       }
       expect(placed.every((r) => r.up <= 2)).toBe(true);
     }),
-    { numRuns: 60 },
+    { numRuns: cases(60) },
   );
 });
 

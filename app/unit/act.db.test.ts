@@ -51,7 +51,7 @@ describe("a reading", () => {
       const readings = await readingsOf(tx, unit.id);
       expect(readings).toHaveLength(before + 1);
       expect(readings[0]).toMatchObject({ raw: "v1.08", source: "screen" });
-      const [told] = await readLog(tx, { unit: unit.id }, 1);
+      const [told] = await readLog(tx, { unit: unit.id }, 1, "keeper");
       expect(told).toMatchObject({ kind: "reading", person_id: who.person });
     }));
 
@@ -105,7 +105,9 @@ describe("lending and taking back", () => {
       const back = await act(tx, who, "S-01", { intent: "back" });
       expect(back).toMatchObject({ status: 200, says: expect.stringContaining("Read its version") });
       expect((await act(tx, who, "S-01", { intent: "back" })).status).toBe(409);
-      const kinds = (await readLog(tx, { unit: (await unitOf(tx, "S-01")).id }, 2)).map((e) => e.kind);
+      const kinds = (await readLog(tx, { unit: (await unitOf(tx, "S-01")).id }, 2, "keeper")).map(
+        (e) => e.kind,
+      );
       expect(kinds).toEqual(["back", "lent"]);
     }));
 

@@ -9,7 +9,7 @@ import { Rows } from "../shared/channel-rows.tsx";
 import { loadUnit } from "../shared/load-unit.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
 import { TakeTable } from "../shared/take-table.tsx";
-import { useClub, useMay } from "../ui/club.ts";
+import { following, useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -26,7 +26,7 @@ export const meta: Route.MetaFunction = ({ params }) => [
   { title: `Channels of ${params.tag} · Mossy Cabinet` },
 ];
 
-export const handle = { follows: ({ unit }: { unit: { id: string } }) => [`unit:${unit.id}`] };
+export const handle = { follows: following<typeof loader>(({ unit }) => [`unit:${unit.id}`]) };
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");

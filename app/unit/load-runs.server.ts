@@ -1,7 +1,6 @@
-// The runs of one radio, each in a line and its steps.
-import { may, type Role } from "#core/club/acts.ts";
+// The runs of one radio, each in a line and its steps. What is guarded in them is shown at the run itself.
 import { foldRun } from "#core/run/fold.ts";
-import { stepsOf, withoutGuarded } from "#core/run/plan.ts";
+import { stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
 import type { Tx } from "#db/pool.ts";
 import { eventsOf, runsOfUnit } from "#db/runs.ts";
 import { simulatedState } from "#db/simulated.ts";
@@ -11,9 +10,7 @@ import { sayClock, sayListedStep } from "../ui/words/run.ts";
 /** So many runs are told of on a radio's page. */
 const MOST = 10;
 
-/** `role`: of whoever looks. */
-export async function shownRuns(tx: Tx, unit: string, role: Role) {
-  const all = may(role, "see-unlocking");
+export async function shownRuns(tx: Tx, unit: string) {
   const rows = await runsOfUnit(tx, unit, MOST);
   const events = await eventsOf(
     tx,
@@ -26,9 +23,9 @@ export async function shownRuns(tx: Tx, unit: string, role: Role) {
     past: rows
       .filter((row) => row.ended_at !== null)
       .map((row) => {
-        const had = events.get(row.id) ?? [];
+        const had = withoutNotes(row.plan, events.get(row.id) ?? []);
         const run = foldRun(row.plan, had);
-        const steps = stepsOf(all ? row.plan : withoutGuarded(row.plan));
+        const steps = stepsOf(withoutGuarded(row.plan));
         const odd = had.filter(({ what }) => what.kind === "odd" || what.kind === "machine-failed").length;
         const stopped = had.findLast(({ what }) => what.kind === "stopped")?.what;
         const time = sayClock([...run.took.values()].reduce((sum, ms) => sum + ms, 0));

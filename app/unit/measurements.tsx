@@ -17,7 +17,7 @@ import { Strike } from "../forms/strike.tsx";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
 import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
-import { useClub, useMay } from "../ui/club.ts";
+import { following, useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -30,7 +30,7 @@ export const meta: Route.MetaFunction = ({ params }) => [
   { title: `${params.tag}, measured · Mossy Cabinet` },
 ];
 
-export const handle = { follows: ({ unit }: { unit: { id: string } }) => [`unit:${unit.id}`] };
+export const handle = { follows: following<typeof loader>(({ unit }) => [`unit:${unit.id}`]) };
 
 const UNIT = { power: "W", current: "A", sensitivity: "µV" } as const;
 

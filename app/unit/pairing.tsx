@@ -11,7 +11,7 @@ import { offlineSaid } from "../forms/offline.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
 import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
-import { useClub, useMay } from "../ui/club.ts";
+import { following, useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -30,7 +30,7 @@ import { actOnPairing } from "./pairing.server.ts";
 
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag}, pairing · Mossy Cabinet` }];
 
-export const handle = { follows: ({ unit }: { unit: { id: string } }) => [`unit:${unit.id}`, "club"] };
+export const handle = { follows: following<typeof loader>(({ unit }) => [`unit:${unit.id}`, "club"]) };
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");

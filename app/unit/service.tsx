@@ -4,11 +4,12 @@ import { noteSetting } from "#acts/note-setting.ts";
 import { codeOf, STANDING_ORDER, settingStanding } from "#core/dossier/service.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { codesIn, serviceItems, settingsIn, unitSettings } from "#db/service.ts";
-import { mustBeAllowed, readInClub } from "../context.ts";
+import { mustBeAllowed, notAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { OFFLINE, orOffline } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { isHandedOut } from "../shared/guarded.server.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
 import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
@@ -31,6 +32,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return readInClub(context, async (tx, who) => {
     const { row } = await loadUnit(tx, params.tag, who.today);
     leadToTag(row, params.tag, "/service");
+    if (!(await isHandedOut(who, { unit: row.id, service: "values" }))) throw notAllowed("see-unlocking");
     const items = await serviceItems(tx, row.model_id);
     const noted = groupBy(await unitSettings(tx, row.id, MOST), (one) => one.item_id);
     const settings = settingsIn(items).map(({ id, name, facts }) => {

@@ -10,7 +10,7 @@ import { offlineSaid } from "../forms/offline.ts";
 import { Strike } from "../forms/strike.tsx";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
 import { orSayAway } from "../shared/say-away.server.ts";
-import { useClub, useMay } from "../ui/club.ts";
+import { following, useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -24,7 +24,7 @@ export const meta: Route.MetaFunction = ({ params }) => [
   { title: `Harmonics of ${params.tag} · Mossy Cabinet` },
 ];
 
-export const handle = { follows: ({ unit }: { unit: { id: string } }) => [`unit:${unit.id}`, "club"] };
+export const handle = { follows: following<typeof loader>(({ unit }) => [`unit:${unit.id}`, "club"]) };
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");

@@ -16,7 +16,7 @@ import { ReadingField } from "../forms/reading-field.tsx";
 import { shownTooling } from "../shared/load-tooling.server.ts";
 import { componentsOf, howToOf, leadToTag, loadUnit, waysOf } from "../shared/load-unit.server.ts";
 import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
-import { useClub, useMay } from "../ui/club.ts";
+import { following, useClub, useMay } from "../ui/club.ts";
 import { Said } from "../ui/said.tsx";
 import type { Route } from "./+types/unit";
 import { actOnUnit } from "./act.server.ts";
@@ -37,11 +37,7 @@ import { WriteDown } from "./write-down.tsx";
 export const meta: Route.MetaFunction = ({ params }) => [{ title: `${params.tag} · Mossy Cabinet` }];
 
 export const handle = {
-  follows: ({ unit }: { unit: { id: string; model_id: string } }) => [
-    `unit:${unit.id}`,
-    `model:${unit.model_id}`,
-    "club",
-  ],
+  follows: following<typeof loader>(({ unit }) => [`unit:${unit.id}`, `model:${unit.model_id}`, "club"]),
 };
 
 export async function loader({ context, params, request }: Route.LoaderArgs) {
@@ -70,7 +66,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
         : { tooling: [], kitKnown: true }),
       pairings: await shownPairings(tx, { unit: row.id }),
       battery: await shownBattery(tx, row.id),
-      runs: await shownRuns(tx, row.id, who.role),
+      runs: await shownRuns(tx, row.id),
       mode: await shownMode(tx, situation, who.today),
       howTo: situation && (await howToOf(tx, who, situation.unit, catalogue)),
       unit: row,
@@ -100,7 +96,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
         read_at: r.read_at?.toISOString() ?? null,
         struck: struck_at && { at: struck_at.toISOString(), by: struck_by, why: struck_why ?? "" },
       })),
-      log: (await readLog(tx, { unit: row.id }, 14)).map((entry) => ({
+      log: (await readLog(tx, { unit: row.id }, 14, who.role)).map((entry) => ({
         ...entry,
         at: entry.at.toISOString(),
       })),

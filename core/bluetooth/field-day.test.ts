@@ -1,6 +1,7 @@
 // The field-day sheet against every way to give each radio a programmer, or none.
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { type FieldProgrammer, type FieldRadio, fieldDay } from "./field-day.ts";
 
 const programmer = fc.record({
@@ -67,6 +68,6 @@ it("serves as many as can be, with the longest queue as short as can be, each ra
         expect(why === "charge").toBe(tools.some(({ serves }) => serves.has(model)));
       }
     }),
-    { numRuns: 1000 },
+    { numRuns: cases(1000) },
   );
 });

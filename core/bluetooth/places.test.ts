@@ -1,6 +1,7 @@
 // Charger places against every order on every place.
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { placesFor, type ToCharge } from "./places.ts";
 
 const thing = fc.record({ minutes: fc.integer({ min: 1, max: 9 }), due: fc.integer({ min: 1, max: 20 }) });
@@ -50,7 +51,7 @@ it("leaves as few late as any order on any place, and keeps to its own times", (
         expect(beside.every((other) => other.to <= one.from || other.from >= one.to)).toBe(true);
       }
     }),
-    { numRuns: 300 },
+    { numRuns: cases(300) },
   );
 });
 

@@ -1,6 +1,7 @@
 // Addresses that a person would call the same are the same, and folding once is enough.
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { foldAddress } from "./address.ts";
 
 test("case, width and the dotted capital I make no other address", () => {
@@ -15,6 +16,6 @@ test("folding twice is folding once, for any text", () => {
     fc.property(fc.string({ unit: "binary", maxLength: 40 }), (text) => {
       expect(foldAddress(foldAddress(text))).toBe(foldAddress(text));
     }),
-    { numRuns: 2000 },
+    { numRuns: cases(2000) },
   );
 });

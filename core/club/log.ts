@@ -1,5 +1,6 @@
 // The kinds of things the log tells, each with the details its sentence needs. The one source of these shapes.
 import { z } from "zod";
+import { GUARDED_PARTS } from "../dossier/procedure.ts";
 import { DEEDS } from "../unit/done.ts";
 
 const text = z.string();
@@ -94,7 +95,8 @@ export const logEntry = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("service-item-written"), what: text, of: z.enum(["setting", "code"]) }),
   z.object({ kind: z.literal("service-item-shelved"), what: text, of: z.enum(["setting", "code"]) }),
   z.object({ kind: z.literal("setting-noted"), name: text, value: text, changed: z.boolean(), why: text }),
-  z.object({ kind: z.literal("unlocking-shown"), what: text }),
+  /** `part` is absent in what was written before there were others: a procedure. */
+  z.object({ kind: z.literal("unlocking-shown"), what: text, part: z.enum(GUARDED_PARTS).optional() }),
   z.object({ kind: z.literal("mode-noted"), name: text, how: z.enum(["set", "proved", "told"]), why: text }),
   z.object({ kind: z.literal("measured"), what: text, value: z.number(), meter: text }),
   z.object({ kind: z.literal("channels-kept"), what: text, channels: z.number() }),
@@ -173,3 +175,10 @@ export const logEntry = z.discriminatedUnion("kind", [
 export type LogEntry = z.infer<typeof logEntry>;
 export type LogKind = LogEntry["kind"];
 export const LOG_KINDS: readonly LogKind[] = logEntry.options.map((option) => option.shape.kind.value);
+
+/** Entries that hold what a service menu holds: they are read by those who may see that. */
+export const GUARDED_ENTRIES: readonly LogEntry["kind"][] = [
+  "service-item-written",
+  "service-item-shelved",
+  "setting-noted",
+];

@@ -1,6 +1,7 @@
 // Which of what the finder has found comes first.
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { type FoundSort, fitOf, ranked } from "./ranking.ts";
 
 const of = (sort: FoundSort, ...names: string[]) => names.map((name) => ({ name, sort }));
@@ -64,6 +65,6 @@ test("a name fits by a slip exactly if a beginning of it, or of a word of it, is
       if (name.includes(asked)) expect(fit).toBeLessThan(4);
       else expect([name, asked, fit === 4]).toEqual([name, asked, isNear]);
     }),
-    { numRuns: 3000 },
+    { numRuns: cases(3000) },
   );
 });

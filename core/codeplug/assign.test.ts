@@ -1,6 +1,7 @@
 // Assignments against every permutation.
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { assign } from "./assign.ts";
 
 function cheapest(size: number, cost: readonly number[]): number {
@@ -35,6 +36,6 @@ it("costs as little as any permutation, and is one", () => {
         expect(sum).toBe(cheapest(size, cost));
       },
     ),
-    { numRuns: 1500 },
+    { numRuns: cases(1500) },
   );
 });

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { modeShape } from "../modes/mode.ts";
 import { plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import type { CodeplugChannel } from "./channel.ts";
 import {
   CODEPLUG_ORDER,
@@ -130,7 +131,7 @@ describe("what is wrong with a codeplug", () => {
           first.map(({ position }) => position),
         );
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
   });
 
@@ -169,7 +170,7 @@ describe("what is wrong with a codeplug", () => {
         }
         if (cure !== "drop-doubles") expect(after).toHaveLength(channels.length);
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
   });
 

@@ -1,6 +1,7 @@
 // What became of each channel, against every way to pair two small codeplugs.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { type CodeplugChannel, codeplugChannel } from "./channel.ts";
 import { compareCodeplugs, leftToAlign } from "./compare.ts";
 
@@ -65,7 +66,7 @@ describe("two codeplugs", () => {
         expect(olds).toHaveLength(before.length);
         expect(news).toEqual([...after]);
       }),
-      { numRuns: 1000 },
+      { numRuns: cases(1000) },
     );
   });
 
@@ -101,6 +102,6 @@ it("tells how many are left to align: all but those that are the same at the sam
       const same = compareCodeplugs(before, after).filter(({ kind }) => kind === "kept").length;
       expect(leftToAlign(before, after)).toBe(Math.max(before.length, after.length) - same);
     }),
-    { numRuns: 300 },
+    { numRuns: cases(300) },
   );
 });

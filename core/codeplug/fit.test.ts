@@ -1,6 +1,7 @@
 // Blocks in places against every choice of how many of each.
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { type FitBlock, fitBlocks } from "./fit.ts";
 
 const block = fc
@@ -52,7 +53,7 @@ it("has the greatest weight of any choice, in order, in one piece, at the fixed 
         expect(next - 1).toBeLessThanOrEqual(capacity);
       }
     }),
-    { numRuns: 1000 },
+    { numRuns: cases(1000) },
   );
 });
 

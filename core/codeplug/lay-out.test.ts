@@ -1,6 +1,7 @@
 // One plan for a model, against a plain reading of the rule and every choice of what to leave out.
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { codeplugChannel } from "./channel.ts";
 import { type LayFacts, layOut, type PlanBlock, type PlanMember } from "./lay-out.ts";
 
@@ -94,7 +95,7 @@ it("keeps the greatest weight of what the model can take; every member is in or 
       }
       expect(layOut(plan, able)).toEqual(laid);
     }),
-    { numRuns: 1000 },
+    { numRuns: cases(1000) },
   );
 });
 

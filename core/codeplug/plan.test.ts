@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { changesOf } from "./changes.ts";
 import { codeplugFacts, layFactsOf } from "./facts.ts";
 import { layOut } from "./lay-out.ts";
@@ -117,7 +118,7 @@ describe("a plan that is changed", () => {
           })),
         ).toEqual(own);
       }),
-      { numRuns: 500 },
+      { numRuns: cases(500) },
     );
   });
 

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { expect, it } from "vitest";
 import { addDays, daysBetween, plain } from "../quantities/date.ts";
 import { distance } from "../quantities/geo.ts";
+import { cases } from "../quantities/testing.ts";
 import { type NearRule, type Repeater, repeatersNear } from "./repeaters.ts";
 
 const today = plain("2026-06-30");
@@ -61,7 +62,7 @@ it("takes what the rule allows, the nearest first; every other has a reason", ()
       for (const [i, one] of taken.entries())
         expect(one.away).toBeGreaterThanOrEqual(taken[i - 1]?.away ?? 0);
     }),
-    { numRuns: 500 },
+    { numRuns: cases(500) },
   );
 });
 

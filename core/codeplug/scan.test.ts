@@ -1,6 +1,7 @@
 // Scan plans against a raster that is walked channel by channel.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { chanceToMeet, type Scan, scanPlan } from "./scan.ts";
 
 const scan = (more: Partial<Scan> = {}): Scan => ({
@@ -46,7 +47,7 @@ describe("a scan plan", () => {
           expect(plan.best).toBe(best);
         },
       ),
-      { numRuns: 1000 },
+      { numRuns: cases(1000) },
     );
   });
 

@@ -1,6 +1,7 @@
 // Tables of channels written and read: the same channels; and what cannot be a channel is named.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import type { CodeplugChannel } from "./channel.ts";
 import { readChannelTable } from "./channel-table.ts";
 import { canonical, readDocument, writeDocument } from "./document.ts";
@@ -67,7 +68,7 @@ describe("a table of channels", () => {
         expect(read.value.odd).toEqual([]);
         expect(tidy(read.value.channels)).toEqual(tidy(list));
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
   });
 
@@ -166,7 +167,7 @@ describe("a channel's form", () => {
         const read = typedChannel(formOf(rest));
         expect(read.ok && tidy([{ ...read.value, position: 1 }])).toEqual(tidy([{ ...rest, position: 1 }]));
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
   });
 
@@ -198,7 +199,7 @@ describe("our own document of a codeplug", () => {
         expect(writeDocument("Fenwright Wicket", shuffled)).toBe(text);
         expect(canonical(shuffled)).toBe(canonical(list));
       }),
-      { numRuns: 100 },
+      { numRuns: cases(100) },
     );
   });
 

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { ACTS, type Act, may, ROLES, readRole } from "../club/acts.ts";
 import { plain as day } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { differencesOf, factKey, factsOf } from "./differences.ts";
 import { type Dossier, readDossier } from "./document.ts";
 
@@ -94,7 +95,7 @@ describe("differences", () => {
         expect(differencesOf(dossier(ours), dossier(ours, "another club"))).toEqual([]);
         expect(differencesOf(dossier(over(ours, theirs)), dossier(theirs))).toEqual([]);
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
   });
 
@@ -116,7 +117,7 @@ describe("differences", () => {
         ];
         expect([...told].sort()).toEqual(expected.sort());
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
   });
 
@@ -151,7 +152,7 @@ describe("differences", () => {
           theirs.releases.length + theirs.quirks.length + theirs.procedures.length,
         );
       }),
-      { numRuns: 100 },
+      { numRuns: cases(100) },
     );
   });
 

@@ -113,6 +113,7 @@ export const withoutGuarded = (dossier: Dossier): Dossier => ({
   procedures: dossier.procedures.filter((one) => !isGuarded(one)),
   modes: dossier.modes.map(({ setting: _, ...mode }) => mode),
   settings: [],
+  codes: [],
 });
 
 export type DocumentProblem =

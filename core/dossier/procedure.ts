@@ -36,6 +36,17 @@ export const procedureShape = z.object({
 });
 export type Procedure = z.infer<typeof procedureShape>;
 
+/** What is shown only to those who may see how a radio is unlocked, each showing noted in the log. */
+export const GUARDED_PARTS = [
+  "procedure",
+  "mode",
+  "service-menu",
+  "service-values",
+  "dossier",
+  "run",
+] as const;
+export type GuardedPart = (typeof GUARDED_PARTS)[number];
+
 /** Whether its steps are shown only to bench and keeper, and every showing is noted: those that unlock a radio. */
 export const isGuarded = ({ effect }: Pick<Procedure, "effect">): boolean => effect === "unlock";
 

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { findDecimalSign, possibleDateOrders, readDate } from "../quantities/signs.ts";
+import { cases } from "../quantities/testing.ts";
 import { columnsAsBefore, guessColumns, headKey, type Meaning } from "./columns.ts";
 import { decodeTable, LARGEST_FILE } from "./decode.ts";
 import { folded, modelKey } from "./names.ts";
@@ -127,7 +128,7 @@ describe("names that are nearly the same", () => {
         expect(distance(b, a, 2)).toBe(quick);
         expect(quick === 0).toBe(a === b);
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
   });
   test.each([

@@ -12,6 +12,7 @@ import {
   readDate,
   withPoint,
 } from "../quantities/signs.ts";
+import { cases } from "../quantities/testing.ts";
 import { DELIMITERS, guessDelimiter, readTable } from "./table.ts";
 
 const day = fc.integer({ min: 0, max: 9000 }).map((n) => addDays(plain("2001-01-01"), n));
@@ -33,7 +34,7 @@ describe("dates of a sheet", () => {
         expect(readDate(written(date, as, by, short, padded), as)).toBe(date);
         expect(readDate(`${written(date, as, by, short, padded)} 19:40`, as)).toBe(date);
       }),
-      { numRuns: 1000 },
+      { numRuns: cases(1000) },
     );
   });
 
@@ -48,7 +49,7 @@ describe("dates of a sheet", () => {
         const late = dates.some((date) => Number(date.slice(8)) > 12);
         if (late || as === "ymd") expect(possible).toEqual([as]);
       }),
-      { numRuns: 600 },
+      { numRuns: cases(600) },
     );
   });
 });
@@ -90,7 +91,7 @@ describe("tables", () => {
         if (!read.ok) throw new Error(read.problem.kind);
         expect([read.value.head, ...read.value.rows.map((r) => r.cells)]).toEqual(rows);
       }),
-      { numRuns: 500 },
+      { numRuns: cases(500) },
     );
   });
 

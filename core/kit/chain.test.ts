@@ -1,6 +1,7 @@
 // Chains against an oracle that tries everything, and the cases that practitioners meet.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { findChains, isReady, prepareKit } from "./chain.ts";
 import { cheapestRemedies, plainChains } from "./oracle.ts";
 import type { Lead } from "./shapes.ts";
@@ -17,7 +18,7 @@ describe("chains", () => {
         expect(new Set(told).size).toBe(told.length);
         if (told.length > 0) held++;
       }),
-      { numRuns: 2500 },
+      { numRuns: cases(2500) },
     );
     expect(held).toBeGreaterThan(100);
   });
@@ -43,7 +44,7 @@ describe("chains", () => {
           expect(costs).toEqual([...costs].sort((a, b) => a - b));
         },
       ),
-      { numRuns: 250 },
+      { numRuns: cases(250) },
     );
     expect(mended).toBeGreaterThan(30);
   }, 120_000);

@@ -1,6 +1,7 @@
 // Device lists as the tools of the common systems write them, and what is none: prose, stamps, ports of something else.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { readDeviceList } from "./device-list.ts";
 
 const V = 0xf1c7;
@@ -170,7 +171,7 @@ test("any lines are read, and thirty thousand of them at once", { timeout: 5000 
       const named = devices.flatMap((d) => (d.port ? [d.port] : []));
       expect(new Set([...named, ...ports]).size).toBe(named.length + ports.length);
     }),
-    { numRuns: 1000 },
+    { numRuns: cases(1000) },
   );
   const many = Array.from(
     { length: 30_000 },

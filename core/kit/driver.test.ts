@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { SOURCE_KINDS } from "../quantities/source.ts";
+import { cases } from "../quantities/testing.ts";
 import { DRIVER_MINUTES, driverMinutes, driverVerdict } from "./driver.ts";
 import type { Computer, DriverRule, Job, Tool } from "./shapes.ts";
 import { computer, kit, rule } from "./testing.ts";
@@ -155,7 +156,7 @@ describe("what would mend a driver", () => {
         }
         expect(driverVerdict(chip, computer({ drivers: after }), rules).state).toBe("sound");
       }),
-      { numRuns: 600 },
+      { numRuns: cases(600) },
     );
   });
 });
@@ -264,7 +265,7 @@ describe("advice that contradicts itself", () => {
         );
         if (refused) expect(told.state).not.toBe("sound");
       }),
-      { numRuns: 500 },
+      { numRuns: cases(500) },
     );
   });
 });

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import loadHighs from "highs";
 import { beforeAll, describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { solverOf } from "../solve/highs.ts";
 import type { Solve } from "../solve/programme.ts";
 import { bestPurchase, type Demand, FREED_WEIGHT, purchaseOf, wholeCurve } from "./get.ts";
@@ -12,7 +13,7 @@ beforeAll(async () => {
 });
 
 const OFFERS = ["a", "b", "c", "d", "e", "f", "g"];
-const cases = fc.record({
+const demands = fc.record({
   prices: fc.array(fc.integer({ min: 0, max: 12 }), { minLength: OFFERS.length, maxLength: OFFERS.length }),
   demand: fc.array(
     fc.record({
@@ -23,7 +24,7 @@ const cases = fc.record({
   ),
   budget: fc.integer({ min: 0, max: 50 }),
 });
-type Case = typeof cases extends fc.Arbitrary<infer C> ? C : never;
+type Case = typeof demands extends fc.Arbitrary<infer C> ? C : never;
 
 /** Written apart: every choice of offers, its money and the weight it frees. */
 function everyChoice({ prices, demand }: Case): { money: number; weight: number }[] {
@@ -47,7 +48,7 @@ const posed = (c: Case) => ({
 describe("what to get", () => {
   it("is the best of every choice, and the cheapest of those, on 500 small cases", () => {
     fc.assert(
-      fc.property(cases, (c) => {
+      fc.property(demands, (c) => {
         const { prices, demand } = posed(c);
         const all = everyChoice(c).filter((choice) => choice.money <= c.budget);
         const weight = Math.max(...all.map((choice) => choice.weight));
@@ -58,13 +59,13 @@ describe("what to get", () => {
         expect(best).toMatchObject({ ok: true, value: { weight, money } });
         if (best.ok) expect(purchaseOf(best.value.offers, demand, prices)).toEqual(best.value);
       }),
-      { numRuns: 500 },
+      { numRuns: cases(500) },
     );
   }, 120_000);
 
   it("along the whole curve is every choice that none beats for less", () => {
     fc.assert(
-      fc.property(cases, (c) => {
+      fc.property(demands, (c) => {
         const { prices, demand } = posed(c);
         const all = everyChoice(c);
         const worth = all.filter(
@@ -80,7 +81,7 @@ describe("what to get", () => {
         if (!curve.ok) throw new Error("unsolved");
         expect(curve.value.map((p) => [p.money, p.weight])).toEqual(expected);
       }),
-      { numRuns: 60 },
+      { numRuns: cases(60) },
     );
   }, 120_000);
 

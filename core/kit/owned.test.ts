@@ -1,6 +1,7 @@
 // What is owned is never put up for buying: neither as a way to mend a chain nor as a purchase.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { findChains, prepareKit } from "./chain.ts";
 import { notOwned, ownedAlike } from "./owned.ts";
 import type { Kit, Offer } from "./shapes.ts";
@@ -70,7 +71,7 @@ describe("what is owned", () => {
         owned += usable.size;
         suggested += got.length;
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
     expect(owned).toBeGreaterThan(50);
     expect(suggested).toBeGreaterThan(20);

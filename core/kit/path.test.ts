@@ -1,6 +1,7 @@
 // Ways through adapters against trying every row of them; and versions in ranges against trying every version.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import type { Range } from "../version/range.ts";
 import { type Joint, jointsOf, MOST_ADAPTERS, pathsOver } from "./path.ts";
 import type { Adapter, Offer } from "./shapes.ts";
@@ -47,7 +48,7 @@ describe("ways through adapters", () => {
         expect(new Set(told)).toEqual(withoutPassing(everyWay(joints, from, to), joints, to));
         expect(new Set(told).size).toBe(told.length);
       }),
-      { numRuns: 1500 },
+      { numRuns: cases(1500) },
     );
   });
 
@@ -131,7 +132,7 @@ describe("some version in ranges", () => {
         expect(found !== undefined).toBe(GRID.some(serves));
         if (found !== undefined) expect(serves(found)).toBe(true);
       }),
-      { numRuns: 1000 },
+      { numRuns: cases(1000) },
     );
   });
 

@@ -1,6 +1,7 @@
 // What a thing reaches and what would be lost without it, against trying everything with it and without it.
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { prepareKit } from "./chain.ts";
 import { type PlainKit, plainChains } from "./oracle.ts";
 import { LINK_KINDS, type LinkKind, reachOf } from "./reach.ts";
@@ -42,14 +43,14 @@ it("is what holds with it; nothing else does it where nothing holds once it is t
           if (only) alone++;
         }
     }),
-    { numRuns: 600 },
+    { numRuns: cases(600) },
   );
   expect([reached > 50, alone > 20, reached > alone]).toEqual([true, true, true]);
 });
 
 it("what is known to fail reaches nothing", () => {
   const plain = fc
-    .sample(withLeads, { numRuns: 400, seed: 7 })
+    .sample(withLeads, { numRuns: cases(400), seed: 7 })
     .find((one) => [...plainChains(one)].length === 1 && one.tools.length > 0);
   if (!plain) throw new Error("no kit with one chain");
   const [lead = "", computer = "", tool = ""] = [...plainChains(plain)][0]?.split(" ") ?? [];

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plain as day } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { type Catalogue, catalogueOf } from "../release/catalogue.ts";
 import { conditionsShape } from "../release/conditions.ts";
 import type { Release } from "../release/release.ts";
@@ -185,7 +186,7 @@ describe("what would have to be bought", () => {
         expect(told.map((set) => set.map(Number)).sort()).toEqual([...smallest].sort());
         if (smallest.some((set) => set.length > 0)) sold++;
       }),
-      { numRuns: 600 },
+      { numRuns: cases(600) },
     );
     expect(sold).toBeGreaterThan(12);
   }, 120_000);

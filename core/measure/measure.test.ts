@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { harmonics, type Limit, linesOf, worstOf } from "./harmonics.ts";
 import { fitOf, loadFor, loadInWords, loadRating, parseLoad } from "./load.ts";
 import {
@@ -204,7 +205,7 @@ describe("harmonics", () => {
           if (found?.verdict === "fails") expect(keeps.some(Boolean)).toBe(false);
         },
       ),
-      { numRuns: 500 },
+      { numRuns: cases(500) },
     );
   });
 

@@ -1,6 +1,7 @@
 // Probes against every subset of frequencies there are; pieces of the air; what was seen, read back.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import type { Band } from "./band.ts";
 import { liesInBands } from "./band.ts";
 import { type Probed, probesFor, readProbes } from "./probes.ts";
@@ -76,7 +77,7 @@ describe("probes", () => {
           expect(fits.sort()).toEqual([mode.id, ...like].sort());
         }
       }),
-      { numRuns: 1000 },
+      { numRuns: cases(1000) },
     );
   });
 

@@ -3,6 +3,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { type Catalogue, catalogueOf } from "../release/catalogue.ts";
 import type { Release } from "../release/release.ts";
 import type { Fact } from "../unit/facts.ts";
@@ -108,7 +109,7 @@ describe("a release put into the list or taken out of it", () => {
           expect(new Set(named).size).toBe(named.length);
         },
       ),
-      { numRuns: 400 },
+      { numRuns: cases(400) },
     );
   });
 

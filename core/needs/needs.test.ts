@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { type Component, catalogueOf } from "../release/catalogue.ts";
 import type { Release } from "../release/release.ts";
 import type { Urgency } from "../release/words.ts";
@@ -454,7 +455,7 @@ test("firmware needs agree with the day-by-day oracle, and moss never falls whil
         moss = now;
       }
     }),
-    { numRuns: 300 },
+    { numRuns: cases(300) },
   );
 });
 
@@ -522,7 +523,7 @@ test("pins, withdrawals and tracks left: on every day what that day alone would 
       },
     ),
     {
-      numRuns: 1500,
+      numRuns: cases(1500),
       examples: [
         // What must be left must be left although nothing to go to comes before the pin ends.
         [

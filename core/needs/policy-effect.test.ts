@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { expect, it } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { catalogueOf } from "../release/catalogue.ts";
 import { PLAIN_POLICY, type Policy } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
@@ -113,7 +114,7 @@ it("says of each radio what its needs say, and the first day is the first on whi
         expect(effect.firstOn).toBe(first);
       },
     ),
-    { numRuns: 400 },
+    { numRuns: cases(400) },
   );
 });
 

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { URGENCIES } from "../release/words.ts";
 import { ACTIONS, actionOf } from "./action.ts";
 import { mossOf } from "./moss.ts";
@@ -137,7 +138,7 @@ describe("what the cabinet needs", () => {
         const since = items.flatMap((i) => (i.kind === "safety" ? [i.since] : []));
         expect(since).toEqual([...since].sort());
       }),
-      { numRuns: 400 },
+      { numRuns: cases(400) },
     );
   });
 });

@@ -4,6 +4,7 @@ import { describe, expect, it, test } from "vitest";
 import { addDays, dateInZone, dateOf, daysBetween, earlierOf, isPlainDate, laterOf, plain } from "./date.ts";
 import { groupBy } from "./group.ts";
 import { onceEach, typedList, typedNames } from "./list.ts";
+import { cases } from "./testing.ts";
 
 describe("typed lists", () => {
   it("leave out blanks and empty parts", () => {
@@ -72,7 +73,7 @@ describe("calendar dates", () => {
         expect(addDays(from, days)).toBe(later.toISOString().slice(0, 10));
         expect(daysBetween(from, addDays(from, days))).toBe(days);
       }),
-      { numRuns: 1000 },
+      { numRuns: cases(1000) },
     );
   });
 
@@ -85,7 +86,7 @@ describe("calendar dates", () => {
         const real = kept.getUTCMonth() === month - 1 && kept.getUTCDate() === day && month >= 1;
         expect(dateOf(year, month, day) !== undefined).toBe(real);
       }),
-      { numRuns: 2000 },
+      { numRuns: cases(2000) },
     );
   });
 

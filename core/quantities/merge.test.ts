@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { leavesAll, mergeTexts, mergeValues, type Values } from "./merge.ts";
+import { cases } from "./testing.ts";
 
 const NAMES = ["tag", "note", "place", "kept"];
 const texts = fc.record(Object.fromEntries(NAMES.map((name) => [name, fc.constantFrom("", "a", "b", "c")])));
@@ -126,7 +127,7 @@ describe("plain values", () => {
           expect(own.some((p) => n?.get(p) !== b?.get(p) && n?.get(p) !== o?.get(p))).toBe(true);
         }
       }),
-      { numRuns: 500 },
+      { numRuns: cases(500) },
     );
   });
 

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { type Catalogue, type Component, catalogueOf } from "../release/catalogue.ts";
 import { type Conditions, conditionsShape } from "../release/conditions.ts";
 import type { Release } from "../release/release.ts";
@@ -293,8 +294,8 @@ test("the same answer as trying everything, on thousands of small cases", () => 
     expect(found.ok ? found.value.steps.map((s) => s.release) : undefined).toEqual(wanted);
     if (!found.ok) expect("stops" in found.problem && found.problem.stops.length).toBeGreaterThan(0);
   };
-  fc.assert(fc.property(plainCase, compare), { numRuns: 2400 });
-  fc.assert(fc.property(ladders, compare), { numRuns: 600 });
+  fc.assert(fc.property(plainCase, compare), { numRuns: cases(2400) });
+  fc.assert(fc.property(ladders, compare), { numRuns: cases(600) });
   expect(lengths.length).toBeGreaterThan(2000);
   expect(lengths.filter((n) => n === undefined).length).toBeGreaterThan(300);
   expect(lengths.filter((n) => (n ?? 0) >= 3).length).toBeGreaterThan(200);
@@ -346,7 +347,7 @@ describe("where there are too many states to look at all of them", () => {
         // A way that keeps to stricter rules than the best needs may cost more, never less.
         if (!told.value.passesWithdrawn) expect(notMore(best, numbersOf(problem, ids))).toBe(true);
       }),
-      { numRuns: 1500 },
+      { numRuns: cases(1500) },
     );
     expect(found).toBeGreaterThan(100);
     expect(untold).toBeLessThan(100);

@@ -365,9 +365,20 @@ describe("measuring", () => {
 it("what was noted in a run that switches a mode is not told to those who may not see it; of other runs it is", () => {
   const noted = [
     { what: { kind: "noted" as const, text: "hold talk and 5" } },
+    { what: { kind: "odd" as const, symptom: "it wants talk and 5" } },
+    { what: { kind: "machine-failed" as const, symptom: "no answer to talk and 5" } },
+    { what: { kind: "cured" as const, cause: "not talk", cure: "held talk and 5" } },
+    { what: { kind: "overrode" as const, gate: "backup" as const, reason: "talk and 5" } },
+    { what: { kind: "stopped" as const, reason: "nobody knows talk and 5" } },
     { what: { kind: "seen" as const } },
   ];
-  expect(JSON.stringify(withoutNotes({ purpose: "mode" }, noted))).not.toContain("talk");
-  expect(withoutNotes({ purpose: "mode" }, noted)).toHaveLength(2);
-  expect(withoutNotes({ purpose: "update" }, noted)).toEqual(noted);
+  const [hold] = composeProcedure(procedure("unlock", "service-menu", { effect: "unlock" })).stages;
+  for (const plan of [
+    { purpose: "mode" as const, stages: [] },
+    { purpose: "procedure" as const, stages: hold ? [hold] : [] },
+  ]) {
+    expect(JSON.stringify(withoutNotes(plan, noted))).not.toContain("talk");
+    expect(withoutNotes(plan, noted)).toHaveLength(noted.length);
+  }
+  expect(withoutNotes({ purpose: "update", stages: [] }, noted)).toEqual(noted);
 });

@@ -1,6 +1,7 @@
 // Runs folded from events: against an oracle that walks the list by hand, and whatever comes in whatever order.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { GATES, type Happening, type RunEvent } from "./event.ts";
 import { applyEvent, begin, foldRun, gateHolds, nextStep, type Run } from "./fold.ts";
 import { type RunPlan, type RunStep, stepsOf } from "./plan.ts";
@@ -326,7 +327,7 @@ describe("any events in any order", () => {
         expect(number).toBe(whats.length);
         expect(place).toBeLessThanOrEqual(stepsOf(made).length);
       }),
-      { numRuns: 500 },
+      { numRuns: cases(500) },
     );
   });
 

@@ -157,6 +157,10 @@ const known = new WeakMap<RunPlan, readonly PlacedStep[]>();
 export const isFinal = (step: RunStep): boolean =>
   step.kind === "machine" ? step.work !== "read" : step.kind === "read-back" || step.kind === "switched";
 
+/** Whether a plan says how a radio is unlocked. */
+export const hasGuarded = (plan: RunPlan): boolean =>
+  stepsOf(plan).some(({ step }) => step.kind === "do" && step.guarded === true);
+
 /** A plan for those who may not see how a radio is unlocked: as many steps, with nothing of those in them. */
 export const withoutGuarded = (plan: RunPlan): RunPlan => ({
   ...plan,
@@ -170,15 +174,43 @@ export const withoutGuarded = (plan: RunPlan): RunPlan => ({
   })),
 });
 
-/** What was noted in such a run for those who may not see it: that something was, and nothing of it. */
+const HIDDEN = "shown to bench and keeper";
+
+/** Whether what people type in such a run may say how a radio is unlocked: it stays at the run, for those who may see it. */
+export const hidesWords = (plan: RunPlan): boolean => plan.purpose === "mode" || hasGuarded(plan);
+
+/** What was typed in such a run for those who may not see it: that something was, and nothing of it. */
 export const withoutNotes = <E extends { readonly what: Happening }>(
-  plan: Pick<RunPlan, "purpose">,
+  plan: RunPlan,
   events: readonly E[],
 ): readonly E[] =>
-  plan.purpose !== "mode"
-    ? events
-    : events.map((event) =>
-        event.what.kind === "noted"
-          ? { ...event, what: { ...event.what, text: "shown to bench and keeper" } }
-          : event,
-      );
+  hidesWords(plan) ? events.map((event) => ({ ...event, what: withoutWords(event.what) })) : events;
+
+/** All that a person typed freely is hidden; a kind of event that carries more must say here what of it is. */
+function withoutWords(what: Happening): Happening {
+  switch (what.kind) {
+    case "noted":
+      return { ...what, text: HIDDEN };
+    case "odd":
+    case "machine-failed":
+      return { ...what, symptom: HIDDEN };
+    case "cured":
+      return { ...what, cause: HIDDEN, cure: HIDDEN };
+    case "overrode":
+    case "stopped":
+      return { ...what, reason: HIDDEN };
+    case "started":
+    case "seen":
+    case "went-back":
+    case "held":
+    case "progress":
+    case "reading":
+    case "file-kept":
+    case "probed":
+    case "measured":
+    case "paused":
+    case "resumed":
+    case "finished":
+      return what;
+  }
+}

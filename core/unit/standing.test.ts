@@ -3,6 +3,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { catalogueOf } from "../release/catalogue.ts";
 import type { Release } from "../release/release.ts";
 import { URGENCIES, type Urgency } from "../release/words.ts";
@@ -135,7 +136,7 @@ describe("a standing", () => {
         expect(told.release).toBe(list.some((r) => r.n === u.runs) ? `R${u.runs}` : undefined);
         seen.add(told.standing);
       }),
-      { numRuns: 2500 },
+      { numRuns: cases(2500) },
     );
     expect([...seen].sort()).toEqual(STANDINGS.filter((s) => s !== "unread" && s !== "unclear").sort());
   });
@@ -186,7 +187,7 @@ describe("a standing", () => {
         if (standing === "withdrawn") expect(because.some((f) => f.kind === "withdrawn")).toBe(true);
         if (standing === "ahead") expect(because.some((f) => f.kind === "runs-uncatalogued")).toBe(true);
       }),
-      { numRuns: 400 },
+      { numRuns: cases(400) },
     );
   });
 });

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { type Component, catalogueOf } from "../release/catalogue.ts";
 import type { Release } from "../release/release.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
@@ -57,7 +58,7 @@ describe("one field for every part", () => {
           expect(read.value.raw).not.toBe("");
         } else expect(read.problem.kind).toMatch(/nothing-typed|no-version/);
       }),
-      { numRuns: 500 },
+      { numRuns: cases(500) },
     );
   });
 });

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { type DatedVersion, inferScheme } from "./infer.ts";
 import { compareVersions } from "./version.ts";
 
@@ -41,7 +42,7 @@ describe("the numbering of a list of releases", () => {
         expect(told.best.tau).toBeCloseTo(Math.max(tau, 0), 10);
         if (tau > 0) expect(told.best.numbering).toEqual({ kind: "dotted" });
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300) },
     );
   });
 
@@ -124,7 +125,7 @@ test("the agreement of any numbering is what asking every pair says, builds by n
         expect([numbering, tau]).toEqual([numbering, pairs === 0 ? 0 : sum / pairs]);
       }
     }),
-    { numRuns: 1500 },
+    { numRuns: cases(1500) },
   );
 });
 

@@ -1,6 +1,7 @@
 // Ranges as people write them: read, written back the same, and holding just the versions that they should.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { boundsOf, liesIn, parseRange, type Range, rangeText, type Stretch } from "./range.ts";
 import { versionReader } from "./version.ts";
 
@@ -42,7 +43,7 @@ describe("a range", () => {
           expect(holds(range, String(n))).toBe(stretches.some((s) => inPlain(n, s)));
         }
       }),
-      { numRuns: 400 },
+      { numRuns: cases(400) },
     );
   });
 
@@ -52,7 +53,7 @@ describe("a range", () => {
         const range = stretches.map(texts);
         expect(rangeOf(rangeText(range))).toEqual(range);
       }),
-      { numRuns: 400 },
+      { numRuns: cases(400) },
     );
   });
 
@@ -93,7 +94,7 @@ describe("a range", () => {
           else expect(read.problem.kind).toBe("range-unreadable");
         },
       ),
-      { numRuns: 800 },
+      { numRuns: cases(800) },
     );
   });
 

@@ -1,6 +1,7 @@
 // The simulated air: it pairs only in the order and in the times in which a real one would, and fails in the known ways.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "#core/quantities/testing.ts";
 import { type Air, type AirDeed, type AirKind, act, newAir, simulatedLevel } from "./air.ts";
 
 const kind: AirKind = {
@@ -125,7 +126,7 @@ describe("pairing in the air", () => {
           }
         },
       ),
-      { numRuns: 3000 },
+      { numRuns: cases(3000) },
     );
     expect(held).toBeGreaterThan(0);
   });

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { readSteps } from "#core/dossier/procedure.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { DOSSIERS } from "#demo/data/dossiers.ts";
 import { atomsOf } from "./atoms.ts";
 import {
@@ -119,6 +120,6 @@ it("no order of deeds makes it throw, and a clean try is one that does what is w
       // What comes after the end is not looked at any more.
       expect(isClean(end)).toBe(asIsWritten);
     }),
-    { numRuns: 300 },
+    { numRuns: cases(300) },
   );
 });

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { readSteps } from "#core/dossier/procedure.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { DOSSIERS } from "#demo/data/dossiers.ts";
 import { type Atom, atomsOf, type KnownWay } from "./atoms.ts";
 import { type Deed, newRadio, perform, type Radio, type RadioKind, shown } from "./radio.ts";
@@ -237,6 +238,6 @@ it("whatever a hand does, it is erased only by its whole procedure, and an off r
       const confirmed = deeds.findLastIndex((d) => d.kind === "press" && d.key === "#");
       if (radio.content.kind === "blank") expect(asked >= 0 && confirmed > asked).toBe(true);
     }),
-    { numRuns: 400 },
+    { numRuns: cases(400) },
   );
 });

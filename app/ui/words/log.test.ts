@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { z } from "zod";
 import { LOG_KINDS, type LogEntry, logEntry } from "#core/club/log.ts";
+import { cases } from "#core/quantities/testing.ts";
 import { sayEntry } from "./log.ts";
 
 /** Details of a kind, each field by its own shape. */
@@ -31,7 +32,7 @@ test("any entry that can be told is said in words, and none by the name of its k
       expect(said).not.toMatch(/undefined|\[object|NaN/);
       if (kind !== "note" && kind.includes("-")) expect(said).not.toBe(kind);
     }),
-    { numRuns: 1500 },
+    { numRuns: cases(1500) },
   );
 });
 

@@ -1,5 +1,6 @@
 // The log's entries as sentences.
 import { type LogEntry, logEntry } from "#core/club/log.ts";
+import type { GuardedPart } from "#core/dossier/procedure.ts";
 import { isPlainDate } from "#core/quantities/date.ts";
 import { counted } from "./count.ts";
 import { sayHertz } from "./frequency.ts";
@@ -26,6 +27,14 @@ const PLAN_CHANGED: Readonly<Record<string, string>> = {
   "move-member": "moved in the draft of the plan",
 };
 const MEASURED_UNIT: Readonly<Record<string, string>> = { power: " W", current: " A", sensitivity: " µV" };
+const GUARDED_SHOWN: Record<GuardedPart, string> = {
+  procedure: "was shown how it is unlocked",
+  mode: "was shown how a tool sets the mode",
+  "service-menu": "was shown its service menu",
+  "service-values": "was shown its service settings",
+  dossier: "took out its dossier with all that is guarded",
+  run: "was shown how it is unlocked in a run",
+};
 const MODE_HOW = {
   set: "switched it to",
   proved: "proved that it is in",
@@ -157,7 +166,7 @@ export function sayEntry(
     case "setting-noted":
       return `${entry.changed ? "set" : "found"} ${clip(entry.name)} ${entry.changed ? "to" : "at"} ${clip(entry.value)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
     case "unlocking-shown":
-      return `was shown how it is unlocked: ${clip(entry.what)}`;
+      return `${GUARDED_SHOWN[entry.part ?? "procedure"]}: ${clip(entry.what)}`;
     case "mode-noted":
       return `${MODE_HOW[entry.how]} ${clip(entry.name)}${entry.why ? `: ${clip(entry.why)}` : ""}`;
     case "measured":
