@@ -24,6 +24,8 @@ export default defineConfig({
         "--disable-gpu",
         "--disable-quic",
         "--no-first-run",
+        // Pages live for seconds: what V8 would gain by optimising their scripts costs more than it saves.
+        "--js-flags=--no-opt --no-maglev",
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",

@@ -16,7 +16,7 @@ import { unitHere } from "./unit-here.ts";
 
 /**
  * `confirmed`: what speaks against it is known, and it is the backup all the same. `run`: the run of this radio that asks for it; the event goes
- * by `event`. Problems: those of a unit; `doubts`, with all of them; `not-whole`, if its parts are not what the sum says; `no-run`; `held`.
+ * by `event`. Problems: those of a unit; `doubts`, with all of them; `not-whole`, if its parts are not there, or not what the sum says, and nothing else is wrong; `no-run`; `held`.
  */
 export const keepBackup = defineAct({
   name: "keep-backup",
@@ -41,9 +41,6 @@ export const keepBackup = defineAct({
     const doubts = doubtsOf(size, usual, await othersWith(tx, sha256, unit));
     if (doubts.some(isFinalDoubt) || (doubts.length > 0 && !confirmed))
       return bad({ kind: "doubts" as const, doubts });
-    const had = await fileSize(tx, sha256);
-    if (had === undefined && !(await isWhole(tx, sha256, size))) return bad({ kind: "not-whole" as const });
-    if (had === undefined) await keepWhole(tx, sha256, size);
     if (run !== undefined) {
       await lockRun(tx, run);
       const row = await runById(tx, run);
@@ -58,6 +55,10 @@ export const keepBackup = defineAct({
       await addEvent(tx, run, sent, who.person);
       await hearFrom(tx, run);
     }
+    // Last of all: its parts are sent only where nothing else speaks against it.
+    const had = await fileSize(tx, sha256);
+    if (had === undefined && !(await isWhole(tx, sha256, size))) return bad({ kind: "not-whole" as const });
+    if (had === undefined) await keepWhole(tx, sha256, size);
     const backup = await addBackup(tx, { unit, sha256, name, run, by: who.person });
     await readInto(tx, { unit, backup, sha256, name }, who.person, run);
     return good({

@@ -950,21 +950,41 @@ const emptyClub = (world: World): string =>
 /** Not records of the club: what is worked out from them, what is told of them, and what was done. */
 const BESIDE = ["need", "log", "act_done", "work", "carrying", "carrying_count"];
 
-/** What the club of the transaction holds: each table's rows, by name, as one short text. */
-export async function holdings(tx: Tx, beside: readonly string[] = BESIDE): Promise<Record<string, string>> {
-  const { rows } = await tx.query<{ name: string }>(
-    `select c.relname::text "name" from pg_class c join pg_policy p on p.polrelid = c.oid and p.polname = 'own_club'
+type Summed = { readonly writes: number; readonly rows: string };
+/** By transaction and club: what each table held when it was looked at last, and how often it had been written to by then. */
+const summed = new WeakMap<Tx, Map<string, Summed>>();
+
+/**
+ * What the club of the transaction holds: each table's rows, by name, as one short text. Only tables that this transaction has written to since are
+ * looked at again; what a savepoint took back counts as written, so that it is looked at, too.
+ */
+export async function holdings(
+  tx: Tx,
+  of: string,
+  beside: readonly string[] = BESIDE,
+): Promise<Record<string, string>> {
+  const had = summed.get(tx) ?? new Map<string, Summed>();
+  summed.set(tx, had);
+  const { rows: tables } = await tx.query<{ name: string; writes: number }>(
+    `select c.relname::text "name", (s.n_tup_ins + s.n_tup_upd + s.n_tup_del)::int writes
+     from pg_class c join pg_policy p on p.polrelid = c.oid and p.polname = 'own_club'
+     join pg_stat_xact_user_tables s on s.relid = c.oid
      where c.relkind = 'r' and c.relname <> all($1::text[])
        and has_table_privilege('mossy_app', c.oid, 'select') order by 1`,
     [beside],
   );
-  const all = rows.map(
+  const stale = tables.filter(({ name, writes }) => had.get(`${of} ${name}`)?.writes !== writes);
+  const all = stale.map(
     ({ name }) =>
       // Not by their texts: some rows hold thousands of channels.
       `select '${name}' "name", count(*) || ' ' || coalesce(sum(hash_record_extended(t, 7)::numeric), 0) "rows" from "${name}" t`,
   );
-  const found = await tx.query<{ name: string; rows: string }>(all.join(" union all "));
-  return Object.fromEntries(found.rows.map((row) => [row.name, row.rows]));
+  if (all.length > 0) {
+    const found = await tx.query<{ name: string; rows: string }>(all.join(" union all "));
+    for (const { name, rows } of found.rows)
+      had.set(`${of} ${name}`, { rows, writes: stale.find((one) => one.name === name)?.writes ?? 0 });
+  }
+  return Object.fromEntries(tables.map(({ name }) => [name, had.get(`${of} ${name}`)?.rows ?? ""]));
 }
 
 /** All needs that are stored, but for the numbers that they go by. */

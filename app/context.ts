@@ -21,7 +21,7 @@ export type SignedIn = {
 };
 
 /** Why the server did not take in what a request carries. */
-export type Refusal = { readonly status: 400 | 413 | 415 | 429; readonly why: string };
+export type Refusal = { readonly status: 400 | 403 | 408 | 413 | 415 | 429; readonly why: string };
 
 export const requestContext = createContext<{
   readonly nonce: string;

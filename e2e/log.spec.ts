@@ -53,46 +53,47 @@ test("a reading is told with who, when and what; the filters find it and nothing
   expect(all).toBeLessThan(60);
 });
 
-test("what is saved as it was, or done to what is so already, is not told", async ({ page }) => {
-  test.setTimeout(180_000);
-  await signIn(page, served.address, "wren");
-  const newest = async () => {
-    await shown(page);
-    return rows(page).first().textContent();
-  };
-  const before = await newest();
-  for (const path of [
-    "/club/groups/1",
-    "/club/places/1",
-    "/club/people/2",
-    "/units/W-04/edit",
-    "/models/1/edit",
-    "/models/1/identity",
-    "/models/1/procedures/1/edit",
-    "/models/1/quirks/1",
-    "/kit/leads/1",
-    "/kit/computers/1",
-    "/kit/tools/1",
-    "/kit/drivers/1",
-    "/kit/advice/1",
-    "/kit/gear/1",
-    "/kit/offers/1",
-    "/kit/adapters/1",
-    "/kit/connectors/1",
-  ]) {
+const newest = async (page: Page) => {
+  await shown(page);
+  return rows(page).first().textContent();
+};
+
+for (const path of [
+  "/club/groups/1",
+  "/club/places/1",
+  "/club/people/2",
+  "/units/W-04/edit",
+  "/models/1/edit",
+  "/models/1/identity",
+  "/models/1/procedures/1/edit",
+  "/models/1/quirks/1",
+  "/models/1/releases/1",
+  "/kit/leads/1",
+  "/kit/computers/1",
+  "/kit/tools/1",
+  "/kit/drivers/1",
+  "/kit/advice/1",
+  "/kit/gear/1",
+  "/kit/offers/1",
+  "/kit/adapters/1",
+  "/kit/connectors/1",
+])
+  test(`what is saved as it was is not told: ${path}`, async ({ page }) => {
+    await signIn(page, served.address, "wren");
+    const before = await newest(page);
     await openAwake(page, served.address + path);
     await page.getByRole("button", { name: "Save", exact: true }).click();
     await expect(page).not.toHaveURL(served.address + path);
-    expect([path, await newest()]).toEqual([path, before]);
-  }
-  await openAwake(page, `${served.address}/models/1/releases/1`);
-  await page.getByRole("button", { name: "Save", exact: true }).click();
-  await expect(page).toHaveURL(/models\/1$/);
-  expect(await newest()).toBe(before);
+    expect(await newest(page)).toBe(before);
+  });
+
+test("what is so already and is done once more is not told", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  const before = await newest(page);
   await openAwake(page, `${served.address}/kit/own`);
   await page.getByRole("button", { name: "Change", exact: true }).click();
   await expect(page.getByText("from now on")).toBeVisible();
-  expect(await newest()).toBe(before);
+  expect(await newest(page)).toBe(before);
 });
 
 test("days are counted as the club's calendar has them, the last one included", async ({ page }) => {

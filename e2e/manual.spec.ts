@@ -22,6 +22,7 @@ const h1 = (page: Page) => page.getByRole("heading", { level: 1 });
 
 const DONE: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   "Add a radio": async (page) => {
+    await go(page, "/cabinet");
     await page.keyboard.press("/");
     await page.getByRole("dialog").getByRole("combobox").fill("add");
     await page

@@ -1,6 +1,7 @@
 // A member's minute on a phone: what they have at home, is it all right, read it, when is it due back, whom to ask.
 import { expect, test } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -69,7 +70,7 @@ test.describe("on a phone", () => {
       await page.getByRole("main").getByRole("link", { name, exact: true }).click();
       await expect(page).toHaveURL(new RegExp(`${to}$`));
     }
-    await page.goto(`${served.address}/more`);
+    await openAwake(page, `${served.address}/more`);
     const chooser = page.waitForEvent("filechooser");
     await page.getByText("Check a file", { exact: true }).last().click();
     await chooser;

@@ -73,6 +73,7 @@ test("a form from elsewhere is refused", async ({ page, request }) => {
 
 test("keyboard only: find a radio, record a reading", async ({ page }) => {
   await signIn(page, served.address, "juno");
+  await openAwake(page, `${served.address}/cabinet`);
   await page.keyboard.press("/");
   await page.keyboard.type("W-12");
   await expect(page.getByRole("option", { name: /W-12/ })).toBeVisible();

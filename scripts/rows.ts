@@ -17,7 +17,7 @@ export type Piece =
   | { readonly kind: "end" }
   | { readonly kind: "number"; readonly sequence: string; readonly value: string; readonly called: boolean };
 
-const NAME = String.raw`(?:"((?:[^"]|"")+)"|([a-z_][a-z0-9_]*))`;
+const NAME = '(?:"((?:[^"]|"")+)"|([a-z_][a-z0-9_]*))';
 const COPY = new RegExp(String.raw`^COPY public\.${NAME} \((.*)\) FROM stdin;$`);
 const SETVAL = /^SELECT pg_catalog\.setval\('public\.("?)([a-z_][a-z0-9_]*)\1', (\d+), (true|false)\);$/;
 const COLUMN = new RegExp(NAME, "g");

@@ -10,7 +10,7 @@ import compression from "compression";
 import express, { type ErrorRequestHandler, type RequestHandler } from "express";
 import { createRequestHandler, RouterContextProvider, type ServerBuild } from "react-router";
 import { refusalBeforeSignIn } from "#app/auth/attempts.server.ts";
-import { hasSession } from "#app/auth/session.server.ts";
+import { senderOf } from "#app/auth/session.server.ts";
 import { type Refusal, requestContext } from "#app/context.ts";
 import { closePool } from "#db/pool.ts";
 import type { Worker } from "#db/queue.ts";
@@ -103,7 +103,7 @@ async function bodyOf(request: express.Request, response: ServerResponse): Promi
   const tooMany = await refusalBeforeSignIn(request.path, request.ip ?? "", request.headers.cookie);
   const taken = tooMany
     ? { ok: false as const, refusal: tooMany }
-    : await takeBody(request, () => hasSession(request.headers.cookie));
+    : await takeBody(request, () => senderOf(request.headers.cookie));
   if (taken.ok) return { bytes: taken.bytes };
   if (!request.complete) closeAfter(request, response);
   return { refusal: taken.refusal };

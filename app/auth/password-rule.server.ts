@@ -85,7 +85,8 @@ function famousIn(password: string): string | undefined {
   const signs = plainSigns(password);
   const found = FAMOUS.some(
     (phrase) =>
-      signs.replaceAll(phrase, "").length < OWN_SIGNS && (signs.includes(phrase) || phrase.includes(signs)),
+      phrase.includes(signs) ||
+      (signs.includes(phrase) && signs.length - phrase.length < OWN_SIGNS),
   );
   return found ? "Everybody knows that sentence. Take a few words that do not belong together." : undefined;
 }

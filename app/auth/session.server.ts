@@ -1,6 +1,6 @@
 // The session cookie and the middleware that turns it into a person; and the check of where a form came from.
 import { createCookie, type MiddlewareFunction, redirect } from "react-router";
-import { readRole } from "#core/club/acts.ts";
+import { type Role, readRole } from "#core/club/acts.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { noticeClock } from "#db/clock.ts";
 import { closeSession, openSession, sessionPerson } from "#db/sessions.ts";
@@ -40,13 +40,14 @@ export async function personOf(cookies: string | undefined) {
   return token === undefined ? undefined : sessionPerson(tokenHash(token));
 }
 
-/** Whether a request's cookies carry a session. Where the database is away: not that we know. */
-export async function hasSession(cookies: string | undefined): Promise<boolean> {
+/** Who sends a request, as its cookies say. Where the database is away: nobody that we know. */
+export async function senderOf(cookies: string | undefined): Promise<Sender | undefined> {
   return personOf(cookies).then(
-    (row) => row !== undefined,
-    () => false,
+    (row) => row && { person: row.person_id, role: readRole(row.role) },
+    () => undefined,
   );
 }
+export type Sender = { readonly person: string; readonly role: Role };
 
 export async function endSession(request: Request): Promise<string> {
   const token = await tokenIn(request.headers.get("cookie"));

@@ -26,8 +26,7 @@ test("never more at once than may be, never more in line; each is done or refuse
             (error: unknown) => (error instanceof TooBusy ? refused++ : done++),
           ),
         );
-        await scheduler.waitAll();
-        await Promise.all(all);
+        await scheduler.waitFor(Promise.all(all));
         expect(highest).toBe(Math.min(most, fails.length));
         expect(refused).toBe(Math.max(0, fails.length - most - waiting));
         expect(done + refused).toBe(fails.length);

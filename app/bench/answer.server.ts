@@ -4,7 +4,6 @@ import { z } from "zod";
 import { answerRun } from "#acts/answer-run.ts";
 import { beginAnew } from "#acts/begin-anew.ts";
 import { faultRadio } from "#acts/fault-radio.ts";
-import { keepBackup } from "#acts/keep-backup.ts";
 import { takeOverRun } from "#acts/take-over-run.ts";
 import { workMachine } from "#acts/work-machine.ts";
 import { writeProcedure } from "#acts/write-procedure.ts";
@@ -20,7 +19,7 @@ import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
 import { sayBeginProblem } from "../shared/begin-run.server.ts";
-import { sayDoubt, sumAndKeep, sumOf } from "../shared/keep-file.server.ts";
+import { keepAsBackup, sayDoubt, sumOf } from "../shared/keep-file.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 import { eventId } from "./happenings.ts";
 
@@ -175,15 +174,9 @@ async function keepByForm(
   const file = form.get("file");
   if (!(file instanceof File) || file.name === "")
     return refused(400, "Choose the file that was read out of it.");
-  const kept = await sumAndKeep(who, form, file);
-  const done = await performForm(keepBackup, who, form, {
-    ...{
-      unit,
-      run,
-      confirmed: form.get("confirmed") === "on",
-      event: String(form.get(KEY) ?? "").slice(0, 56),
-    },
-    ...{ sha256: kept.sha256, size: file.size, name: file.name.slice(0, 200) },
+  const done = await keepAsBackup(who, form, file, {
+    ...{ unit, run, confirmed: form.get("confirmed") === "on" },
+    event: String(form.get(KEY) ?? "").slice(0, 56),
   });
   if (done.ok) return fine(`Kept: ${file.name}.`);
   const { problem } = done;

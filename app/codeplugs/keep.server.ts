@@ -1,12 +1,11 @@
 // A file kept as the backup of a radio, and a backup written back, from the Codeplugs page.
 import { redirect } from "react-router";
-import { keepBackup } from "#acts/keep-backup.ts";
 import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { NOT_WHOLE } from "../forms/perform.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
-import { sayDoubt, sumAndKeep } from "../shared/keep-file.server.ts";
+import { keepAsBackup, sayDoubt } from "../shared/keep-file.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 
 export async function keepByForm(tx: Tx, who: SignedIn, form: FormData) {
@@ -28,9 +27,8 @@ export async function keepByForm(tx: Tx, who: SignedIn, form: FormData) {
   const file = form.get("file");
   if (!(file instanceof File) || file.name === "")
     return refused(400, "Choose the file that was read out of it.");
-  const { sha256 } = await sumAndKeep(who, form, file);
-  const done = await performForm(keepBackup, who, form, {
-    ...{ unit: unit.id, sha256, size: file.size, name: file.name.slice(0, 200) },
+  const done = await keepAsBackup(who, form, file, {
+    unit: unit.id,
     confirmed: form.get("confirmed") === "on",
   });
   if (done.ok) return answer(200, { ok: true, intent, says: `Kept: ${file.name}, of ${unit.tag}.` });

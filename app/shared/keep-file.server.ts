@@ -1,5 +1,6 @@
 // A file that came with a form: its sum, and its bytes kept in parts.
 import { createHash } from "node:crypto";
+import { keepBackup } from "#acts/keep-backup.ts";
 import { keepFilePart } from "#acts/keep-file-part.ts";
 import { type BackupDoubt, MOST_BYTES } from "#core/run/backup-check.ts";
 import { PART } from "#db/files.ts";
@@ -18,14 +19,23 @@ export async function sumOf(file: File): Promise<string> {
   return hash.digest("hex");
 }
 
-/** The sum of a file; its parts are kept unless it is too large to be kept at all. They are a file once an act says what of. */
-export async function sumAndKeep(
-  who: SignedIn,
-  form: FormData,
-  file: File,
-): Promise<{ readonly sha256: string }> {
+/** What an act is asked for with a file: what it is kept as. */
+type Wanted = Readonly<Record<string, unknown>>;
+
+/**
+ * Keeps a file as the backup of a radio. The act is asked first: its parts are kept only if nothing but they are missing, so that nothing is
+ * left of what was refused.
+ */
+export async function keepAsBackup(who: SignedIn, form: FormData, file: File, wanted: Wanted) {
   const sha256 = await sumOf(file);
-  if (file.size > MOST_BYTES) return { sha256 };
+  const input = { ...wanted, sha256, size: file.size, name: file.name.slice(0, 200) };
+  const done = await performForm(keepBackup, who, form, input);
+  if (done.ok || done.problem.kind !== "not-whole" || file.size > MOST_BYTES) return done;
+  await keepParts(who, form, file, sha256);
+  return performForm(keepBackup, who, form, input);
+}
+
+async function keepParts(who: SignedIn, form: FormData, file: File, sha256: string): Promise<void> {
   const key = String(form.get(KEY) ?? "");
   for (const [number, part] of partsOf(file).entries()) {
     const own = new FormData();
@@ -36,7 +46,6 @@ export async function sumAndKeep(
       content: new Uint8Array(await part.arrayBuffer()),
     });
   }
-  return { sha256 };
 }
 
 /** What speaks against a file as a backup, in a sentence. */

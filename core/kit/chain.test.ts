@@ -18,9 +18,9 @@ describe("chains", () => {
         expect(new Set(told).size).toBe(told.length);
         if (told.length > 0) held++;
       }),
-      { numRuns: cases(2500) },
+      { numRuns: cases(800) },
     );
-    expect(held).toBeGreaterThan(100);
+    expect(held).toBeGreaterThan(cases(800) / 30);
   });
 
   it("that almost hold: the cheapest acts are those found by doing every few acts", () => {
@@ -44,9 +44,9 @@ describe("chains", () => {
           expect(costs).toEqual([...costs].sort((a, b) => a - b));
         },
       ),
-      { numRuns: cases(250) },
+      { numRuns: cases(120) },
     );
-    expect(mended).toBeGreaterThan(30);
+    expect(mended).toBeGreaterThan(cases(120) / 9);
   }, 120_000);
 });
 

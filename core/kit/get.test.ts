@@ -46,7 +46,7 @@ const posed = (c: Case) => ({
 });
 
 describe("what to get", () => {
-  it("is the best of every choice, and the cheapest of those, on 500 small cases", () => {
+  it("is the best of every choice, and the cheapest of those, on small cases", () => {
     fc.assert(
       fc.property(demands, (c) => {
         const { prices, demand } = posed(c);
@@ -59,7 +59,7 @@ describe("what to get", () => {
         expect(best).toMatchObject({ ok: true, value: { weight, money } });
         if (best.ok) expect(purchaseOf(best.value.offers, demand, prices)).toEqual(best.value);
       }),
-      { numRuns: cases(500) },
+      { numRuns: cases(200) },
     );
   }, 120_000);
 
@@ -81,7 +81,7 @@ describe("what to get", () => {
         if (!curve.ok) throw new Error("unsolved");
         expect(curve.value.map((p) => [p.money, p.weight])).toEqual(expected);
       }),
-      { numRuns: cases(60) },
+      { numRuns: cases(30) },
     );
   }, 120_000);
 

@@ -523,7 +523,7 @@ test("pins, withdrawals and tracks left: on every day what that day alone would 
       },
     ),
     {
-      numRuns: cases(1500),
+      numRuns: cases(500),
       examples: [
         // What must be left must be left although nothing to go to comes before the pin ends.
         [

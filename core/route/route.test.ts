@@ -294,11 +294,12 @@ test("the same answer as trying everything, on thousands of small cases", () => 
     expect(found.ok ? found.value.steps.map((s) => s.release) : undefined).toEqual(wanted);
     if (!found.ok) expect("stops" in found.problem && found.problem.stops.length).toBeGreaterThan(0);
   };
-  fc.assert(fc.property(plainCase, compare), { numRuns: cases(2400) });
-  fc.assert(fc.property(ladders, compare), { numRuns: cases(600) });
-  expect(lengths.length).toBeGreaterThan(2000);
-  expect(lengths.filter((n) => n === undefined).length).toBeGreaterThan(300);
-  expect(lengths.filter((n) => (n ?? 0) >= 3).length).toBeGreaterThan(200);
+  fc.assert(fc.property(plainCase, compare), { numRuns: cases(800) });
+  fc.assert(fc.property(ladders, compare), { numRuns: cases(200) });
+  const tried = cases(800) + cases(200);
+  expect(lengths.length).toBeGreaterThan(tried / 2);
+  expect(lengths.filter((n) => n === undefined).length).toBeGreaterThan(tried / 10);
+  expect(lengths.filter((n) => (n ?? 0) >= 3).length).toBeGreaterThan(tried / 16);
 });
 
 describe("where there are too many states to look at all of them", () => {
@@ -347,10 +348,10 @@ describe("where there are too many states to look at all of them", () => {
         // A way that keeps to stricter rules than the best needs may cost more, never less.
         if (!told.value.passesWithdrawn) expect(notMore(best, numbersOf(problem, ids))).toBe(true);
       }),
-      { numRuns: cases(1500) },
+      { numRuns: cases(400) },
     );
-    expect(found).toBeGreaterThan(100);
-    expect(untold).toBeLessThan(100);
+    expect(found).toBeGreaterThan(cases(400) / 16);
+    expect(untold).toBeLessThan(cases(400) / 14);
   });
 });
 

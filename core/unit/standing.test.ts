@@ -136,7 +136,7 @@ describe("a standing", () => {
         expect(told.release).toBe(list.some((r) => r.n === u.runs) ? `R${u.runs}` : undefined);
         seen.add(told.standing);
       }),
-      { numRuns: cases(2500) },
+      { numRuns: cases(800) },
     );
     expect([...seen].sort()).toEqual(STANDINGS.filter((s) => s !== "unread" && s !== "unclear").sort());
   });

@@ -166,7 +166,7 @@ describe("the log", () => {
       // The day of what was written down afterwards stands beside the sentence.
       const beside = ["note", "work-done"].includes(String(kind)) ? ["on"] : [];
       const texts = Object.entries(detail).filter(
-        ([name]) => !["how", "source", "tag", ...beside].includes(name),
+        ([name]) => !["how", "source", "tag", "part", ...beside].includes(name),
       );
       for (const [name, value] of texts) {
         if (typeof value === "string") expect(said, `${kind}: ${name}`).toContain(value);
