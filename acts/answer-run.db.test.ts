@@ -7,9 +7,10 @@ import type { Tx } from "#db/pool.ts";
 import { eventsOf, openRuns, runById } from "#db/runs.ts";
 import { unitByTag } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
-import { answerRun } from "./answer-run.ts";
+import { answerRun, MOST_OF_A_RUN } from "./answer-run.ts";
 import { beginRun } from "./begin-run.ts";
 import { performIn } from "./define.ts";
+import { takeOverRun } from "./take-over-run.ts";
 
 let club: DemoClub;
 beforeAll(async () => {
@@ -71,11 +72,61 @@ it("goes from its first step to a reading that is in, and is told of at its ends
       "run-begun",
     ]);
     expect((await openRuns(tx)).map((one) => one.id)).not.toContain(run);
-    // What comes after the end is kept, and changes nothing.
-    expect(await send(tx, run, [event(steps + 4, read)])).toMatchObject({
-      ok: true,
-      value: { answer: { phase: "finished", unfit: ["over"] }, told: 0 },
+    // After its end it takes nothing more; what was sent before is only sent again.
+    expect(await send(tx, run, [event(steps + 4, read)])).toMatchObject({ problem: { kind: "over" } });
+    expect(await send(tx, run, last)).toMatchObject({ ok: true, value: { told: 0 } });
+    expect((await eventsOf(tx, [run])).get(run)).toHaveLength(steps + 3);
+  }));
+
+it("takes far more than any real run has, and then no more", () =>
+  club.trial(async (tx) => {
+    const { run } = await begun(tx);
+    await send(tx, run, [event(1, { kind: "started" })]);
+    await tx.query(
+      `insert into run_event (club_id, run_id, number, id, person_id, what)
+       select current_club(), $1, n, 'event no. ' || n, $2, '{"kind": "paused"}' from generate_series(2, $3::int) n`,
+      [run, club.who.person, MOST_OF_A_RUN - 1],
+    );
+    expect(await send(tx, run, [event(MOST_OF_A_RUN, { kind: "resumed" })])).toMatchObject({ ok: true });
+    expect(await send(tx, run, [event(MOST_OF_A_RUN + 1, { kind: "paused" })])).toMatchObject({
+      problem: { kind: "too-long" },
     });
+  }));
+
+it("is answered from the bench that has it: another takes it over first, and then the first one cannot", () =>
+  club.trial(async (tx) => {
+    const { run } = await begun(tx);
+    const { rows } = await tx.query<{ id: string }>(
+      "select id from person where id <> $1 and role = 'bench' limit 1",
+      [club.who.person],
+    );
+    const other = { ...club.who, person: rows[0]?.id ?? "", role: "bench" as const };
+    const as = (who: typeof other | typeof club.who, events: Parameters<typeof send>[2]) =>
+      performIn(tx, answerRun, who, { input: { run, events }, key: crypto.randomUUID() });
+    const take = (input: object) =>
+      performIn(tx, takeOverRun, other, { input: { run, ...input }, key: crypto.randomUUID() });
+    expect(await as(club.who, [event(1, { kind: "started" })])).toMatchObject({ ok: true });
+    expect(await as(other, [event(2, seen)])).toMatchObject({ problem: { kind: "held" } });
+    expect((await stands(tx, run)).number).toBe(1);
+    expect(await take({})).toMatchObject({ problem: { kind: "not-silent" } });
+    expect(await take({ sure: true })).toMatchObject({ ok: true, value: { told: 1 } });
+    expect(await as(other, [event(2, seen)])).toMatchObject({ ok: true });
+    expect(await as(club.who, [event(3, seen)])).toMatchObject({ problem: { kind: "held" } });
+  }));
+
+it("that was lined up is begun by whoever has the time, and is at their bench then", () =>
+  club.trial(async (tx) => {
+    const { run } = await begun(tx);
+    const { rows } = await tx.query<{ id: string }>(
+      "select id from person where id <> $1 and role = 'bench' limit 1",
+      [club.who.person],
+    );
+    const other = { ...club.who, person: rows[0]?.id ?? "", role: "bench" as const };
+    const input = { run, events: [event(1, { kind: "started" })] };
+    expect(await performIn(tx, answerRun, other, { input, key: crypto.randomUUID() })).toMatchObject({
+      ok: true,
+    });
+    expect((await stands(tx, run)).row.held_by_id).toBe(other.person);
   }));
 
 it("what was sent before is there once; whoever knows less is told so, and nothing of theirs is taken in", () =>

@@ -160,6 +160,6 @@ it("what a device sends twice, in pieces and late is taken once and in order; wh
         expect(kept.map(({ id }) => id)).toEqual(events.slice(0, due).map(({ id }) => id));
       }),
     ),
-    { numRuns: cases(25) },
+    { numRuns: cases(10) },
   );
 });

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { type GuardedPart, isGuarded } from "#core/dossier/procedure.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { hasGuarded } from "#core/run/plan.ts";
+import { clubName } from "#db/club.ts";
 import { procedureById } from "#db/dossier.ts";
 import { modelById } from "#db/models.ts";
 import { modesOf } from "#db/modes.ts";
@@ -20,6 +21,7 @@ export const guardedShape = z.union([
   z.object({ model: id, dossier: z.literal("whole") }),
   z.object({ unit: id, service: z.literal("values") }),
   z.object({ run: id }),
+  z.object({ club: z.literal("whole") }),
 ]);
 /** Which guarded facts. */
 export type Guarded = z.output<typeof guardedShape>;
@@ -51,6 +53,7 @@ async function lookUp(tx: Tx, guarded: Guarded): Promise<Found | "not-there" | "
     if (!run) return "not-there";
     return hasGuarded(run.plan) ? { part: "run", what: run.title, unit: run.unit_id } : "not-guarded";
   }
+  if ("club" in guarded) return { part: "club", what: await clubName(tx) };
   if ("unit" in guarded) {
     const unit = await unitById(tx, guarded.unit);
     return unit ? { part: "service-values", what: unit.model, unit: unit.id } : "not-there";

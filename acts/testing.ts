@@ -834,6 +834,7 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
       fc.record({ model: fc.constantFrom(...world.models, NOWHERE), dossier: fc.constant("whole") }),
       fc.record({ unit, service: fc.constant("values") }),
       fc.record({ run: fc.constantFrom(...world.runs.map(({ run }) => run)) }),
+      fc.constant({ club: "whole" }),
     ),
     "set-first-step": fc.record({ step: fc.constantFrom(...FIRST_STEPS), wanted: fc.boolean() }),
     "set-bench-rules": fc.record({ silence: mostly([10, 20, 30], [1]), clean: fc.constantFrom(0, 2) }),

@@ -173,7 +173,7 @@ test("after any history, counts and tags are what the history says; and so are t
         }
       }),
     ),
-    { numRuns: cases(60) },
+    { numRuns: cases(30) },
   );
 }, 120_000);
 

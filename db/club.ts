@@ -3,7 +3,7 @@
 import { z } from "zod";
 import type { Policy } from "#core/unit/policy.ts";
 import { policyShape } from "#core/unit/policy.ts";
-import { ask, idRow } from "./ask.ts";
+import { ask, idRow, nameRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 export const placeRow = z.object({
@@ -14,6 +14,11 @@ export const placeRow = z.object({
   units: z.number(),
 });
 export type PlaceRow = z.output<typeof placeRow>;
+
+export async function clubName(tx: Tx): Promise<string> {
+  const { rows } = await ask(tx, nameRow, "select name from club where id = current_club()");
+  return rows[0]?.name ?? "";
+}
 
 export async function places(tx: Tx): Promise<PlaceRow[]> {
   const { rows } = await ask(

@@ -72,7 +72,7 @@ test("every value comes out as it went in", async () => {
     fc.asyncProperty(fc.array(row, { maxLength: 30 }), async (rows) => {
       expect(await received(written(rows).sorted(rows.map(() => 0)))).toEqual(rows);
     }),
-    { numRuns: cases(60) },
+    { numRuns: cases(25) },
   );
 });
 

@@ -247,9 +247,9 @@ test("any sheets, however they write their names: each cell ends where it should
         }
       }),
     ),
-    { numRuns: cases(60) },
+    { numRuns: cases(25) },
   );
-  expect(added).toBeGreaterThan(20);
+  expect(added).toBeGreaterThan(cases(25) / 3);
 });
 
 test("5,000 rows go in and are all the same the second time, though PostgreSQL counts on a small club", async () => {

@@ -194,7 +194,7 @@ test("kept up step by step over random histories, they equal needs worked out fr
       for (const s of steps) await withClub(actor, (tx) => take(tx, s));
       await withClub(actor, async (tx) => expect(await stored(tx)).toEqual(await fromScratch(tx)));
     }),
-    { numRuns: cases(25) },
+    { numRuns: cases(12) },
   );
 });
 

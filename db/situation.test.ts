@@ -193,7 +193,7 @@ describe("situations", () => {
           expect((await loadSituations(tx, { of: "model", id: bare }, today)).catalogues.size).toBe(0);
         }),
       ),
-      { numRuns: cases(25) },
+      { numRuns: cases(12) },
     );
   });
 

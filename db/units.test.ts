@@ -95,7 +95,7 @@ test("over any history of tags: who has it now, else who was shelved with it, el
         }
       }),
     ),
-    { numRuns: cases(40) },
+    { numRuns: cases(20) },
   );
   expect(former).toBeGreaterThan(20);
 });

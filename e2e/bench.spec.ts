@@ -98,19 +98,43 @@ test("two at one run: the second is told where it is, both see it move; one radi
   await seen(page).click();
   await expect(row).toContainText("step 2 of 3");
 
+  // Whoever watches is led along, and answers nothing there.
   await other.getByRole("link", { name: "W-05" }).click();
   await expect(other.getByText("Step 2 of 3", { exact: true })).toBeVisible();
-  // What the second one sends was drawn before the first one pressed.
-  await other
+  await expect(other.getByText("Juno Reedholm is at this bench and answers there.")).toBeVisible();
+  await expect(seen(other)).toHaveCount(0);
+  const sent = await other.request.post(other.url(), {
+    headers: { Origin: served.address },
+    form: { intent: "seen", number: "2", key: "a-key-of-whoever-watches" },
+  });
+  expect([sent.status(), await sent.text()]).toEqual([
+    409,
+    expect.stringContaining("is at this bench. Take it over"),
+  ]);
+
+  // The same person at a second device: what that sends was drawn before the first one pressed.
+  const second = await (await browser.newContext()).newPage();
+  await signIn(second, served.address, "juno");
+  await openAwake(second, other.url());
+  await second
     .locator("input[name=number]")
     .first()
     .evaluate((input: HTMLInputElement) => {
       const form = input.form;
       for (const one of form?.querySelectorAll<HTMLInputElement>("input[name=number]") ?? []) one.value = "1";
     });
-  await seen(other).click();
-  await expect(other.getByText("Somebody else was quicker.")).toBeVisible();
-  await expect(other.getByText("Step 2 of 3", { exact: true })).toBeVisible();
+  await seen(second).click();
+  await expect(second.getByText("Somebody else was quicker.")).toBeVisible();
+  await expect(second.getByText("Step 2 of 3", { exact: true })).toBeVisible();
+  await second.context().close();
+
+  // It follows within a second, on a page that nobody touches; and is taken over by name.
+  await seen(page).click();
+  await expect(other.getByText("Step 3 of 3", { exact: true })).toBeVisible();
+  await other.getByText("Take it over?").click();
+  await other.getByRole("button", { name: "Take it over from Juno Reedholm" }).click();
+  await expect(other.getByText("Taken over from Juno Reedholm.")).toBeVisible();
+  await expect(page.getByText("Wren Oldacre is at this bench and answers there.")).toBeVisible();
   await other.context().close();
 });
 

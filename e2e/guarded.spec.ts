@@ -29,6 +29,7 @@ async function markAll(): Promise<void> {
     `update run_event set what = '{"kind": "cured", "cause": "${MARK} cause", "cure": "${MARK} cured"}' where run_id in (select id from run where plan ->> 'purpose' = 'mode') and number = 4`,
     `update log set detail = detail || '{"name": "${MARK} named", "value": "${MARK} valued", "why": "${MARK} reason"}' where kind = 'setting-noted'`,
     `update log set detail = detail || '{"what": "${MARK} item"}' where kind in ('service-item-written', 'service-item-shelved')`,
+    "alter table run_event enable trigger user; alter table log enable trigger user; alter table reading enable trigger user",
   ])
     await owner.query(statement);
 }

@@ -4,6 +4,7 @@ import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import { addDays, dateInZone } from "#core/quantities/date.ts";
 import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 
@@ -22,7 +23,7 @@ const h1 = (page: Page) => page.getByRole("heading", { level: 1 });
 
 const DONE: Readonly<Record<string, (page: Page) => Promise<void>>> = {
   "Add a radio": async (page) => {
-    await go(page, "/cabinet");
+    await openAwake(page, `${served.address}/cabinet`);
     await page.keyboard.press("/");
     await page.getByRole("dialog").getByRole("combobox").fill("add");
     await page

@@ -57,6 +57,7 @@ test.describe("on a phone", () => {
 
   test("a keeper's strip has five places and more; from there every act is reached", async ({ page }) => {
     await signIn(page, served.address, "wren");
+    await page.goto(`${served.address}/cabinet`);
     const strip = page.getByRole("navigation", { name: "Areas" });
     await expect(strip.getByRole("link").filter({ visible: true })).toHaveCount(6);
     for (const [name, to] of [

@@ -40,7 +40,11 @@ test("whoever may not send it is refused by the head; a bench hand sends files, 
     ["/club/document", "keeper", true],
     ["/models/1/releases/new", "member", false],
   ] as const)
-    expect([path, role, (await limit(path, 8_000_000, role)).refused === undefined]).toEqual([path, role, may]);
+    expect([path, role, (await limit(path, 8_000_000, role)).refused === undefined]).toEqual([
+      path,
+      role,
+      may,
+    ]);
 });
 
 /** A server that takes in what comes as `who`, at a pace of its own, and answers with how that went. */

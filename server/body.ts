@@ -4,8 +4,8 @@ import type { IncomingMessage } from "node:http";
 import { Readable } from "node:stream";
 import type { Sender } from "#app/auth/session.server.ts";
 import type { Refusal } from "#app/context.ts";
-import { type Act, may } from "#core/club/acts.ts";
 import { FIELD_NAME, LARGEST_AT_ONCE } from "#app/forms/with-form.server.ts";
+import { type Act, may } from "#core/club/acts.ts";
 
 const KB = 1024;
 const MB = 1024 * KB;
@@ -47,7 +47,8 @@ const TOO_LARGE_BEFORE =
 
 const NOT_YOURS = "Your role in this club may not send that. Nothing of it was read.";
 const TOO_SLOW = "That came too slowly and was given up. Send it again where the line is better.";
-const ONE_ALREADY = "You are sending a large file already. Wait until it is through, then send this one again.";
+const ONE_ALREADY =
+  "You are sending a large file already. Wait until it is through, then send this one again.";
 const TOO_FULL = "Several large files are coming in just now. Try again in a minute.";
 
 /** What a request may carry; or, by its head alone, why it may not. */
@@ -104,7 +105,10 @@ export async function takeBody(
     return { ok: true, bytes: Readable.toWeb(request) as ReadableStream<Uint8Array> };
   }
   const bytes = await Promise.race([read(request, limit.bytes), slow ?? new Promise<never>(() => {})]);
-  if (bytes === "too slow") return refused(408, TOO_SLOW);
+  if (bytes === "too slow") {
+    if (limit.person !== undefined) coming.delete(limit.person);
+    return refused(408, TOO_SLOW);
+  }
   if (!bytes) return refused(413, limit.why);
   const wrong = await lookAtForm(type, bytes, limit.fields);
   return wrong ? { ok: false, refusal: wrong } : { ok: true, bytes };

@@ -85,8 +85,7 @@ function famousIn(password: string): string | undefined {
   const signs = plainSigns(password);
   const found = FAMOUS.some(
     (phrase) =>
-      phrase.includes(signs) ||
-      (signs.includes(phrase) && signs.length - phrase.length < OWN_SIGNS),
+      phrase.includes(signs) || (signs.includes(phrase) && signs.length - phrase.length < OWN_SIGNS),
   );
   return found ? "Everybody knows that sentence. Take a few words that do not belong together." : undefined;
 }

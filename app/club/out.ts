@@ -8,7 +8,8 @@ import { bandPlanDocument, planDocument, planRows } from "#core/modes/plan-docum
 import { writeClub } from "#db/club-document.ts";
 import { bandPlan } from "#db/segments.ts";
 import { askForPerson } from "../auth/session.server.ts";
-import { mustBeAllowed, notFound, readAtLength, readInClub } from "../context.ts";
+import { mustBeAllowed, notAllowed, notFound, readAtLength, readInClub } from "../context.ts";
+import { isHandedOut } from "../shared/guarded.server.ts";
 import type { Route } from "./+types/out";
 import { collect, csvOf } from "./write-out.server.ts";
 
@@ -23,6 +24,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   if (params.file === "club.schema.json") return Response.json(z.toJSONSchema(clubDocument, { io: "input" }));
   if (params.file === "club.json") {
     const who = mustBeAllowed(context, "edit-club");
+    if (!(await isHandedOut(who, { club: "whole" }))) throw notAllowed("see-unlocking");
     const document = await readAtLength(context, writeClub);
     return new Response(JSON.stringify(document), {
       headers: {

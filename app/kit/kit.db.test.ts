@@ -89,7 +89,7 @@ describe("things of the kit", () => {
           expect(String((columns as Record<string, unknown>)[kind.name] ?? "")).not.toBe("");
         }
       }),
-      { numRuns: cases(120) },
+      { numRuns: cases(50) },
     );
   });
 

@@ -44,6 +44,7 @@ export const GUARDED_PARTS = [
   "service-values",
   "dossier",
   "run",
+  "club",
 ] as const;
 export type GuardedPart = (typeof GUARDED_PARTS)[number];
 

@@ -34,6 +34,7 @@ const GUARDED_SHOWN: Record<GuardedPart, string> = {
   "service-values": "was shown its service settings",
   dossier: "took out its dossier with all that is guarded",
   run: "was shown how it is unlocked in a run",
+  club: "took out the whole club with all that is guarded",
 };
 const MODE_HOW = {
   set: "switched it to",
