@@ -6,7 +6,8 @@ import path from "node:path";
 import { fileURLToPath } from "node:url";
 import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { attachCluster, freePort } from "./postgres.ts";
+import { scratchFolder } from "./keep.ts";
+import { attachCluster, freePort, startCluster } from "./postgres.ts";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 let folder: string;
@@ -115,6 +116,39 @@ test("restored while serving: asks first, comes back whole, keeps what was there
   expect((await fetch(`http://127.0.0.1:${port}/sign-in`)).status).toBe(200);
 });
 
+test("a restore does nothing that the file defines, ends what opens doors, and says whose password is older again", async () => {
+  await asAdmin(
+    file("one"),
+    `create function evil() returns trigger language plpgsql as $$ begin raise exception 'evil'; end $$;
+     create trigger evil before insert on unit for each row execute function evil();
+     insert into session (token_hash, club_id, person_id, expires_at) select 'x', club_id, id, now() + interval '1 day' from person limit 1`,
+  );
+  expect(run("backup", file("one"), file("evil.mossy")).status).toBe(0);
+  await asAdmin(file("one"), "update person set password_hash = 'newer' where name like 'Wren%'");
+  const done = run("restore", file("one"), file("evil.mossy"), "--replace");
+  expect([done.status, done.stderr]).toEqual([0, ""]);
+  expect(done.stdout).toContain("Everybody signs in anew");
+  expect(done.stdout).toMatch(/is the older one again, for:\n {2}Lanternfen Radio Circle: Wren/);
+  expect(await asAdmin(file("one"), "select proname from pg_proc where proname = 'evil'")).toEqual([]);
+  expect(await asAdmin(file("one"), "select count(*)::int n from session")).toEqual([{ n: 0 }]);
+});
+
+test("where records are on their way nobody else reads them, and what a killed one left is cleared away", () => {
+  const within = path.join(folder, "tmp");
+  fs.mkdirSync(within);
+  const left = path.join(within, "mossy-scratch-killed");
+  const others = path.join(within, "mossy-scratch-of-nobody");
+  for (const one of [left, others]) fs.mkdirSync(one);
+  fs.writeFileSync(path.join(left, "process"), "999999999");
+  fs.writeFileSync(path.join(left, "records.dump"), "records");
+  const before = process.umask();
+  const scratch = scratchFolder(within);
+  process.umask(before);
+  expect(fs.readdirSync(within).sort()).toEqual([path.basename(scratch.path), path.basename(others)].sort());
+  expect(fs.statSync(scratch.path).mode & 0o077).toBe(0);
+  scratch.remove();
+});
+
 test("restored into a folder that has nothing yet, by a version that is newer; not by one that is older", async () => {
   const into = run("restore", file("two"), file("a.mossy"));
   expect([into.status, into.stderr]).toEqual([0, ""]);
@@ -137,6 +171,33 @@ test("restored into a folder that has nothing yet, by a version that is newer; n
     "made by a newer version",
   );
   await asAdmin(file("one"), "delete from migration where name like '%_ahead'");
+});
+
+test("a database that is gone is not made anew in silence; a restore brings it back", async () => {
+  const cluster = await startCluster(path.join(file("two"), "postgres"), { say: () => {} });
+  const admin = new pg.Client({ connectionString: cluster.adminUrl });
+  await admin.connect();
+  await admin.query("drop database mossy with (force)");
+  await admin.end();
+  await cluster.stop();
+  const refused = run("backup", file("two"), file("c.mossy"));
+  expect([refused.status, refused.stderr]).toEqual([
+    1,
+    expect.stringContaining("The database of this folder is gone"),
+  ]);
+  expect(run("restore", file("two"), file("a.mossy")).status).toBe(0);
+  expect(run("backup", file("two"), file("c.mossy")).status).toBe(0);
+});
+
+test("a restore that was killed before it changed anything leaves the records as they were", async () => {
+  const cluster = await startCluster(path.join(file("two"), "postgres"), { say: () => {} });
+  const admin = new pg.Client({ connectionString: cluster.adminUrl });
+  await admin.connect();
+  await admin.query("alter database mossy with allow_connections false");
+  await admin.end();
+  await cluster.stop();
+  const kept = run("backup", file("two"), file("d.mossy"));
+  expect([kept.status, kept.stdout]).toEqual([0, expect.stringContaining("A restore was interrupted here")]);
 });
 
 test("a database server that is killed comes back by itself; pages say so meanwhile", async () => {

@@ -95,7 +95,7 @@ export async function withClient<Value>(
   }
 }
 
-const SCRATCH = "mossy-keep-";
+const SCRATCH = "mossy-scratch-";
 /** Names the process whose folder it is, so that what a killed one left can be told from what is in use. */
 const OWNER = "process";
 
@@ -117,8 +117,9 @@ function sweep(within: string): void {
     const folder = path.join(within, name);
     if (fs.lstatSync(folder, { throwIfNoEntry: false })?.uid !== process.getuid?.()) continue;
     const note = path.join(folder, OWNER);
+    // Only what says whose it was: anything else is not ours to take away.
     const pid = fs.existsSync(note) ? Number(fs.readFileSync(note, "utf8")) : 0;
-    if (pid > 0 && isRunning(pid)) continue;
+    if (!(pid > 0) || isRunning(pid)) continue;
     fs.rmSync(folder, { recursive: true, force: true });
   }
 }
