@@ -20,6 +20,8 @@ export default defineConfig({
     launchOptions: {
       executablePath: "/usr/bin/chromium-headless-shell",
       args: [
+        // The name of a club's own network, which no resolver knows.
+        "--host-resolver-rules=MAP cabinet.test 127.0.0.1",
         "--no-sandbox",
         "--disable-gpu",
         "--disable-quic",

@@ -5,6 +5,8 @@ import { writtenUnit } from "#core/unit/fields.ts";
 import { withClub } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
+import { answerRun } from "./answer-run.ts";
+import { beginRun } from "./begin-run.ts";
 import { changeUnit } from "./change-unit.ts";
 import { perform, performIn } from "./define.ts";
 
@@ -25,6 +27,29 @@ async function somebodyWaits(): Promise<void> {
   const { rows } = await owner.query("select from pg_locks where not granted");
   if (rows.length === 0) await somebodyWaits();
 }
+
+it("two who begin with one lead at the same moment: the second is told who has it", async () => {
+  const begun = async (tag: string) => {
+    const unit = await club.ask((tx) => unitByTag(tx, tag));
+    const input = { unit: unit?.id, for: { backup: {} } };
+    const done = await perform(beginRun, club.who, { input, key: crypto.randomUUID() });
+    if (!done.ok) throw new Error(done.problem.kind);
+    return done.value.answer.run;
+  };
+  const [one, other] = [await begun("W-04"), await begun("W-05")];
+  const started = (run: string) => ({
+    input: { run, events: [{ id: `start of ${run}`, number: 1, what: { kind: "started" as const } }] },
+    key: crypto.randomUUID(),
+  });
+  let second: ReturnType<typeof asSecond> | undefined;
+  const asSecond = () => perform(answerRun, club.who, started(other));
+  await withClub(club.who, async (tx) => {
+    expect(await performIn(tx, answerRun, club.who, started(one))).toMatchObject({ ok: true });
+    second = asSecond();
+    await somebodyWaits();
+  });
+  expect(await second).toMatchObject({ ok: false, problem: { kind: "taken" } });
+});
 
 it("both corrections stand, each seen by the other's merge", async () => {
   const before = await club.ask((tx) => unitByTag(tx, "W-03"));

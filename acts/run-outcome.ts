@@ -10,7 +10,7 @@ import { previewReading } from "#core/unit/preview.ts";
 import { newestReading } from "#core/unit/unit.ts";
 import { addConfirmation, proceduresOf } from "#db/dossier.ts";
 import { loadKit } from "#db/kit.ts";
-import type { Tx } from "#db/pool.ts";
+import { oneAtATime, type Tx } from "#db/pool.ts";
 import { addReading } from "#db/readings.ts";
 import { addEvent, endRun, type RunRow, releaseThing, takeThings, thingsTaken } from "#db/runs.ts";
 import { putSimulated } from "#db/simulated.ts";
@@ -107,6 +107,8 @@ async function takeKit(
   { row, run, takeOver }: Happened,
   outcome: Outcome,
 ): Promise<Result<Run, OutcomeProblem>> {
+  // Two who begin at once: the second one looks when the first is through, and is told who has it.
+  await oneAtATime(tx, "what benches have taken");
   const own = await thingsTaken(tx, row.id);
   const wanted = new Set(own.filter((t) => t.kind !== "tool").map((t) => `${t.kind} ${t.id}`));
   const held = (await thingsTaken(tx)).filter(

@@ -1,7 +1,15 @@
 // People, their sessions and how often somebody may try to sign in; and the log, read by what it is about.
 import pg from "pg";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { countAttempt, forgetAttempts, placeOf, refusalBeforeSignIn } from "#app/auth/attempts.server.ts";
+import {
+  countAttempt,
+  countOwn,
+  forgetAttempts,
+  forgetOwn,
+  ofAccount,
+  placeOf,
+  refusalBeforeSignIn,
+} from "#app/auth/attempts.server.ts";
 import { signed, unsigned } from "#app/auth/device.server.ts";
 import { keepForm, keptForm, packKept } from "#app/auth/pack.server.ts";
 import { hashPassword, newToken, tokenHash } from "#app/auth/password.server.ts";
@@ -267,7 +275,68 @@ describe("a link for one use", () => {
   });
 });
 
+describe("what was handed over before", () => {
+  const token = () => tokenHash(newToken());
+  it("a link is good no more once the person's role or address is another; a new name changes nothing", async () => {
+    const fields = { ...TERN, name: "Handed", email: "handed@one.example" };
+    const id = await added({ name: "Handed", email: "handed@one.example" });
+    for (const [change, good] of [
+      [{ name: "Handed Over" }, true],
+      [{ role: "member" as const }, false],
+      [{ email: "elsewhere@one.example" }, false],
+    ] as const) {
+      await inOne((tx) => putPerson(tx, id, fields));
+      const link = token();
+      await inOne((tx) => makeLink(tx, id, link));
+      await inOne((tx) => putPerson(tx, id, { ...fields, ...change }));
+      expect([change, (await findLink(link)) !== undefined]).toEqual([change, good]);
+      expect((await redeemLink(link, "x")) !== undefined).toBe(good);
+    }
+  });
+
+  it("an end that a clock set too far ahead has passed: of links, sessions, and waits", async () => {
+    const id = await added({ name: "Ahead", email: "ahead@one.example" });
+    const [link, session] = [token(), token()];
+    await inOne((tx) => makeLink(tx, id, link));
+    await openSession(session, one.club, id);
+    expect(await sessionPerson(session)).toMatchObject({ name: "Ahead" });
+    await asOwner(
+      "update one_time_link set expires_at = expires_at + interval '1 day' where token_hash = $1",
+      [link],
+    );
+    await asOwner("update session set expires_at = expires_at + interval '1 day' where token_hash = $1", [
+      session,
+    ]);
+    expect(await findLink(link)).toBeUndefined();
+    expect(await redeemLink(link, "x")).toBeUndefined();
+    expect(await sessionPerson(session)).toBeUndefined();
+    const tried = { email: "ahead@one.example", address: "10.8.0.1" };
+    for (let i = 0; i < 9; i++) await countAttempt(tried);
+    expect(await countAttempt(tried)).toBeGreaterThan(0);
+    await asOwner("update sign_in_attempt set expire = expire + 86400000");
+    expect(await countAttempt(tried)).toBeUndefined();
+  });
+});
+
 describe("trying to sign in", () => {
+  it("a browser's mark counts at its own account; at any other it is a stranger, and so is any at an address nobody has", () => {
+    const mark = { id: "mark", club: one.club, person: one.person };
+    const account = { club_id: one.club, person_id: one.person };
+    expect(ofAccount(mark, account)).toBe(mark);
+    expect(ofAccount(mark, { ...account, person_id: two.person })).toBeUndefined();
+    expect(ofAccount(mark, { ...account, club_id: two.club })).toBeUndefined();
+    expect(ofAccount(mark, undefined)).toBeUndefined();
+    expect(ofAccount(undefined, account)).toBeUndefined();
+  });
+
+  it("the own password is counted for the person, whatever address it is tried from", async () => {
+    for (let i = 0; i < 8; i++) expect(await countOwn(one.person)).toBeUndefined();
+    expect(await countOwn(one.person)).toBeGreaterThan(0);
+    expect(await countOwn(two.person)).toBeUndefined();
+    await forgetOwn(one.person);
+    expect(await countOwn(one.person)).toBeUndefined();
+  });
+
   const from = (email: string, address: string) => ({ email, address });
   it("ends after eight tries at one account from one address, and begins anew after a right one", async () => {
     for (let i = 0; i < 8; i++) expect(await countAttempt(from("k@one.example", "10.0.0.1"))).toBeUndefined();

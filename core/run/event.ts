@@ -9,7 +9,11 @@ export type Gate = (typeof GATES)[number];
 export const FIRM_GATES: readonly Gate[] = ["file", "hardware"];
 
 const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
-const text = z.string().trim().min(1).max(500);
+const text = z
+  .string()
+  .trim()
+  .min(1, "Nothing was typed: say it in a few words.")
+  .max(500, "At most 500 signs.");
 export const happening = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("started") }),
   /** What the step asks for was done and seen. */
@@ -53,7 +57,10 @@ export const happening = z.discriminatedUnion("kind", [
     sure: z.literal(true).optional(),
   }),
   /** What was done at a step for which nothing is written. */
-  z.object({ kind: z.literal("noted"), text: z.string().trim().min(1).max(2000) }),
+  z.object({
+    kind: z.literal("noted"),
+    text: z.string().trim().min(1, "Nothing was typed: say what was done.").max(2000, "At most 2,000 signs."),
+  }),
   z.object({ kind: z.literal("paused") }),
   z.object({ kind: z.literal("resumed") }),
   z.object({ kind: z.literal("stopped"), reason: text }),
