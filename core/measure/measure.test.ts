@@ -27,7 +27,30 @@ describe("a power meter", () => {
     expect(read("± 5% of reading + 0,5 dB")).toEqual({ ofReading: 0.05, decibels: 0.5 });
     expect(read("+/- 1 dB")).toEqual({ decibels: 1 });
     expect(read("5 %; 2 % of the scale")).toEqual({ ofReading: 0.05, ofScale: 0.02 });
-    for (const text of ["", "good", "5 W", "1 dB of scale", "200 %", "5 % of everything"])
+    expect(read("10 % FS")).toEqual({ ofScale: 0.1 });
+    expect(read("10% F.S.")).toEqual({ ofScale: 0.1 });
+    expect(read("± 10 % of full-scale")).toEqual({ ofScale: 0.1 });
+    expect(read("± 0.2 W")).toEqual({ watts: 0.2 });
+    expect(read("50 mW")).toEqual({ watts: 0.05 });
+    expect(read("-1/+2 dB")).toEqual({ decibels: 2 });
+    expect(read("+2 / -1 dB")).toEqual({ decibels: 2 });
+    expect(read("−5/+10 % rdg + 1 digit")).toEqual({ ofReading: 0.1, digits: 1 });
+    expect(read("5 % rdg + 1 digit")).toEqual({ ofReading: 0.05, digits: 1 });
+    expect(read("5 % of reading and 3 digits; 0,5 dB")).toEqual({
+      ofReading: 0.05,
+      digits: 3,
+      decibels: 0.5,
+    });
+    for (const text of [
+      "",
+      "good",
+      "5 V",
+      "1 dB of scale",
+      "200 %",
+      "5 % of everything",
+      "1 digit FS",
+      "-1 dB",
+    ])
       expect(read(text)).toBe("error-unreadable");
   });
 
@@ -40,6 +63,7 @@ describe("a power meter", () => {
           ofReading: fc.constantFrom(0, 0.05),
           ofScale: fc.constantFrom(0, 0.1),
           decibels: fc.constantFrom(0, 1),
+          watts: fc.constantFrom(0, 0.2),
         }),
         share,
         share,
@@ -47,9 +71,9 @@ describe("a power meter", () => {
         (shown, error: MeterError, a, b, c) => {
           const found = power(shown, { error, fullScale: 100 });
           if (!found.ok) throw new Error(found.problem.kind);
-          const there =
-            Math.max(0, shown + a * shown * (error.ofReading ?? 0) + b * 100 * (error.ofScale ?? 0)) *
-            10 ** ((c * (error.decibels ?? 0)) / 10);
+          const off =
+            a * shown * (error.ofReading ?? 0) + b * 100 * (error.ofScale ?? 0) + a * (error.watts ?? 0);
+          const there = Math.max(0, shown + off) * 10 ** ((c * (error.decibels ?? 0)) / 10);
           expect(there).toBeGreaterThanOrEqual(found.value.low * (1 - 1e-9));
           expect(there).toBeLessThanOrEqual(found.value.high * (1 + 1e-9));
         },
@@ -59,6 +83,10 @@ describe("a power meter", () => {
       ok: true,
       value: { low: 5, high: 15 },
     });
+    expect(power(4.6, { error: { digits: 2 } })).toMatchObject({
+      value: { low: expect.closeTo(4.4, 9), high: expect.closeTo(4.8, 9) },
+    });
+    expect(power(5, { error: { digits: 1 } })).toEqual({ ok: true, value: { low: 4, high: 6 } });
     expect(power(10, { error: { ofScale: 0.1 } })).toMatchObject({ problem: { kind: "no-full-scale" } });
     expect(power(60, { error: {}, fullScale: 50 })).toMatchObject({ problem: { kind: "beyond-scale" } });
   });

@@ -11,6 +11,10 @@ export type MeterError = {
   /** A share of its full scale. */
   readonly ofScale?: number;
   readonly decibels?: number;
+  /** So many watts, whatever it shows. */
+  readonly watts?: number;
+  /** So many of the last place that it shows. */
+  readonly digits?: number;
 };
 export type Meter = {
   readonly error: MeterError;
@@ -26,27 +30,49 @@ export type MeterProblem =
   /** It says nothing that a meter's error could be. */
   { readonly kind: "error-unreadable"; readonly part: string };
 
+const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
+const SIDES = new RegExp(
+  String.raw`^(?:[-−]\s*(${NUMBER})\s*/\s*\+\s*(${NUMBER})|\+\s*(${NUMBER})\s*/\s*[-−]\s*(${NUMBER}))`,
+);
+const PLAIN = new RegExp(String.raw`^(?:±|\+/-|\+-)?\s*(${NUMBER})`);
+const UNIT = /^(%|dB|[mk]?W|digits?|dgts?|counts?)$/i;
+const OF = /^(?:of\s+)?(?:the\s+)?(reading|rdg|full[ -]scale|f\.?s\.?|scale|range)$/i;
+const WATTS: Readonly<Record<string, number>> = { mw: 0.001, w: 1, kw: 1000 };
+
 /**
- * Reads what stands on a meter or in its papers: "10 % of full scale", "5 % of reading + 0.5 dB", "± 1 dB"; a bare share is of the reading.
- * Problem: `error-unreadable`, with the part.
+ * Reads what stands on a meter or in its papers: "10 % of full scale", "10 % FS", "5 % rdg + 1 digit", "± 0.2 W", "± 1 dB"; a bare share is of the
+ * reading. Of two sides ("-1/+2 dB") the larger counts both ways: papers do not agree whether the sides are the meter's or the power's, and an
+ * interval must leave nothing out. Problem: `error-unreadable`, with the part.
  */
 export function parseMeterError(text: string): Result<MeterError, MeterProblem> {
-  const error: { ofReading?: number; ofScale?: number; decibels?: number } = {};
-  for (const part of text.split(/\+(?!\s*[/-])|\band\b|;/i)) {
-    const found =
-      /^\s*(?:±|\+\/-|\+-)?\s*(\d+(?:[.,]\d+)?)\s*(%|dB)\s*(?:of\s+(?:the\s+)?(reading|full scale|scale))?\s*$/i.exec(
-        part,
-      );
-    const number = Number(found?.[1]?.replace(",", "."));
-    if (!found || !Number.isFinite(number) || number > 100)
-      return bad({ kind: "error-unreadable", part: part.trim().slice(0, 60) });
-    const isDecibels = found[2]?.toLowerCase() === "db";
-    if (isDecibels && found[3]) return bad({ kind: "error-unreadable", part: part.trim().slice(0, 60) });
-    if (isDecibels) error.decibels = (error.decibels ?? 0) + number;
-    else if (/scale/i.test(found[3] ?? "")) error.ofScale = (error.ofScale ?? 0) + number / 100;
-    else error.ofReading = (error.ofReading ?? 0) + number / 100;
+  const error: { -readonly [Name in keyof MeterError]: number } = {};
+  // A plus parts two of them, but not where it says a side.
+  for (const part of text.split(/(?<![/\s]|^)\s*\+(?!\s*[/-])|\band\b|;/i)) {
+    const found = partOf(part.trim());
+    if (!found) return bad({ kind: "error-unreadable", part: part.trim().slice(0, 60) });
+    error[found.name] = (error[found.name] ?? 0) + found.value;
   }
   return good(error);
+}
+
+function partOf(text: string): { readonly name: keyof MeterError; readonly value: number } | undefined {
+  const sides = SIDES.exec(text);
+  const head = sides ?? PLAIN.exec(text);
+  if (!head) return undefined;
+  const value = Math.max(...head.slice(1).flatMap((one) => (one ? [Number(one.replace(",", "."))] : [])));
+  const [unit = "", ...rest] = text
+    .slice(head[0].length)
+    .trim()
+    .split(/(?<=^(?:%|dB|[mk]?W|digits?|dgts?|counts?))(?![A-Za-z])/i);
+  const of = rest.join("").trim();
+  if (!UNIT.test(unit) || value > 100 || (of !== "" && !OF.test(of))) return undefined;
+  const what = unit.toLowerCase();
+  if (what === "%")
+    return { name: /^(of\s+)?(the\s+)?(f|s|range)/i.test(of) ? "ofScale" : "ofReading", value: value / 100 };
+  if (of !== "") return undefined;
+  if (what === "db") return { name: "decibels", value };
+  const watts = WATTS[what];
+  return watts === undefined ? { name: "digits", value } : { name: "watts", value: value * watts };
 }
 
 export type PowerProblem =
@@ -60,9 +86,19 @@ export function power(watts: number, meter: Meter): Result<Interval, PowerProble
   const { error, fullScale } = meter;
   if (fullScale !== undefined && watts > fullScale) return bad({ kind: "beyond-scale", fullScale });
   if (error.ofScale !== undefined && fullScale === undefined) return bad({ kind: "no-full-scale" });
-  const off = watts * (error.ofReading ?? 0) + (fullScale ?? 0) * (error.ofScale ?? 0);
+  const off =
+    watts * (error.ofReading ?? 0) +
+    (fullScale ?? 0) * (error.ofScale ?? 0) +
+    (error.watts ?? 0) +
+    (error.digits ?? 0) * lastPlaceOf(watts);
   const factor = 10 ** ((error.decibels ?? 0) / 10);
   return good({ low: Math.max(0, watts - off) / factor, high: (watts + off) * factor });
+}
+
+/** The least step of what is shown: of 4.6 W a tenth. Where noughts at its end were left out it is taken for larger than it was, never smaller. */
+function lastPlaceOf(watts: number): number {
+  const [, decimals = ""] = String(watts).split(".");
+  return /^\d+$/.test(decimals) ? 10 ** -decimals.length : 1;
 }
 
 /** What may be there when a meter showed so many watts, by what stands on it; undefined: nobody knows what it may be off by. */
