@@ -18,7 +18,7 @@ const demands = fc.record({
   demand: fc.array(
     fc.record({
       weight: fc.constantFrom(1, 2, 4),
-      sets: fc.array(fc.subarray(OFFERS, { minLength: 1, maxLength: 3 }), { maxLength: 3 }),
+      sets: fc.array(fc.subarray(OFFERS, { minLength: 0, maxLength: 3 }), { maxLength: 3 }),
     }),
     { maxLength: 8 },
   ),
@@ -35,7 +35,9 @@ function everyChoice({ prices, demand }: Case): { money: number; weight: number 
       if (has(offer)) money += prices[i] ?? 0;
     });
     let weight = 0;
-    for (const w of demand) if (w.sets.some((set) => set.every(has))) weight += w.weight;
+    // A radio that needs nothing bought is freed by no purchase.
+    for (const w of demand)
+      if (w.sets.every((set) => set.length > 0) && w.sets.some((set) => set.every(has))) weight += w.weight;
     return { money, weight };
   });
 }

@@ -75,10 +75,15 @@ function withoutUseless(purchase: Purchase, demand: readonly Demand[], prices: P
   return kept;
 }
 
+/** A radio of which one set is empty needs nothing bought: no purchase frees it, and none is worth more for it. */
+const isFree = ({ sets }: Demand): boolean => sets.some((set) => set.length === 0);
+
 /** What a choice of offers frees. */
 export function purchaseOf(offers: readonly string[], demand: readonly Demand[], prices: Prices): Purchase {
   const chosen = new Set(offers);
-  const freed = demand.filter((w) => w.sets.some((set) => set.every((offer) => chosen.has(offer))));
+  const freed = demand.filter(
+    (w) => !isFree(w) && w.sets.some((set) => set.every((offer) => chosen.has(offer))),
+  );
   return {
     offers: [...offers].sort(),
     money: offers.reduce((sum, offer) => sum + (prices.get(offer) ?? 0), 0),
@@ -121,14 +126,14 @@ export function wholeCurve(
   return good(points);
 }
 
-/** Units with the same sets are one group with their weight together; what can be had for nothing is none of our business. */
+/** Units with the same sets are one group with their weight together. */
 function prepare(demand: readonly Demand[], prices: Prices): Programme {
   const offers: string[] = [];
   const place = new Map<string, number>();
   const groups = new Map<string, Group>();
-  for (const { weight, sets } of demand) {
+  for (const { weight, sets } of demand.filter((one) => !isFree(one))) {
     const minimal = minimalSets(sets.filter((set) => set.every((offer) => prices.has(offer))));
-    if (minimal.length === 0 || minimal.some((set) => set.length === 0)) continue;
+    if (minimal.length === 0) continue;
     const numbered = minimal.map((set) =>
       set.map((offer) => {
         let at = place.get(offer);
