@@ -2,6 +2,7 @@
 
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { chargeAt } from "./charge.ts";
 import { type Noted, storyOf } from "./log.ts";
 import { type Charged, chargeNow, chargerPlans, readinessOf } from "./readiness.ts";
@@ -95,12 +96,19 @@ describe("now, and by then", () => {
   it("whoever has a turn has what is needed at that time; nobody else stands in that place", () => {
     fc.assert(
       fc.property(
-        fc.array(fc.nat(99), { minLength: 1, maxLength: 8 }),
+        fc.array(
+          fc.record({
+            percent: fc.nat(99),
+            fullMinutes: fc.constantFrom(100, 60, 333, 240),
+            idlePerDay: fc.constantFrom(2, 0, 1.5, 12),
+          }),
+          { minLength: 1, maxLength: 8 },
+        ),
         fc.integer({ min: 1, max: 3 }),
         fc.integer({ min: 50, max: 98 }),
-        fc.integer({ min: 30, max: 400 }),
+        fc.integer({ min: 30, max: 1500 }),
         (levels, places, need, minutes) => {
-          const things = levels.map((percent, i) => thing(String(i), percent));
+          const things = levels.map(({ percent, ...battery }, i) => thing(String(i), percent, battery));
           const time = minutes * MINUTE;
           const ready = new Map(things.map((one) => [one.id, readinessOf(one, need, time, 0)]));
           const plans = chargerPlans(ready, things, [{ id: "c", places }], time, 0);
@@ -116,20 +124,38 @@ describe("now, and by then", () => {
             expect(place).toBeLessThan(places);
             expect(from).toBeGreaterThanOrEqual(0);
             expect(to).toBeLessThanOrEqual(time);
-            const level = chargeAt(
-              [{ at: 0, percent: levels[Number(id)] ?? 0 }],
-              { fullMinutes: 100, idlePerDay: 2 },
-              { charged: [{ from, to }] },
-              time,
-            );
+            const { percent, ...battery } = levels[Number(id)] ?? {
+              percent: 0,
+              fullMinutes: 1,
+              idlePerDay: 0,
+            };
+            const level = chargeAt([{ at: 0, percent }], battery, { charged: [{ from, to }] }, time);
             // Full before its turn is over, it loses what little is left of the time.
-            expect(level).toBeGreaterThanOrEqual(Math.min(need, 100 - (2 * (time - to)) / DAY) - 1e-6);
+            const atMost = 100 - (battery.idlePerDay * (time - to)) / DAY;
+            expect(level).toBeGreaterThanOrEqual(Math.min(need, atMost) - 1e-6);
             for (const other of plan?.turns ?? [])
               if (other.id !== id && other.place === place)
                 expect(other.to <= from || other.from >= to).toBe(true);
           }
         },
       ),
+      {
+        numRuns: cases(400, 100_000),
+        // Longer turns make others wait longer, who then lose more.
+        examples: [
+          [
+            [
+              { percent: 0, fullMinutes: 240, idlePerDay: 12 },
+              { percent: 23, fullMinutes: 100, idlePerDay: 0 },
+              { percent: 37, fullMinutes: 333, idlePerDay: 12 },
+              { percent: 45, fullMinutes: 240, idlePerDay: 12 },
+            ],
+            1,
+            52,
+            1163,
+          ],
+        ],
+      },
     );
   });
 

@@ -130,14 +130,32 @@ export function chargerPlans(
         : [];
     });
     if (alone.length === 0) return [];
-    const all = alone.reduce((sum, { minutes }) => sum + minutes, 0);
-    const wanting = alone.map(({ thing, minutes }) => ({
+    const wanting = lengthened(alone, until, now).map(({ thing, minutes }) => ({
       ...{ id: thing.id, due: until },
-      minutes: minutes + makingUp(thing, all - minutes, now),
+      minutes,
     }));
     const plan = placesFor(wanting, places);
     return [{ charger, places, late: plan.late, exact: plan.exact, turns: asLate(plan, until, time) }];
   });
+}
+
+type Turn = { readonly thing: Charged; readonly minutes: number };
+
+/**
+ * Turns with what each may lose while those behind it have theirs. A longer turn makes others wait longer, and lose more: so until nothing
+ * changes, or until no turn could be behind for longer, there being no more time than that.
+ */
+function lengthened(alone: readonly Turn[], until: number, now: number): readonly Turn[] {
+  let turns = alone;
+  for (;;) {
+    const all = turns.reduce((sum, { minutes }) => sum + minutes, 0);
+    const next = alone.map(({ thing, minutes }, i) => {
+      const behind = Math.min(until, all - (turns[i]?.minutes ?? 0));
+      return { thing, minutes: minutes + makingUp(thing, behind, now) };
+    });
+    if (next.every(({ minutes }, i) => minutes <= (turns[i]?.minutes ?? 0))) return turns;
+    turns = next;
+  }
 }
 
 /** What it may lose while those behind it have their turns, in minutes on the charger. */

@@ -1,6 +1,7 @@
 // Ways of programming: minutes as counted radio by radio, the quickest first, and from where on another is quicker.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../quantities/testing.ts";
 import { RESERVE } from "./readiness.ts";
 import {
   atOnce,
@@ -60,6 +61,44 @@ describe("ways compared", () => {
     // It runs out: beyond that it is no way at all.
     expect(breakEven(keypad, bluetooth, "radios", 5, 12)).toBe(1);
     expect(breakEven(keypad, bluetooth, "radios", 5, 13)).toBeUndefined();
+  });
+});
+
+describe("from where on", () => {
+  /** In hundredths of a minute, whole numbers: nothing is rounded. */
+  const hundredths = fc.record({
+    setUp: fc.nat(1200),
+    perRadio: fc.nat(600),
+    perChannel: fc.constantFrom(0, 2, 5, 10, 150),
+    atOnce: fc.integer({ min: 1, max: 3 }),
+  });
+  type Exact = typeof hundredths extends fc.Arbitrary<infer E> ? E : never;
+  const inMinutes = (id: string, way: Exact): ProgrammingWay => ({
+    ...{ id, atOnce: way.atOnce, setUp: way.setUp / 100 },
+    ...{ perRadio: way.perRadio / 100, perChannel: way.perChannel / 100 },
+  });
+
+  it("is as whole numbers say, ties included", () => {
+    fc.assert(
+      fc.property(hundredths, hundredths, fc.nat(60), (a, b, channels) => {
+        const at = (way: Exact, radios: number) =>
+          way.setUp + Math.ceil(radios / way.atOnce) * (way.perRadio + channels * way.perChannel);
+        const quicker = Array.from({ length: 30 }, (_, i) => at(b, i + 1) < at(a, i + 1));
+        const last = quicker.lastIndexOf(false);
+        const wanted = last === 29 ? undefined : last + 2;
+        expect(breakEven(inMinutes("a", a), inMinutes("b", b), "radios", channels, 30)).toBe(wanted);
+      }),
+      { numRuns: cases(1000, 100_000) },
+    );
+    // Equal, and seen as less by the last place of a sum.
+    const late = { setUp: 1070, perRadio: 512, perChannel: 10, atOnce: 3 };
+    const soon = { setUp: 250, perRadio: 594, perChannel: 10, atOnce: 3 };
+    expect(breakEven(inMinutes("a", late), inMinutes("b", soon), "radios", 50, 30)).toBeUndefined();
+    // 20 channels of 0.05 and a minute before them; two minutes and nothing else.
+    const slow = inMinutes("a", { setUp: 100, perRadio: 0, perChannel: 5, atOnce: 1 });
+    const flat = inMinutes("b", { setUp: 200, perRadio: 0, perChannel: 0, atOnce: 1 });
+    expect(breakEven(slow, flat, "channels", 1, 100)).toBe(21);
+    expect(breakEven(slow, flat, "radios", 20, 100)).toBe(2);
   });
 });
 

@@ -20,8 +20,12 @@ export type ProgrammingWay = {
 export function minutesOf(way: ProgrammingWay, radios: number, channels: number): number | undefined {
   if (radios === 0) return 0;
   if (way.atOnce < 1 || (way.lasts !== undefined && radios > way.lasts)) return undefined;
-  return way.setUp + Math.ceil(radios / way.atOnce) * (way.perRadio + channels * way.perChannel);
+  const rounds = Math.ceil(radios / way.atOnce);
+  return settled(way.setUp + rounds * (way.perRadio + channels * way.perChannel));
 }
+
+/** Two ways that take equally long are equal: sums of twentieths of a minute are not, to the last place of a number. */
+const settled = (minutes: number): number => Math.round(minutes * 1e6) / 1e6;
 
 export type Compared = { readonly way: ProgrammingWay; readonly minutes: number | undefined };
 
