@@ -69,7 +69,7 @@ describe("from where on", () => {
   const hundredths = fc.record({
     setUp: fc.nat(1200),
     perRadio: fc.nat(600),
-    perChannel: fc.constantFrom(0, 2, 5, 10, 150),
+    perChannel: fc.constantFrom(0, 2, 5, 10, 150).map((n): number => n),
     atOnce: fc.integer({ min: 1, max: 3 }),
   });
   type Exact = typeof hundredths extends fc.Arbitrary<infer E> ? E : never;

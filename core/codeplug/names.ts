@@ -40,23 +40,29 @@ export function distinctNames(names: readonly string[], most: number): (string |
     if (signs(fits).length <= most && !own.has(key(fits))) own.set(key(fits), i);
   }
   const taken = new Set<string>();
+  // By what stands before a number and how many digits that has: from where on numbers may still be free. All before it are taken.
+  const next = new Map<string, number>();
+  const numbered = (short: string): string | undefined => {
+    const all = signs(short);
+    for (let digits = 1; digits <= most; digits++) {
+      const stem = all.slice(0, most - digits).join("");
+      const counter = `${digits} ${key(stem)}`;
+      const last = Math.min(10 ** digits - 1, names.length + 1);
+      for (let n = next.get(counter) ?? Math.max(2, 10 ** (digits - 1)); n <= last; n++) {
+        next.set(counter, n + 1);
+        const name = `${stem}${n}`;
+        if (taken.has(key(name)) || own.has(key(name))) continue;
+        return name;
+      }
+    }
+    return undefined;
+  };
   return names.map((name, i) => {
     const short = shortened(name, most);
     const holder = own.get(key(short));
-    if (short !== "" && !taken.has(key(short)) && (holder === undefined || holder === i)) {
-      taken.add(key(short));
-      return short;
-    }
-    for (let n = 2; String(n).length <= most && n <= names.length + 1; n++) {
-      const ending = String(n);
-      const numbered = signs(short)
-        .slice(0, most - ending.length)
-        .join("")
-        .concat(ending);
-      if (taken.has(key(numbered)) || own.has(key(numbered))) continue;
-      taken.add(key(numbered));
-      return numbered;
-    }
-    return undefined;
+    const isFree = short !== "" && !taken.has(key(short)) && (holder === undefined || holder === i);
+    const chosen = isFree ? short : numbered(short);
+    if (chosen !== undefined) taken.add(key(chosen));
+    return chosen;
   });
 }

@@ -11,6 +11,8 @@ export type Trend =
   | { readonly kind: "too-few"; readonly readings: number }
   | {
       readonly kind: "known";
+      /** So many readings were looked at: the newest, `MOST` at most. */
+      readonly of: number;
       /** Watts a year: the median of the slopes of all pairs (Theil and Sen). */
       readonly slope: number;
       /** The median of all but the last. */
@@ -28,17 +30,22 @@ export const unseen = (intervals: readonly Interval[]): number =>
   intervals.reduce((most, { low, high }) => Math.max(most, (high - low) / 2), 0);
 
 export const FEWEST = 5;
+/** The slope looks at every pair: of more readings than these the oldest are left out, and the trend says of how many it is. */
+export const MOST = 1000;
 const MAD_TO_SIGMA = 1.4826;
 
 /** `least`: a difference that the meter cannot see, in watts; scatter is never taken for less. Readings of one day count as they come. */
 export function trend(readings: readonly Reading[], least = 0): Trend {
   if (readings.length < FEWEST) return { kind: "too-few", readings: readings.length };
-  const inOrder = [...readings].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+  const inOrder = [...readings].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0)).slice(-MOST);
+  const [first] = inOrder;
+  // As numbers of days from the first: telling days apart half a million times by their texts takes seconds.
+  const at = inOrder.map(({ day }) => (first ? daysBetween(first.day, day) : 0));
   const slopes: number[] = [];
   for (const [i, a] of inOrder.entries()) {
-    for (const b of inOrder.slice(i + 1)) {
-      const days = daysBetween(a.day, b.day);
-      if (days > 0) slopes.push(((b.watts - a.watts) / days) * 365.25);
+    for (let j = i + 1; j < inOrder.length; j++) {
+      const days = (at[j] ?? 0) - (at[i] ?? 0);
+      if (days > 0) slopes.push((((inOrder[j]?.watts ?? 0) - a.watts) / days) * 365.25);
     }
   }
   const earlier = inOrder.slice(0, -1).map(({ watts }) => watts);
@@ -48,5 +55,13 @@ export function trend(readings: readonly Reading[], least = 0): Trend {
   const scatter = Math.max(least, 3 * MAD_TO_SIGMA * mad);
   const outside = last < usual - scatter ? "below" : last > usual + scatter ? "above" : undefined;
   const slope = slopes.length === 0 ? 0 : median(slopes);
-  return { kind: "known", slope, usual, scatter, outside, weaker: outside === "below" && slope < 0 };
+  return {
+    kind: "known",
+    of: inOrder.length,
+    slope,
+    usual,
+    scatter,
+    outside,
+    weaker: outside === "below" && slope < 0,
+  };
 }
