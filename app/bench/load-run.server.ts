@@ -153,7 +153,12 @@ export async function loadRun(tx: Tx, row: RunRow, unit: UnitRow, who: SignedIn)
   // What is guarded in a run is shown to those who may, and that is noted.
   const mayAll = may(who.role, "see-unlocking");
   const seesAll = hasGuarded(row.plan) ? await isHandedOut(who, { run: row.id }) : mayAll;
-  const recover = procedures.find((p) => p.purpose === "recover" && !p.draft && (!isGuarded(p) || seesAll));
+  const recovery = procedures.find((p) => p.purpose === "recover" && !p.draft);
+  const isHeldBack =
+    recovery !== undefined &&
+    isGuarded(recovery) &&
+    !(await isHandedOut(who, { model: unit.model_id, procedure: recovery.id }));
+  const recover = isHeldBack ? undefined : recovery;
   const own = new Set(things.filter((t) => t.kind !== "tool").map((t) => `${t.kind} ${t.id}`));
   const inUse =
     run.phase === "ready" ? taken.filter((t) => t.run_id !== row.id && own.has(`${t.kind} ${t.id}`)) : [];

@@ -71,6 +71,7 @@ export function ModeList(props: {
 }) {
   const { model, modes } = props;
   const mayWrite = useMay("write-procedure");
+  const maySee = useMay("see-unlocking");
   const titleOf = (id: string | null) => props.procedures.find((p) => p.id === id);
   if (modes.length === 0 && !mayWrite) return null;
   return (
@@ -130,7 +131,15 @@ export function ModeList(props: {
                     </Go>
                   )}
                   {enter && mode.hasSetting && ", or "}
-                  {mode.hasSetting && (mode.setting ?? "in a tool, as bench and keeper can see")}
+                  {mode.hasSetting &&
+                    (mode.setting ??
+                      (maySee ? (
+                        <Go to={`/models/${model}?guarded=shown#modes`} className="link">
+                          in a tool: show how
+                        </Go>
+                      ) : (
+                        "in a tool, as bench and keeper can see"
+                      )))}
                 </p>
               )}
               {!leave && (enter || mode.hasSetting) && (
