@@ -159,7 +159,7 @@ test.describe("without scripts", () => {
     await page.getByText("Stop here").click();
     await page.getByLabel("Why").fill("x".repeat(501));
     await page.getByRole("button", { name: "Stop", exact: true }).click();
-    await expect(page.getByRole("status").filter({ hasText: "500 signs at most" })).toBeVisible();
+    await expect(page.getByRole("status").filter({ hasText: "At most 500 signs" })).toBeVisible();
     await expect(page.getByLabel("Why")).toHaveValue("x".repeat(501));
     for (let i = 0; i < 3; i++) await seen(page).click();
     await expect(page.getByRole("heading", { level: 1, name: "Done" })).toBeVisible();

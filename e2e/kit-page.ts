@@ -1,12 +1,12 @@
 // The kit's inventory, as the browser tests use it: a thing is opened by its name, and saved.
 import { expect, type Page } from "@playwright/test";
+import { openAwake } from "./awake.ts";
 
 /** Opens a thing of the kit by its name in the inventory. */
 export async function openThing(page: Page, address: string, name: string): Promise<void> {
-  await page.goto(`${address}/kit/own`);
+  await openAwake(page, `${address}/kit/own`);
   await page.getByRole("listitem").getByRole("link", { name, exact: true }).first().click();
   await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
-  await page.waitForLoadState("networkidle");
 }
 
 export async function saveThing(page: Page): Promise<void> {

@@ -108,7 +108,10 @@ export function printSeen(root: string): void {
   if (!fs.existsSync(folder)) return;
   for (const name of fs.readdirSync(folder)) {
     const file = path.join(folder, name, "error-context.md");
-    const [, page] = fs.existsSync(file) ? fs.readFileSync(file, "utf8").split("# Page snapshot") : [];
-    if (page) console.log(`\n${name}:${page.slice(0, 8000)}`);
+    const text = fs.existsSync(file) ? fs.readFileSync(file, "utf8") : "";
+    const page = text.slice(Math.max(text.indexOf("# Page snapshot"), text.indexOf("```yaml")));
+    // What every page has around it is left out.
+    const main = page.search(/^ *- main/m);
+    if (text !== "") console.log(`\n${name}:\n${page.slice(Math.max(main, 0)).slice(0, 6000)}`);
   }
 }
