@@ -1,8 +1,9 @@
 // Accounts: links that a keeper hands over, one's own password and sessions, the shelf and the way back.
-import { type Browser, expect, type Page, test } from "@playwright/test";
+import { type Browser, expect, type Page } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

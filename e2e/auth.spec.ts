@@ -1,9 +1,10 @@
 // The door: headers, a cookie that scripts cannot read, and an end to guessing.
 import { deflateRawSync } from "node:zlib";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

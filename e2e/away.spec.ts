@@ -2,10 +2,11 @@
 import fs from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { freePort, startCluster } from "#scripts/postgres.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let folder: string;
 let port: number;
@@ -37,7 +38,8 @@ test("stopped and started again", async ({ page }) => {
   await expect(page.getByText("main 1.10: 1 release behind")).toBeVisible();
   await stop();
   await field.press("Enter");
-  await expect(page.getByText("The records cannot be reached just now")).toBeVisible();
+  await expect(page.getByText("The records cannot be reached just now; nothing was saved")).toBeVisible();
+  await expect(field).toHaveValue("1.10");
   const other = await page.context().newPage();
   const answer = await other.goto(`${served.address}/due`);
   expect(answer?.status()).toBe(503);
@@ -47,4 +49,73 @@ test("stopped and started again", async ({ page }) => {
   // A browser that is closed while a page is still coming may not find its end.
   await other.waitForLoadState("networkidle");
   await other.close();
+});
+
+/** Every page that the demo's keeper comes to by links, one of each kind of address. */
+async function pagesOf(cookie: string): Promise<string[]> {
+  const kind = (path: string) =>
+    path.replace(/\/\d+(?=\/|$)/g, "/0").replace(/\/units\/(?!new)[^/]+/, "/units/0");
+  const known = new Map<string, string>();
+  const waiting = ["/cabinet", "/units/W-03", "/models/new", "/units/new", "/kit/in-hand", "/import", "/me"];
+  while (waiting.length > 0) {
+    const path = waiting.shift() ?? "";
+    if (
+      known.has(kind(path)) ||
+      /^\/(assets|out|files|backups|known-files|codeplugs\/out)\b|\.\w+$/.test(path)
+    )
+      continue;
+    known.set(kind(path), path);
+    const html = await (
+      await fetch(served.address + path, { headers: { cookie }, redirect: "manual" })
+    ).text();
+    for (const [, to] of html.matchAll(/href="(\/[^"?#]*)/g)) if (to) waiting.push(to);
+  }
+  return [...known.values()];
+}
+
+test("while it is away every form is answered 503, with what was typed, and saved when it is sent again", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  const [session] = await page.context().cookies();
+  const cookie = `${session?.name}=${session?.value}`;
+  const paths = await pagesOf(cookie);
+  expect(paths.length).toBeGreaterThan(50);
+  await stop();
+  const headers = { cookie, origin: served.address, "content-type": "application/x-www-form-urlencoded" };
+  const send = (path: string, body: string) =>
+    fetch(served.address + path, { method: "POST", headers, body, redirect: "manual" });
+  const wrong: string[] = [];
+  for (const path of paths) {
+    const body = "intent=save&key=a-key-of-mine&name=A+word+that+I+typed";
+    const answer = await send(path, body);
+    // Pages without a form answer so, whatever is away.
+    if (answer.status === 405) continue;
+    const text = await answer.text();
+    if (answer.status !== 503 || !text.includes("A word that I typed"))
+      wrong.push(`${path} ${answer.status}`);
+    const told = await send(`${path}.data`, body);
+    if (told.status !== 503) wrong.push(`${path}.data ${told.status}`);
+    const asked = await fetch(`${served.address}${path}`, { headers, redirect: "manual" });
+    if (asked.status !== 503) wrong.push(`asked: ${path} ${asked.status}`);
+  }
+  const live = await fetch(`${served.address}/live`, { headers });
+  expect([wrong, live.status]).toEqual([[], 503]);
+  stop = (await cluster()).stop;
+});
+
+test.describe("without scripts", () => {
+  test.use({ javaScriptEnabled: false });
+  test("what was typed stands on the page that says so, and is saved from there", async ({ page }) => {
+    await signIn(page, served.address, "wren");
+    await page.goto(`${served.address}/club/places/new`);
+    await page.getByLabel("Name").fill("The boat house");
+    await stop();
+    await page.getByRole("button", { name: "Save" }).click();
+    await expect(page.getByText("Nothing was saved. What you typed is kept here")).toBeVisible();
+    await expect(page.getByLabel("name")).toHaveValue("The boat house");
+    stop = (await cluster()).stop;
+    await page.getByRole("button", { name: "Send it again" }).click();
+    await expect(page.getByText("The boat house").first()).toBeVisible();
+  });
 });

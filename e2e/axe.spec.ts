@@ -1,8 +1,9 @@
 // Accessibility of every page in both themes, as it stands and on a phone, twice as large, and with forced colours. Forms with trouble in them are looked at where they are tested.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { expectAccessible, type Rules } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,9 +1,10 @@
 // A radio is taken through a procedure at the bench: step by step, by keyboard, by two people, and without scripts.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,8 +1,9 @@
 // Bluetooth: what has to be charged by when, pairing with the trap avoided, profiles that are not this radio's, the sheet for a field day.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,8 +1,9 @@
 // The channels of a radio come in from a table; which are stranded, which exceed its user's privileges, which are too wide.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

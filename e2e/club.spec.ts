@@ -1,9 +1,10 @@
 // The keeper's settings: policies that change what is due, people who can sign in, radios added, shelved, recovered.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,9 +1,10 @@
 // The whole club out as one document, and into a club that is new, by the same page.
 import fs from "node:fs";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.afterEach(() => served.stop());

@@ -1,9 +1,10 @@
 // Facts of a dossier: whence they are known and who saw them, serial numbers that tell hardware apart, steps dragged into
 // order, cards on paper, and the editor without scripts.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

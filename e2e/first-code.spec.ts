@@ -1,6 +1,7 @@
 // First visit to a server that others can reach: the first keeper is whoever can read the terminal.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,7 +1,8 @@
 // From an empty cabinet to the first verdict, as somebody new would go; and what is offered on the way.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,6 +1,7 @@
 // First visit to a new install: the first keeper, once.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

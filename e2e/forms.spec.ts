@@ -1,8 +1,9 @@
 // Forms keep what is typed: over Back and Forward, over a page left by mistake, before the scripts are awake; and say their bounds.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,10 +1,11 @@
 // What is guarded never leaves for those who may not see it: every field of it is marked, and every address is visited by every role. To
 // those who may see it it leaves only where the log says so.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import pg from "pg";
 import routes from "../app/routes.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 const MARK = "Xsecretx";
 let served: Served;

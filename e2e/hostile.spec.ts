@@ -1,8 +1,9 @@
 // What somebody who means harm could send: each is refused, none breaks the server or what comes after it.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { HOSTILE, type Hostile, send } from "../measure/hostile-requests.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,10 +1,11 @@
 // Names, proxies and certificates: what the server believes of how it is asked, and from whom.
 import http from "node:http";
 import https from "node:https";
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import selfsigned from "selfsigned";
 import type { ServeOptions } from "../server/app.ts";
 import { type Served, serveFresh } from "./serve.ts";
+import { test } from "./test.ts";
 
 type Answer = { readonly status: number | undefined; readonly headers: http.IncomingHttpHeaders };
 

@@ -1,7 +1,8 @@
 // A sheet from upload to cabinet, and what goes out again.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

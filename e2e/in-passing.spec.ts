@@ -1,8 +1,9 @@
 // What a field would pick and is not there yet is made in passing, by its name.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

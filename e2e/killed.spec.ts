@@ -1,10 +1,11 @@
 // The server is gone while somebody types: the page stays, what was typed stays, and it goes in when the server is back.
 import http from "node:http";
 import type net from "node:net";
-import { expect, type Locator, type Page, test } from "@playwright/test";
+import { expect, type Locator, type Page } from "@playwright/test";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 let line: Line;

@@ -1,12 +1,13 @@
 // The manual stays true: each of its steps is done as it says. A step without its test, or a test without its step, fails.
 import fs from "node:fs";
 import path from "node:path";
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { addDays, dateInZone } from "#core/quantities/date.ts";
 import { expectAccessible } from "./accessible.ts";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

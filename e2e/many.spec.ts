@@ -1,8 +1,9 @@
 // Five hundred radios: counts agree, what is alike is one row, and the wall is seen from farther away.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

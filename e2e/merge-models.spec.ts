@@ -1,7 +1,8 @@
 // Two models that are one: shown before it is done, refused of itself; the old address leads on.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

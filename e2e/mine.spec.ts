@@ -1,9 +1,10 @@
 // A member's minute on a phone: what they have at home, is it all right, read it, when is it due back, whom to ask.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,8 +1,9 @@
 // What is printed: sheets are counted and words are found on them.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { printed } from "./paper.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,7 +1,8 @@
 // A club's own network: a name, plain http, no secure context. What was answered while nothing answered is sent all the same; and it belongs to
 // whoever gave it, also on a device that several share.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { type Served, serveFresh } from "./serve.ts";
+import { test } from "./test.ts";
 
 const NAME = "cabinet.test";
 let served: Served;

@@ -1,10 +1,11 @@
 // Reaching radios from the kit page: the release a radio is to get, tries noted there, a lead that is lent and comes back;
 // every page on a phone; and kit that is typed while the records are away.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { openAwake } from "./awake.ts";
 import { openThing, saveThing } from "./kit-page.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,10 +1,11 @@
 // A radio is updated at the bench, from Due to the read-back reading, on a simulated radio: through its gates, over a stepping stone, with a
 // plug that slips; the server goes away in the middle; backups are kept and written back.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
 import { openAwake } from "./awake.ts";
 import { type Served, serveAgain, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

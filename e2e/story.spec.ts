@@ -1,9 +1,10 @@
 // A radio's story: what was done is written down, today or back then, and found again by day and by words.
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { addDays, dateInZone } from "#core/quantities/date.ts";
 import { expectAccessible } from "./accessible.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,10 +1,11 @@
 // What was wrong is put right without being lost: readings struck and dated back, tries struck, a sheet's doubts asked about.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import pg from "pg";
 import { expectAccessible } from "./accessible.ts";
 import { openThing } from "./kit-page.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 test.beforeAll(async () => {

@@ -1,10 +1,11 @@
 // A change that touches thousands: the page says what is being worked out, and that line goes by itself when it is done.
-import { expect, test } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { announce } from "#db/live.ts";
 import { closePool, withClub } from "#db/pool.ts";
 import { doWork } from "#db/work.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
 
 let served: Served;
 

@@ -42,7 +42,7 @@ async function fillCarried(tx: Tx, { person: by }: Actor): Promise<void> {
 
 /** Who carries what, told with some of their tags, against a look at as many rows by their keys. */
 export async function measureCarried(actor: Actor, owner: pg.Client): Promise<Measured> {
-  await withClub(actor, (tx) => fillCarried(tx, actor));
+  await withClub(actor, (tx) => fillCarried(tx, actor), "work");
   await owner.query("vacuum analyze");
   return withClub(actor, async (tx) => {
     const rows = await carried(tx);

@@ -26,7 +26,7 @@ const KEEPER = {
 export async function measurePreview(): Promise<Measured[]> {
   const database = await testDatabase();
   const [actor] = await twoClubs(database);
-  await withClub(actor, (tx) => fillClub(tx, bigClub(1, UNITS)));
+  await withClub(actor, (tx) => fillClub(tx, bigClub(1, UNITS)), "work");
   const owner = new pg.Client({ connectionString: database.ownerUrl });
   await owner.connect();
   await owner.query("vacuum analyze");

@@ -20,7 +20,7 @@ const today = plain("2026-06-01");
 export async function measureStore(): Promise<Measured[]> {
   const database = await testDatabase();
   const [actor] = await twoClubs(database);
-  await withClub(actor, (tx) => fillClub(tx, bigClub()));
+  await withClub(actor, (tx) => fillClub(tx, bigClub()), "work");
   say("filled");
   const owner = new pg.Client({ connectionString: database.ownerUrl });
   await owner.connect();
@@ -143,22 +143,26 @@ async function copyPlain(owner: pg.Client, actor: Actor): Promise<number> {
 }
 
 async function measureRelease(actor: Actor): Promise<Measured> {
-  const model = await withClub(actor, async (tx) => {
-    // Ten models' units under one, so that a release touches 2,000.
-    const { rows } = await tx.query<{ id: string; component: string }>(
-      "select m.id, c.id component from model m join component c on c.model_id = m.id and c.name = 'main' where m.name = 'M0'",
-    );
-    const found = rows[0];
-    await tx.query(
-      "insert into unit (club_id, tag, model_id, added_on) select current_club(), 'V-' || n, $1, '2023-01-01' from generate_series(1, 1800) n",
-      [found?.id],
-    );
-    await tx.query(
-      "insert into reading (club_id, unit_id, component_id, raw, source, read_at) select current_club(), u.id, c.id, '1.0.0', 'screen', now() from unit u join component c on c.model_id = u.model_id where u.tag like 'V-%'",
-    );
-    await recompute(tx, { of: "model", id: found?.id ?? "" });
-    return found;
-  });
+  const model = await withClub(
+    actor,
+    async (tx) => {
+      // Ten models' units under one, so that a release touches 2,000.
+      const { rows } = await tx.query<{ id: string; component: string }>(
+        "select m.id, c.id component from model m join component c on c.model_id = m.id and c.name = 'main' where m.name = 'M0'",
+      );
+      const found = rows[0];
+      await tx.query(
+        "insert into unit (club_id, tag, model_id, added_on) select current_club(), 'V-' || n, $1, '2023-01-01' from generate_series(1, 1800) n",
+        [found?.id],
+      );
+      await tx.query(
+        "insert into reading (club_id, unit_id, component_id, raw, source, read_at) select current_club(), u.id, c.id, '1.0.0', 'screen', now() from unit u join component c on c.model_id = u.model_id where u.tag like 'V-%'",
+      );
+      await recompute(tx, { of: "model", id: found?.id ?? "" });
+      return found;
+    },
+    "work",
+  );
   let n = 0;
   const time = await best(3, () =>
     withClub(actor, async (tx) => {

@@ -11,7 +11,9 @@ import express, { type ErrorRequestHandler, type RequestHandler } from "express"
 import { createRequestHandler, RouterContextProvider, type ServerBuild } from "react-router";
 import { refusalBeforeSignIn } from "#app/auth/attempts.server.ts";
 import { senderOf } from "#app/auth/session.server.ts";
+import { answersAway } from "#app/away.server.ts";
 import { type Refusal, requestContext } from "#app/context.ts";
+import { isAway } from "#db/errors.ts";
 import { closePool } from "#db/pool.ts";
 import type { Worker } from "#db/queue.ts";
 import { startWorking } from "#db/work.ts";
@@ -75,7 +77,7 @@ const onlyOurMethods: RequestHandler = (request, response, next) => {
 };
 
 function pages(): RequestHandler {
-  const handle = createRequestHandler(build as unknown as ServerBuild, "production");
+  const handle = createRequestHandler(answersAway(build as unknown as ServerBuild), "production");
   return async (request, response, next) => {
     try {
       const taken = await bodyOf(request, response);
@@ -123,6 +125,12 @@ const inAFewWords: ErrorRequestHandler = (
   next,
 ) => {
   if (response.headersSent) return next(error);
+  if (isAway(error))
+    return void response
+      .status(503)
+      .set("Retry-After", "3")
+      .type("text/plain")
+      .send("The records cannot be reached just now.\n");
   const status =
     typeof error?.status === "number" && error.status >= 400 && error.status < 500 ? error.status : 500;
   if (status === 500) console.error(error);

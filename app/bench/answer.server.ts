@@ -18,9 +18,9 @@ import { unitById } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { sayBeginProblem } from "../shared/begin-run.server.ts";
 import { keepAsBackup, sayDoubt, sumOf } from "../shared/keep-file.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 import { eventId } from "./happenings.ts";
 
 type What = SentEvent["what"];

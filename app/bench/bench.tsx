@@ -8,7 +8,6 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { orSayAway } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
@@ -66,7 +65,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "work-at-bench");
   const form = await request.formData();
-  return orSayAway(form, () => readInClub(context, (tx, who) => startByForm(tx, who, form)));
+  return readInClub(context, (tx, who) => startByForm(tx, who, form));
 }
 
 export const clientAction = offlineSaid;

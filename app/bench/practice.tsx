@@ -12,6 +12,7 @@ import { SYMPTOM } from "#simulators/radio/work.ts";
 import { idIn, mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { KEY, newKey } from "../forms/form-key.tsx";
+import { offlineSaid } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
 import { inPassing, isHidden, shownTo } from "../shared/guarded.server.ts";
 import { Go } from "../ui/go.tsx";
@@ -73,6 +74,8 @@ export async function action({ context, request }: Route.ActionArgs) {
     return { ok: done.ok };
   });
 }
+
+export const clientAction = offlineSaid;
 
 export default function Practice({ loaderData }: Route.ComponentProps) {
   const { models, model } = loaderData;

@@ -6,7 +6,7 @@ import { idIn, mustBeAllowed, notFound, readInClub, signedIn } from "../context.
 import { KEY } from "../forms/form-key.tsx";
 import { isOurs, offlineSaid } from "../forms/offline.ts";
 import { withForm } from "../forms/with-form.server.ts";
-import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import { following, useClub, useMay } from "../ui/club.ts";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -43,7 +43,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   return withForm(request, (form) =>
-    orSayAway(form, async () => {
+    (async () => {
       // Most answers need nothing read before: the act looks at the run itself.
       const plain = happeningsOf(String(form.get("intent") ?? ""), form);
       if (plain.length > 0)
@@ -53,7 +53,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         if (!row) throw notFound("This run");
         return answerByForm(who, { tx, run: row.id, unit: row.unit_id, tag: row.tag }, form);
       });
-    }),
+    })(),
   );
 }
 

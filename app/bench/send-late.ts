@@ -3,7 +3,7 @@ import { useEffect } from "react";
 import { useFetcher } from "react-router";
 import { KEY, newKey } from "../forms/form-key.tsx";
 import { isThere } from "../forms/offline.ts";
-import type { ActAnswer } from "../shared/say-away.server.ts";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import type { Pending } from "./shown.ts";
 
 const EVERY_MS = 3000;

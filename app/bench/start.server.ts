@@ -5,8 +5,8 @@ import type { Tx } from "#db/pool.ts";
 import { unitById, unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 import { counted } from "../ui/words/count.ts";
 
 /** So many radios are lined up at once: more than an evening holds. */

@@ -5,10 +5,12 @@ import { firstSteps } from "#core/club/first-steps.ts";
 import { isUntold } from "#core/unit/standing.ts";
 import { begun, offersToTry } from "#db/begun.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
-import { performForm } from "../forms/perform.server.ts";
+import { offlineSaid } from "../forms/offline.ts";
+import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { TryThis } from "../shared/try-this.tsx";
 import { useMay } from "../ui/club.ts";
 import { MossSymbols } from "../ui/moss.tsx";
+import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/cabinet";
 import { Chosen } from "./chosen.tsx";
@@ -35,10 +37,12 @@ export async function action({ context, request }: Route.ActionArgs) {
   const who = mustBeAllowed(context, "edit-club");
   const form = await request.formData();
   const done = await performForm(setFirstStep, who, form, { step: form.get("step"), wanted: false });
-  return done.ok ? null : data(null, { status: 400 });
+  return done.ok ? null : data({ ok: false, says: NOT_WHOLE }, { status: 400 });
 }
 
-export default function Cabinet({ loaderData }: Route.ComponentProps) {
+export const clientAction = offlineSaid;
+
+export default function Cabinet({ loaderData, actionData }: Route.ComponentProps) {
   const { shelves, items, lens } = loaderData;
   const drawers = shelves.flatMap((s) => s.drawers);
   const { chosen } = loaderData;
@@ -53,6 +57,7 @@ export default function Cabinet({ loaderData }: Route.ComponentProps) {
     <div className="flex flex-col lg:grid lg:grid-cols-[minmax(0,1fr)_17rem]">
       <MossSymbols />
       <div className="min-w-0 px-4 pt-3 pb-4 md:pl-5">
+        {actionData && <Said answer={actionData} />}
         <header className="mb-1 flex flex-wrap items-baseline gap-x-4">
           <h1>Cabinet</h1>
           <p className="text-sm text-quiet">

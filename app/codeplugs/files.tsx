@@ -8,7 +8,6 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { withForm } from "../forms/with-form.server.ts";
-import { orSayAway } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
@@ -49,9 +48,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "work-at-bench");
-  return withForm(request, (form) =>
-    orSayAway(form, () => readInClub(context, (tx, who) => keepByForm(tx, who, form))),
-  );
+  return withForm(request, (form) => readInClub(context, (tx, who) => keepByForm(tx, who, form)));
 }
 
 export const clientAction = offlineSaid;

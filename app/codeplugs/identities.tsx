@@ -15,7 +15,7 @@ import { madeInPassing } from "../forms/in-passing.server.ts";
 import { offlineSaid } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
 import { Pick } from "../forms/pick.tsx";
-import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
@@ -44,7 +44,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-plan");
   const form = await request.formData();
-  return orSayAway(form, () => readInClub(context, (tx, who) => noteByForm(tx, who, form)));
+  return readInClub(context, (tx, who) => noteByForm(tx, who, form));
 }
 
 async function noteByForm(tx: Tx, who: SignedIn, form: FormData) {

@@ -4,9 +4,9 @@ import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE } from "../forms/perform.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { keepAsBackup, sayDoubt } from "../shared/keep-file.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 
 export async function keepByForm(tx: Tx, who: SignedIn, form: FormData) {
   const intent = String(form.get("intent") ?? "");

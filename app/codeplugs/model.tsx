@@ -14,9 +14,9 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { ChannelFindings } from "../shared/channel-findings.tsx";
 import { Rows } from "../shared/channel-rows.tsx";
-import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
 import { TakeTable } from "../shared/take-table.tsx";
 import { following, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -69,40 +69,38 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   const refused = (status: number, says: string) =>
     answer(status, { ok: false, intent: "facts", says, kept: textsOf(form) } satisfies ActAnswer);
-  return orSayAway(form, () =>
-    readInClub(context, async (_, who) => {
-      const count = (name: string) => {
-        const typed = told(form, name);
-        return typed === undefined ? undefined : /^\d{1,7}$/.test(typed) ? Number(typed) : -1;
-      };
-      if (count("capacity") === undefined || count("nameSigns") === undefined)
-        return refused(400, "How many channels it holds, and how many signs of a name it shows, are needed.");
-      const done = await performForm(writeCodeplugFacts, who, form, {
-        ...{ model: params.model, mode: told(form, "mode") },
-        facts: {
-          ...{ capacity: count("capacity"), nameSigns: count("nameSigns") },
-          ...{ zones: count("zones"), contacts: count("contacts") },
-          ...{
-            digital: form.has("digital"),
-            everyTone: form.has("everyTone"),
-            plainSigns: form.has("plainSigns"),
-          },
-          ...{ byPosition: form.has("byPosition"), tonesFrom: String(form.get("tonesFrom") ?? "") },
-          powers: String(form.get("powers") ?? "")
-            .split(",")
-            .map((one) => one.trim())
-            .filter((one) => one !== ""),
+  return readInClub(context, async (_, who) => {
+    const count = (name: string) => {
+      const typed = told(form, name);
+      return typed === undefined ? undefined : /^\d{1,7}$/.test(typed) ? Number(typed) : -1;
+    };
+    if (count("capacity") === undefined || count("nameSigns") === undefined)
+      return refused(400, "How many channels it holds, and how many signs of a name it shows, are needed.");
+    const done = await performForm(writeCodeplugFacts, who, form, {
+      ...{ model: params.model, mode: told(form, "mode") },
+      facts: {
+        ...{ capacity: count("capacity"), nameSigns: count("nameSigns") },
+        ...{ zones: count("zones"), contacts: count("contacts") },
+        ...{
+          digital: form.has("digital"),
+          everyTone: form.has("everyTone"),
+          plainSigns: form.has("plainSigns"),
         },
+        ...{ byPosition: form.has("byPosition"), tonesFrom: String(form.get("tonesFrom") ?? "") },
+        powers: String(form.get("powers") ?? "")
+          .split(",")
+          .map((one) => one.trim())
+          .filter((one) => one !== ""),
+      },
+    });
+    if (done.ok)
+      return answer(200, {
+        ...{ ok: true, intent: "facts" },
+        says: "Noted. The plan is laid out by it from its next issue on.",
       });
-      if (done.ok)
-        return answer(200, {
-          ...{ ok: true, intent: "facts" },
-          says: "Noted. The plan is laid out by it from its next issue on.",
-        });
-      if (done.problem.kind === "no-mode") return refused(409, "It has no such mode any more.");
-      return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
-    }),
-  );
+    if (done.problem.kind === "no-mode") return refused(409, "It has no such mode any more.");
+    return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+  });
 }
 
 export const clientAction = offlineSaid;

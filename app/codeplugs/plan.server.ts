@@ -7,7 +7,7 @@ import { MOST_BLOCKS, MOST_MEMBERS } from "#core/codeplug/plan.ts";
 import { CHANNEL_FORM, typedChannel } from "#core/codeplug/typed.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { ruleIn } from "./rule-form.ts";
 
 export type PlanAnswer = ActAnswer & { readonly fields?: Readonly<Record<string, string>> };

@@ -4,7 +4,6 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { orSayAway } from "../shared/say-away.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -31,7 +30,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-plan");
   const form = await request.formData();
-  return orSayAway(form, () => readInClub(context, (_, who) => planByForm(who, form)));
+  return readInClub(context, (_, who) => planByForm(who, form));
 }
 
 export const clientAction = offlineSaid;

@@ -8,7 +8,7 @@ import { CHANNEL_FORM, typedChannel } from "#core/codeplug/typed.ts";
 import { decodeTable } from "#core/import/decode.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { counted } from "../ui/words/count.ts";
 
 export type RepeaterAnswer = ActAnswer & { readonly fields?: Readonly<Record<string, string>> };

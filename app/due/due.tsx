@@ -2,7 +2,7 @@
 import { data, Link } from "react-router";
 import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames, unitsDue } from "#db/board.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
-import { OFFLINE, orOffline } from "../forms/offline.ts";
+import { orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -107,7 +107,7 @@ export async function action({ context, request }: Route.ActionArgs) {
 }
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
-  orOffline(sending, (form): HoldAnswer => ({ ok: false, says: OFFLINE, kept: keptOf(form) }));
+  orOffline(sending, (form, says): HoldAnswer => ({ ok: false, says, kept: keptOf(form) }));
 
 export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const { groups } = loaderData;

@@ -1,11 +1,15 @@
-// Where the server cannot be reached at all, a form stays as it stands, and says that it was not sent.
+// Where the server, or its database, cannot be reached, a form stays as it stands, and says that nothing was saved.
 import type { SubmissionResult } from "@conform-to/react";
 import isNetworkError from "is-network-error";
 import { useState } from "react";
-import { data } from "react-router";
+import { data, isRouteErrorResponse } from "react-router";
 
 export const OFFLINE =
   "That could not be sent: nothing answers. What you typed is kept here; try again in a moment.";
+
+/** The server answers, and its database does not. */
+export const AWAY =
+  "The records cannot be reached just now; nothing was saved. What you typed is kept here: try again in a moment.";
 
 type Sending = { readonly request: Request; readonly serverAction: () => Promise<unknown> };
 
@@ -19,18 +23,19 @@ export const isThere = (): Promise<boolean> =>
     () => false,
   );
 
-/** Sends the form; where nothing answers, answers itself. What the server refuses or redirects goes its way. */
+/** Sends the form; where nothing answers, or the database is away, answers itself. What the server refuses or redirects goes its way. */
 export async function orOffline<Answer>(
   { request, serverAction }: Sending,
-  answer: (form: FormData) => Answer,
+  answer: (form: FormData, says: string) => Answer,
 ) {
   const form = await request.clone().formData();
   try {
     return data((await serverAction()) as Answer);
   } catch (error) {
+    const away = isRouteErrorResponse(error) && error.status === 503;
+    if (!away && !isNetworkError(error)) throw error;
     // With this status nothing else of the page is asked for.
-    if (!isNetworkError(error)) throw error;
-    const kept = answer(form);
+    const kept = answer(form, away ? AWAY : OFFLINE);
     if (typeof kept === "object" && kept !== null) notSent.add(kept);
     return data(kept, { status: 503 });
   }
@@ -50,34 +55,35 @@ const texts = (form: FormData): Record<string, string> =>
 export const offlineForm = (sending: Sending) =>
   orOffline(
     sending,
-    (form): SubmissionResult<string[]> => ({
+    (form, says): SubmissionResult<string[]> => ({
       status: "error",
       initialValue: texts(form),
-      error: { "": [OFFLINE] },
+      error: { "": [says] },
     }),
   );
 
 /** For pages whose answer holds that of the form beside other things. */
 export const offlineResult = (sending: Sending) =>
-  orOffline(sending, (form): { result: SubmissionResult<string[]> } => ({
-    result: { status: "error", initialValue: texts(form), error: { "": [OFFLINE] } },
+  orOffline(sending, (form, says): { result: SubmissionResult<string[]> } => ({
+    result: { status: "error", initialValue: texts(form), error: { "": [says] } },
   }));
 
-type Offline = { readonly offline: true };
+type Offline = { readonly offline: true; readonly says: string };
 const isOffline = (answer: object | undefined): answer is Offline =>
   answer !== undefined && "offline" in answer;
 
 /** For pages of which a form that was not sent changes nothing; see `useSent`. */
-export const offlineOnly = (sending: Sending) => orOffline(sending, (): Offline => ({ offline: true }));
+export const offlineOnly = (sending: Sending) =>
+  orOffline(sending, (_form, says): Offline => ({ offline: true, says }));
 
 /** What the server answered last, and whether a form after that could not be sent. */
 export function useSent<Answer extends object>(
   answer: Answer | Offline | undefined,
-): { readonly sent: Answer | undefined; readonly offline: boolean } {
+): { readonly sent: Answer | undefined; readonly offline: string | undefined } {
   const [sent, setSent] = useState<Answer>();
   if (!isOffline(answer) && answer !== sent) setSent(answer);
-  return isOffline(answer) ? { sent, offline: true } : { sent: answer, offline: false };
+  return isOffline(answer) ? { sent, offline: answer.says } : { sent: answer, offline: undefined };
 }
 
 /** For acts that are answered in a sentence. */
-export const offlineSaid = (sending: Sending) => orOffline(sending, () => ({ ok: false, says: OFFLINE }));
+export const offlineSaid = (sending: Sending) => orOffline(sending, (_form, says) => ({ ok: false, says }));

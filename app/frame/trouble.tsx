@@ -56,20 +56,69 @@ export function TroublePage({ error }: { readonly error: unknown }) {
   const away = isNetworkError(error);
   const known = isRouteErrorResponse(error);
   const status = known ? error.status : 500;
+  const typed = known ? typedIn(error.data) : undefined;
   const trouble = away ? NOTHING_ANSWERS : troubleOf(status, known ? error.data : undefined);
   return (
     <section className="max-w-xl" role="alert">
       {!away && <p className="text-sm text-quiet">Answer {status}</p>}
       <h1 className="mt-1 mb-3">{trouble.title}</h1>
       <p className="text-lg">{trouble.text}</p>
+      {typed && <SendAgain typed={typed} />}
       <p className="mt-6">
         <Link className="link" to="/cabinet" reloadDocument>
           To the Cabinet
         </Link>
       </p>
-      {status === 503 && <meta httpEquiv="refresh" content="5" />}
-      {(away || status === 503) && <TriesAgain />}
+      {status === 503 && !typed && <meta httpEquiv="refresh" content="5" />}
+      {(away || (status === 503 && !typed)) && <TriesAgain />}
     </section>
+  );
+}
+
+type Typed = { readonly name: string; readonly value: string; readonly tie: boolean };
+
+/** What a form held that came without scripts. */
+function typedIn(data: unknown): readonly Typed[] | undefined {
+  const { typed, ties } = (data ?? {}) as { typed?: readonly (readonly [string, string])[]; ties?: string[] };
+  return Array.isArray(typed)
+    ? typed.map(([name, value]) => ({ name, value, tie: ties?.includes(name) === true }))
+    : undefined;
+}
+
+const SECRET = /password|present/;
+
+/** The page that the form was on cannot be drawn; what was typed into it can, and be sent once more. */
+function SendAgain({ typed }: { readonly typed: readonly Typed[] }) {
+  return (
+    <form method="post" className="sheet mt-6 flex flex-col gap-3 p-4">
+      <p>Nothing was saved. What you typed is kept here: send it again in a moment.</p>
+      {typed.map(({ name, value, tie }, i) => {
+        const key = `${name}-${i}`;
+        if (tie || name === "intent")
+          return <input key={key} type="hidden" name={name} defaultValue={value} />;
+        return (
+          <p key={key} className="flex flex-col gap-1">
+            <label htmlFor={key} className="text-sm font-semibold">
+              {name}
+            </label>
+            {SECRET.test(name) ? (
+              <input id={key} type="password" name={name} className="input w-full" autoComplete="off" />
+            ) : (
+              <textarea
+                id={key}
+                name={name}
+                defaultValue={value}
+                rows={Math.min(8, value.split("\n").length)}
+                className="textarea w-full"
+              />
+            )}
+          </p>
+        );
+      })}
+      <button type="submit" className="btn btn-primary self-start">
+        Send it again
+      </button>
+    </form>
   );
 }
 

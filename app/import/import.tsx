@@ -3,7 +3,7 @@
 import { data, Form, useNavigation } from "react-router";
 import { mustBeAllowed, readAtLength } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
-import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
+import { offlineOnly, useSent } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import type { Route } from "./+types/import";
@@ -36,7 +36,7 @@ export default function Import({ actionData }: Route.ComponentProps) {
       title="Bring in units"
       says={preview ? preview.file : "from a spreadsheet; nothing is saved until you say so"}
     >
-      {offline && <Said answer={{ ok: false, says: OFFLINE }} />}
+      {offline && <Said answer={{ ok: false, says: offline }} />}
       {trouble && !offline && (
         <p role="alert" className="sheet hatch mb-4 border-rust p-3 font-semibold text-rust">
           {trouble.trouble}

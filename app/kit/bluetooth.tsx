@@ -8,9 +8,9 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import { pageOf } from "../shared/device-page.ts";
 import { loadCharge, loadReady } from "../shared/load-charge.server.ts";
-import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
@@ -67,7 +67,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "work-at-bench");
   const form = await request.formData();
-  return orSayAway(form, () => readInClub(context, (_tx, who) => actOnCharge(who, form)));
+  return readInClub(context, (_tx, who) => actOnCharge(who, form));
 }
 
 export const clientAction = offlineSaid;

@@ -8,7 +8,7 @@ import { listed } from "#core/quantities/list.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { OFFLINE, orOffline } from "../forms/offline.ts";
+import { orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -35,10 +35,10 @@ export async function action({ context, request }: Route.ActionArgs) {
 }
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
-  orOffline(sending, (form): { ok: boolean; says: string; text?: string; computer?: string } => {
+  orOffline(sending, (form, says): { ok: boolean; says: string; text?: string; computer?: string } => {
     const { text, computer } = Object.fromEntries(form);
     const list = { text: String(text), computer: String(computer) };
-    return { ok: false, says: OFFLINE, ...(text !== undefined && list) };
+    return { ok: false, says, ...(text !== undefined && list) };
   });
 
 type SerialPort = { getInfo: () => { usbVendorId?: number; usbProductId?: number } };

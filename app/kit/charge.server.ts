@@ -5,7 +5,7 @@ import { strikeCharge } from "#acts/strike-charge.ts";
 import { tieDevice } from "#acts/tie-device.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
-import { answer, textsOf } from "../shared/say-away.server.ts";
+import { answer, textsOf } from "../shared/act-answer.server.ts";
 
 /** Intents `charge`, `read-level`, `strike-charge` and `tie`, of a device that the form names. */
 export async function actOnCharge(who: SignedIn, form: FormData) {

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { Strike } from "../forms/strike.tsx";
-import type { ActAnswer } from "../shared/say-away.server.ts";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";

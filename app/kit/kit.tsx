@@ -14,7 +14,6 @@ import { notAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { noteTry } from "../shared/note-try.server.ts";
-import { orSayAway } from "../shared/say-away.server.ts";
 import { kitNames, shownChains } from "../shared/shown-chains.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -102,18 +101,16 @@ function cellOf(chains: readonly Chain[]): Cell {
 /** A try that somebody notes from here, of a radio or of a model as a whole. */
 export async function action({ context, request }: Route.ActionArgs) {
   const form = await request.formData();
-  return orSayAway(form, () =>
-    readInClub(context, async (tx, who) => {
-      if (!may(who.role, "confirm-fact")) throw notAllowed("confirm-fact");
-      const tag = String(form.get("unit") ?? "");
-      const unit = tag === "" ? undefined : await unitByTag(tx, tag);
-      const { ok, says } =
-        tag !== "" && !unit
-          ? { ok: false, says: `No radio has the tag ${tag.slice(0, 40)}.` }
-          : await noteTry(who, unit?.id ?? null, form);
-      return data({ ok, intent: "tried", says }, { status: ok ? 200 : 400 });
-    }),
-  );
+  return readInClub(context, async (tx, who) => {
+    if (!may(who.role, "confirm-fact")) throw notAllowed("confirm-fact");
+    const tag = String(form.get("unit") ?? "");
+    const unit = tag === "" ? undefined : await unitByTag(tx, tag);
+    const { ok, says } =
+      tag !== "" && !unit
+        ? { ok: false, says: `No radio has the tag ${tag.slice(0, 40)}.` }
+        : await noteTry(who, unit?.id ?? null, form);
+    return data({ ok, intent: "tried", says }, { status: ok ? 200 : 400 });
+  });
 }
 
 export const clientAction = offlineSaid;

@@ -6,8 +6,8 @@ import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
-import { answer, textsOf } from "../shared/say-away.server.ts";
 
 /** Intents `keep-profile`, `shelve-profile` and `program`. */
 export async function actOnProfile(tx: Tx, who: SignedIn, form: FormData) {

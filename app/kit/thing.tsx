@@ -19,7 +19,6 @@ import { performForm } from "../forms/perform.server.ts";
 import { type Makes, PickField } from "../forms/pick.tsx";
 import { type Errors, notWhole, refusal, saveForm } from "../forms/save.server.ts";
 import { strike, triesOf } from "../shared/note-try.server.ts";
-import { orSayAway } from "../shared/say-away.server.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/thing";
@@ -103,9 +102,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const intent = form.get("intent");
   const id = idIn(params.id, `This ${kind.one}`);
   if (intent === "keep-profile" || intent === "shelve-profile" || intent === "program")
-    return orSayAway(form, () => readInClub(context, (tx, who) => actOnProfile(tx, who, form)));
-  if (ON_CHARGE.includes(String(intent)))
-    return orSayAway(form, () => readInClub(context, (_tx, who) => actOnCharge(who, form)));
+    return readInClub(context, (tx, who) => actOnProfile(tx, who, form));
+  if (ON_CHARGE.includes(String(intent))) return readInClub(context, (_tx, who) => actOnCharge(who, form));
   const there = redirect(`/kit/own#${name}`);
   const refuse = (errors: Errors) => refusal({ form, errors });
   return readInClub(context, async (tx, who) => {

@@ -9,7 +9,7 @@ import { oursFor, writeDossier } from "#db/dossier-document.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
+import { offlineOnly, useSent } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -72,7 +72,7 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
         shown ? `${shown.about.name}, written by ${shown.about.from}` : "what another club knows of a model"
       }
     >
-      {offline && <Said answer={{ ok: false, says: OFFLINE }} />}
+      {offline && <Said answer={{ ok: false, says: offline }} />}
       {shown ? (
         <Differences shown={shown} />
       ) : (

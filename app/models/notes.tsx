@@ -6,7 +6,7 @@ import type { Tx } from "#db/pool.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { OFFLINE, offlineOnly, useSent } from "../forms/offline.ts";
+import { offlineOnly, useSent } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -136,7 +136,7 @@ export default function NotesPage({ loaderData, actionData }: Route.ComponentPro
         </Link>
       }
     >
-      {offline && <Said answer={{ ok: false, says: OFFLINE }} />}
+      {offline && <Said answer={{ ok: false, says: offline }} />}
       {sent?.trouble && (
         <p role="alert" className="hatch mb-3 border-l-4 border-rust p-3 font-semibold text-rust">
           {sent.trouble}

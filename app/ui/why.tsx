@@ -14,14 +14,17 @@ type Links = Readonly<
 export type WhyAnswer = { readonly why?: readonly ShownFact[] };
 
 /** Where the records stand that a radio's reasons speak of; `page` is the radio's own page, or "" on that page. */
-export const recordsOf = (unit: { readonly id: string; readonly model_id: string }, page = ""): Links => ({
+export const recordsOf = (
+  unit: { readonly id: string; readonly tag: string; readonly model_id: string },
+  page = "",
+): Links => ({
   readings: `${page}#readings`,
   releases: `/models/${unit.model_id}`,
   group: "/club",
   history: `/log?unit=${unit.id}`,
   modes: `${page}#mode`,
   pairings: `${page}#pairings`,
-  channels: `${page}/channels`,
+  channels: `/units/${encodeURIComponent(unit.tag)}/channels`,
 });
 
 /** The facts as sentences, with the addresses of the records that they speak of. */

@@ -9,7 +9,7 @@ import { readingsOf } from "#db/readings.ts";
 import { shelveUnit, unitByTag } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
-import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import { actOnUnit } from "./act.server.ts";
 
 let club: DemoClub;
@@ -184,24 +184,4 @@ describe("who may", () => {
     club.trial(async (tx, who) => {
       expect(await act(tx, who, "W-05", { intent: "transmit" })).toMatchObject({ status: 400, ok: false });
     }));
-});
-
-describe("with the database away", () => {
-  it("the form is answered where it stands, and keeps what was typed; other trouble is not hidden", async () => {
-    const form = () => formOf({ intent: "reading", typed: "1.14" });
-    const failing = (error: unknown) =>
-      orSayAway(form(), async () => {
-        throw error;
-      });
-    const away = { data: { typed: "1.14", intent: "reading", ok: false }, init: { status: 503 } };
-    expect(await failing(Object.assign(new Error("gone"), { code: "ECONNREFUSED" }))).toMatchObject(away);
-    expect(await failing(Response.json({ away: true }, { status: 503 }))).toMatchObject(away);
-    const taken = { code: "23505", constraint: "custody_one_at_a_time" };
-    expect(await failing(Object.assign(new Error("taken"), taken))).toMatchObject({
-      data: { intent: "lend", says: expect.stringContaining("Somebody else") },
-      init: { status: 409 },
-    });
-    const other = new Error("a defect");
-    await expect(failing(other)).rejects.toBe(other);
-  });
 });

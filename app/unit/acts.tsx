@@ -6,7 +6,7 @@ import type { UnitRow } from "#db/units.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { Pick } from "../forms/pick.tsx";
-import type { ActAnswer } from "../shared/say-away.server.ts";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { sayDate } from "../ui/words/time.ts";
 

@@ -21,8 +21,8 @@ import { mappings } from "#db/mappings.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
 
 const LARGEST = 2 * 1024 * 1024;
 /** So many cells that are odd are told of before channels are kept. */

@@ -7,7 +7,6 @@ import { offlineSaid } from "../forms/offline.ts";
 import { ChannelFindings } from "../shared/channel-findings.tsx";
 import { Rows } from "../shared/channel-rows.tsx";
 import { loadUnit } from "../shared/load-unit.server.ts";
-import { orSayAway } from "../shared/say-away.server.ts";
 import { TakeTable } from "../shared/take-table.tsx";
 import { following, useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
@@ -37,12 +36,10 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "work-at-bench");
   const form = await request.formData();
-  return orSayAway(form, () =>
-    readInClub(context, async (tx, who) => {
-      const { row } = await loadUnit(tx, params.tag, who.today);
-      return actOnChannels(tx, who, row, form);
-    }),
-  );
+  return readInClub(context, async (tx, who) => {
+    const { row } = await loadUnit(tx, params.tag, who.today);
+    return actOnChannels(tx, who, row, form);
+  });
 }
 
 export const clientAction = offlineSaid;

@@ -14,8 +14,8 @@ import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
 import { Strike } from "../forms/strike.tsx";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
-import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { following, useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
@@ -77,60 +77,58 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const intent = String(form.get("intent") ?? "");
   const refused = (status: number, says: string) =>
     answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
-  return orSayAway(form, () =>
-    readInClub(context, async (tx, who) => {
-      const { row } = await loadUnit(tx, params.tag, who.today);
-      if (intent === "strike") {
-        const done = await performForm(strikeMeasurement, who, form, {
-          ...{ unit: row.id, measurement: form.get("measurement"), why: String(form.get("why") ?? "") },
-        });
-        if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
-        if (done.problem.kind === "struck")
-          return refused(409, "That is struck already, or not of this radio.");
-        return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
-      }
-      const number = (name: string) => {
-        const text = told(form, name)?.replace(",", ".");
-        return text === undefined ? undefined : Number(text);
-      };
-      const [value, supply] = [number("value"), number("supply")];
-      const frequency = told(form, "frequency");
-      const hertz = frequency === undefined ? undefined : readMhz(frequency);
-      if (value === undefined || !Number.isFinite(value))
-        return refused(400, "Type what the meter shows, as a number.");
-      if (supply !== undefined && !(supply > 0)) return refused(400, "The supply is in volts, such as 7.4.");
-      if (frequency !== undefined && hertz === undefined)
-        return refused(400, "The frequency is in megahertz, such as 145.5.");
-      const done = await performForm(noteMeasurement, who, form, {
-        ...{ unit: row.id, kind: form.get("kind"), value, supply, frequency: hertz },
-        sure: form.get("sure") === "on",
-        ...{ meter: told(form, "meter"), on: told(form, "on"), note: String(form.get("note") ?? "") },
+  return readInClub(context, async (tx, who) => {
+    const { row } = await loadUnit(tx, params.tag, who.today);
+    if (intent === "strike") {
+      const done = await performForm(strikeMeasurement, who, form, {
+        ...{ unit: row.id, measurement: form.get("measurement"), why: String(form.get("why") ?? "") },
       });
-      if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
-      switch (done.problem.kind) {
-        case "ahead":
-          return refused(400, "That day has not come yet: a measurement may be dated back, not ahead.");
-        case "unlikely":
-          return refused(
-            409,
-            `It is rated for ${done.problem.rated} W. Did the meter show milliwatts? If it is so all the same, say that you are sure.`,
-          );
-        case "no-meter":
-          return refused(400, "That is no meter of our kit.");
-        case "error-unreadable":
-          return refused(
-            409,
-            `What ${done.problem.tag} may be off by (“${done.problem.error}”) cannot be read: write it in the kit such as 10 % of full scale, or 0.5 dB.`,
-          );
-        case "shelved":
-          return refused(409, "This radio is shelved; recover it first.");
-        case "input":
-          return refused(400, firstIssue(done.problem, NOT_WHOLE));
-        default:
-          return refused(400, NOT_WHOLE);
-      }
-    }),
-  );
+      if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
+      if (done.problem.kind === "struck")
+        return refused(409, "That is struck already, or not of this radio.");
+      return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+    }
+    const number = (name: string) => {
+      const text = told(form, name)?.replace(",", ".");
+      return text === undefined ? undefined : Number(text);
+    };
+    const [value, supply] = [number("value"), number("supply")];
+    const frequency = told(form, "frequency");
+    const hertz = frequency === undefined ? undefined : readMhz(frequency);
+    if (value === undefined || !Number.isFinite(value))
+      return refused(400, "Type what the meter shows, as a number.");
+    if (supply !== undefined && !(supply > 0)) return refused(400, "The supply is in volts, such as 7.4.");
+    if (frequency !== undefined && hertz === undefined)
+      return refused(400, "The frequency is in megahertz, such as 145.5.");
+    const done = await performForm(noteMeasurement, who, form, {
+      ...{ unit: row.id, kind: form.get("kind"), value, supply, frequency: hertz },
+      sure: form.get("sure") === "on",
+      ...{ meter: told(form, "meter"), on: told(form, "on"), note: String(form.get("note") ?? "") },
+    });
+    if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
+    switch (done.problem.kind) {
+      case "ahead":
+        return refused(400, "That day has not come yet: a measurement may be dated back, not ahead.");
+      case "unlikely":
+        return refused(
+          409,
+          `It is rated for ${done.problem.rated} W. Did the meter show milliwatts? If it is so all the same, say that you are sure.`,
+        );
+      case "no-meter":
+        return refused(400, "That is no meter of our kit.");
+      case "error-unreadable":
+        return refused(
+          409,
+          `What ${done.problem.tag} may be off by (“${done.problem.error}”) cannot be read: write it in the kit such as 10 % of full scale, or 0.5 dB.`,
+        );
+      case "shelved":
+        return refused(409, "This radio is shelved; recover it first.");
+      case "input":
+        return refused(400, firstIssue(done.problem, NOT_WHOLE));
+      default:
+        return refused(400, NOT_WHOLE);
+    }
+  });
 }
 
 export const clientAction = offlineSaid;

@@ -8,8 +8,8 @@ import { setPairing } from "#acts/set-pairing.ts";
 import { listed } from "#core/quantities/list.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
-import { answer, textsOf } from "../shared/say-away.server.ts";
 import { PAIRING_WORD } from "../ui/words/pairing.ts";
 
 type Unit = { readonly id: string; readonly tag: string };

@@ -8,8 +8,8 @@ import { idIn, mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
-import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { following, useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
@@ -50,12 +50,10 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
-  return orSayAway(form, () =>
-    readInClub(context, async (tx, who) => {
-      const { row } = await loadUnit(tx, params.tag, who.today);
-      return actOnPairing(who, row, form);
-    }),
-  );
+  return readInClub(context, async (tx, who) => {
+    const { row } = await loadUnit(tx, params.tag, who.today);
+    return actOnPairing(who, row, form);
+  });
 }
 
 export const clientAction = offlineSaid;

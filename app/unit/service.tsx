@@ -7,11 +7,11 @@ import { codesIn, serviceItems, settingsIn, unitSettings } from "#db/service.ts"
 import { mustBeAllowed, notAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { OFFLINE, orOffline } from "../forms/offline.ts";
+import { orOffline } from "../forms/offline.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { isHandedOut } from "../shared/guarded.server.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
-import { type ActAnswer, answer, orSayAway, textsOf } from "../shared/say-away.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useClub } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
@@ -51,30 +51,28 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
-  return orSayAway(form, () =>
-    readInClub(context, async (tx, who) => {
-      const { row } = await loadUnit(tx, params.tag, who.today);
-      const refused = (status: number, says: string) =>
-        answer(status, { ok: false, intent: "setting", says, kept: textsOf(form) } satisfies ActAnswer);
-      const done = await performForm(noteSetting, who, form, {
-        ...{ unit: row.id, item: form.get("item"), value: form.get("value") ?? "" },
-        ...{ changed: form.get("changed") === "yes", why: form.get("why") ?? "" },
-      });
-      if (done.ok) return answer(200, { ok: true, intent: "setting", says: "Noted." });
-      const { problem } = done;
-      if (problem.kind === "input") return refused(400, firstIssue(problem));
-      if (problem.kind === "no-reason")
-        return refused(400, "That one is never to be touched. If it was changed all the same, say why.");
-      if (problem.kind === "shelved") return refused(409, `${row.tag} is shelved; recover it first.`);
-      return refused(400, NOT_WHOLE);
-    }),
-  );
+  return readInClub(context, async (tx, who) => {
+    const { row } = await loadUnit(tx, params.tag, who.today);
+    const refused = (status: number, says: string) =>
+      answer(status, { ok: false, intent: "setting", says, kept: textsOf(form) } satisfies ActAnswer);
+    const done = await performForm(noteSetting, who, form, {
+      ...{ unit: row.id, item: form.get("item"), value: form.get("value") ?? "" },
+      ...{ changed: form.get("changed") === "yes", why: form.get("why") ?? "" },
+    });
+    if (done.ok) return answer(200, { ok: true, intent: "setting", says: "Noted." });
+    const { problem } = done;
+    if (problem.kind === "input") return refused(400, firstIssue(problem));
+    if (problem.kind === "no-reason")
+      return refused(400, "That one is never to be touched. If it was changed all the same, say why.");
+    if (problem.kind === "shelved") return refused(409, `${row.tag} is shelved; recover it first.`);
+    return refused(400, NOT_WHOLE);
+  });
 }
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
-  orOffline(sending, (form): ActAnswer => {
+  orOffline(sending, (form, says): ActAnswer => {
     const kept = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
-    return { ok: false, intent: "setting", says: OFFLINE, kept };
+    return { ok: false, intent: "setting", says, kept };
   });
 
 type Data = Route.ComponentProps["loaderData"];

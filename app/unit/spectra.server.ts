@@ -8,7 +8,7 @@ import { type Line, linesOf } from "#core/measure/harmonics.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/say-away.server.ts";
+import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { oddMhz, readMhz, sayHertz } from "../ui/words/frequency.ts";
 
 /** A sweep of ten thousand points is a third of that. */

@@ -9,7 +9,6 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { offlineSaid } from "../forms/offline.ts";
 import { Strike } from "../forms/strike.tsx";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
-import { orSayAway } from "../shared/say-away.server.ts";
 import { following, useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
@@ -69,12 +68,10 @@ function judged(row: SpectrumRow, limits: Awaited<ReturnType<typeof limitsOf>>) 
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
-  return orSayAway(form, () =>
-    readInClub(context, async (tx, who) => {
-      const { row } = await loadUnit(tx, params.tag, who.today);
-      return actOnSpectra(who, row, form);
-    }),
-  );
+  return readInClub(context, async (tx, who) => {
+    const { row } = await loadUnit(tx, params.tag, who.today);
+    return actOnSpectra(who, row, form);
+  });
 }
 
 export const clientAction = offlineSaid;

@@ -6,7 +6,7 @@ import type { DeedDoubt } from "#core/unit/done.ts";
 import type { UnitRow } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
-import { answer } from "../shared/say-away.server.ts";
+import { answer } from "../shared/act-answer.server.ts";
 import { sayDate } from "../ui/words/time.ts";
 
 const GONE = "That radio is not in the cabinet, or on its shelf: nothing was written.";

@@ -11,11 +11,11 @@ import { people } from "#db/people.ts";
 import { readingsOf } from "#db/readings.ts";
 import { custodyOf, formerTags } from "#db/units.ts";
 import { readInClub } from "../context.ts";
-import { OFFLINE, orOffline } from "../forms/offline.ts";
+import { orOffline } from "../forms/offline.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import { shownTooling } from "../shared/load-tooling.server.ts";
 import { componentsOf, howToOf, leadToTag, loadUnit, waysOf } from "../shared/load-unit.server.ts";
-import { type ActAnswer, orSayAway } from "../shared/say-away.server.ts";
 import { following, useClub, useMay } from "../ui/club.ts";
 import { Said } from "../ui/said.tsx";
 import type { Route } from "./+types/unit";
@@ -111,16 +111,16 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
 
 export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
-  return orSayAway(form, () => readInClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form)));
+  return readInClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form));
 }
 
 export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
-  orOffline(sending, (form): ActAnswer => {
+  orOffline(sending, (form, says): ActAnswer => {
     const texts = Object.fromEntries([...form].map(([name, value]) => [name, String(value)]));
     const { intent = "", typed } = texts;
-    return { ok: false, intent, says: OFFLINE, ...(typed !== undefined ? { typed } : { kept: texts }) };
+    return { ok: false, intent, says, ...(typed !== undefined ? { typed } : { kept: texts }) };
   });
 
 export default function Unit({ loaderData }: Route.ComponentProps) {

@@ -1,7 +1,7 @@
 // Write down what was done: a note is one field; a flash, a backup or a repair says with what, and whether it worked.
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import type { ActAnswer } from "../shared/say-away.server.ts";
+import type { ActAnswer } from "../shared/act-answer.server.ts";
 import { useClub } from "../ui/club.ts";
 
 const DID = [

@@ -1,0 +1,21 @@
+// What every browser test runs in: whatever a page's console tells that nobody asked for fails the test that saw it.
+import { test as base, expect } from "@playwright/test";
+
+/** What the browser itself tells of answers that a test is after (refused, away), or of a server that a test stops. */
+const ASKED_FOR = /^Failed to load resource:|net::ERR_|ERR_INTERNET_DISCONNECTED/;
+
+export const test = base.extend<{ readonly quietConsole: undefined }>({
+  quietConsole: [
+    async ({ context }, use) => {
+      const told: string[] = [];
+      context.on("console", (line) => {
+        if (!["error", "warning"].includes(line.type()) || ASKED_FOR.test(line.text())) return;
+        told.push(`${line.page()?.url()}: ${line.text()}`);
+      });
+      context.on("weberror", (one) => told.push(`${one.page()?.url()}: ${one.error().message}`));
+      await use(undefined);
+      expect(told, "what the console told").toEqual([]);
+    },
+    { auto: true },
+  ],
+});
