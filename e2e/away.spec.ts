@@ -51,6 +51,27 @@ test("stopped and started again", async ({ page }) => {
   await other.close();
 });
 
+const BLOCK =
+  /^(address|article|blockquote|details|div|dl|fieldset|figure|footer|form|h[1-6]|header|hr|main|nav|ol|p|pre|section|table|ul)$/;
+const NOT_IN_ITSELF = new Set(["form", "a", "button"]);
+
+/** Elements that a browser would put elsewhere than the server wrote them: React then draws the whole page anew. */
+function misplaced(html: string): string[] {
+  const found: string[] = [];
+  const open: string[] = [];
+  const body = html.replace(/<(script|style|textarea|noscript)\b[\s\S]*?<\/\1>/g, "");
+  for (const [, end, name = "", rest = ""] of body.matchAll(/<(\/?)([a-z][a-z0-9]*)\b([^>]*)>/g)) {
+    if (end) open.splice(Math.max(open.lastIndexOf(name), 0), open.length);
+    else {
+      if ((BLOCK.test(name) && open.includes("p")) || (NOT_IN_ITSELF.has(name) && open.includes(name)))
+        found.push(`${open.slice(-3).join(" ")} ${name}${rest}`.slice(0, 120));
+      if (!/^(br|hr|img|input|link|meta|path|use|source|col|wbr)$/.test(name) && !rest.endsWith("/"))
+        open.push(name);
+    }
+  }
+  return found;
+}
+
 /** Every page that the demo's keeper comes to by links, one of each kind of address. */
 async function pagesOf(cookie: string): Promise<string[]> {
   const kind = (path: string) =>
@@ -65,9 +86,11 @@ async function pagesOf(cookie: string): Promise<string[]> {
     )
       continue;
     known.set(kind(path), path);
-    const html = await (
-      await fetch(served.address + path, { headers: { cookie }, redirect: "manual" })
-    ).text();
+    const answer = await fetch(served.address + path, { headers: { cookie }, redirect: "manual" });
+    // A link of ours that leads nowhere.
+    expect([path, answer.status]).not.toEqual([path, 404]);
+    const html = await answer.text();
+    expect([path, misplaced(html)]).toEqual([path, []]);
     for (const [, to] of html.matchAll(/href="(\/[^"?#]*)/g)) if (to) waiting.push(to);
   }
   return [...known.values()];

@@ -123,7 +123,11 @@ async function storeAll({ club, person }: Actor): Promise<void> {
 
 /** As many rows of the same columns, copied as text into a table without keys, indexes or security. */
 async function copyPlain(owner: pg.Client, actor: Actor): Promise<number> {
-  const { rows } = await withClub(actor, (tx) => tx.query<Record<string, unknown>>("select * from need"));
+  const { rows } = await withClub(
+    actor,
+    (tx) => tx.query<Record<string, unknown>>("select * from need"),
+    "work",
+  );
   const cell = (value: unknown) =>
     value === null
       ? "\\N"

@@ -93,7 +93,7 @@ export function FirstSteps(props: {
                 </h3>
                 {state !== "done" && <p className="text-sm text-quiet">{brings}</p>}
                 {state !== "done" && step !== "radios" && (
-                  <p className="flex flex-wrap items-center gap-x-3">
+                  <div className="flex flex-wrap items-center gap-x-3">
                     {ways.map(([to, says]) => (
                       <Link key={to} to={to} className="link text-sm">
                         {says}
@@ -112,7 +112,7 @@ export function FirstSteps(props: {
                         </button>
                       </ActForm>
                     )}
-                  </p>
+                  </div>
                 )}
               </div>
             </li>
