@@ -3,6 +3,7 @@ import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { may, ROLES } from "#core/club/acts.ts";
+import { sameValue, type Values } from "#core/quantities/merge.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { keepFile, keepPart } from "#db/files.ts";
 import { recompute } from "#db/needs.ts";
@@ -140,6 +141,32 @@ async function inTheOther(tx: Tx): Promise<Record<string, string>> {
   await become(club.who.club);
   return found;
 }
+
+/** One field of what stands, to be another: "name", or "fields.name" for what lies within. */
+type Change = { readonly path: string; readonly value: unknown };
+
+const at = (values: Values, path: string): unknown =>
+  path.split(".").reduce<unknown>((within, name) => (within as Values | undefined)?.[name], values);
+
+const isWithin = (value: unknown): value is Values =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+
+function changed(values: Values, { path, value }: Change): Values {
+  const [name = "", ...rest] = path.split(".");
+  const own = rest.length > 0 ? changed(values[name] as Values, { path: rest.join("."), value }) : value;
+  return { ...values, [name]: own };
+}
+
+/** What differs in another that would fit: field by field, one level deep. */
+const changesOf = (stands: Values, other: Values): readonly Change[] =>
+  Object.entries(stands).flatMap(([name, value]) => {
+    const theirs = other[name];
+    if (theirs === undefined || sameValue(value, theirs)) return [];
+    if (!isWithin(value) || !isWithin(theirs)) return [{ path: name, value: theirs }];
+    return Object.entries(theirs).flatMap(([inner, one]) =>
+      !(inner in value) || sameValue(value[inner], one) ? [] : [{ path: `${name}.${inner}`, value: one }],
+    );
+  });
 
 type Step = { readonly act: AnyAct; readonly who: Who; readonly input: unknown };
 
@@ -321,6 +348,65 @@ describe("is noticed of each act", () => {
     const members = fc.constant({ ...club.who, role: "member" as const });
     expect(await found({ ...rest, may: "look" }, 12, members)).toContain("a member");
   });
+});
+
+describe("two who correct the same from the same page", () => {
+  const correcting = acts.filter((act) => act.corrects);
+
+  it("every act that writes anew what stands says what stood", () => {
+    const writing = acts.filter(
+      ({ name }) => /^(write|change|set)-/.test(name) && !/^write-down$/.test(name),
+    );
+    // A choice of one value, by whoever presses last; one's own; and plans, which have a version of their own.
+    const others = /^(set-(currency|theme|first-step)|change-(password|plan)|write-releases)$/;
+    expect(
+      writing.filter(({ corrects, name }) => !corrects && !others.test(name)).map(({ name }) => name),
+    ).toEqual([]);
+  });
+
+  it.each(correcting.map((act) => [act.name, act] as const))(
+    "%s: different fields are both kept, and the same one is asked about",
+    async (_, act) => {
+      let [kept, asked] = [0, 0];
+      for (let seed = 1; seed <= 30 && (kept === 0 || asked === 0); seed++)
+        await takenBack(club.who, async (tx) => {
+          const [one, other] = fc
+            .sample(stepOf(act), { seed, numRuns: 2 })
+            .map(({ input }) => act.input.safeParse(input));
+          if (!one?.success || !other?.success) return;
+          const stands = await act.corrects?.standing(tx, one.data);
+          if (!stands || act.corrects?.id(one.data) === undefined) return;
+          const drawn = { ...(one.data as Values), ...(stands as Values) };
+          const changes = [one, other].flatMap(({ data }) => changesOf(stands as Values, data as Values));
+          const ours = { ...club.who, role: "keeper" as const };
+          const send = (change: Change, baseline: unknown) =>
+            performIn(tx, act, ours, { input: changed(drawn, change), key: crypto.randomUUID(), baseline });
+          for (const first of changes) {
+            await tx.query("savepoint tried");
+            const sent = await send(first, drawn);
+            for (const second of sent.ok ? changes : []) {
+              await tx.query("savepoint second");
+              const then = await send(second, drawn);
+              const now = (await act.corrects?.standing(tx, one.data)) as Values | undefined;
+              if (first.path !== second.path && then.ok && now) {
+                for (const { path, value } of [first, second])
+                  if (!sameValue(at(now, path), value)) expect([path, at(now, path)]).toEqual([path, value]);
+                kept++;
+              }
+              if (first.path === second.path && !sameValue(first.value, second.value)) {
+                expect(then).toMatchObject({ ok: false, problem: { kind: "clash" } });
+                asked++;
+              }
+              await tx.query("rollback to savepoint second");
+            }
+            await tx.query("rollback to savepoint tried");
+          }
+        });
+      // An act of one field has no other.
+      if (act.name !== "set-pairing") expect(kept).toBeGreaterThan(0);
+      expect(asked).toBeGreaterThan(0);
+    },
+  );
 });
 
 it("sent three times at once, it is done once", async () => {

@@ -1,7 +1,7 @@
 // The rules of the bench: when it counts as silent, and what is practised before a real radio is erased.
 import { z } from "zod";
 import { good } from "#core/quantities/result.ts";
-import { putBenchRules } from "#db/practice.ts";
+import { benchRules, putBenchRules } from "#db/practice.ts";
 import { defineAct } from "./define.ts";
 
 export const setBenchRules = defineAct({
@@ -13,6 +13,7 @@ export const setBenchRules = defineAct({
     clean: z.number().int().min(0).max(9),
   }),
   may: "edit-club",
+  corrects: { id: () => "rules", standing: (tx) => benchRules(tx) },
   run: async (tx, rules) => {
     const changed = await putBenchRules(tx, rules);
     const what = `a bench counts as silent after ${rules.silence} minutes; ${rules.clean} clean tries before a real radio is erased`;

@@ -18,6 +18,13 @@ export const setPairing = defineAct({
     settings: z.string().trim().max(500, "At most 500 signs."),
   }),
   may: "work-at-bench",
+  corrects: {
+    id: ({ pairing }) => pairing,
+    standing: async (tx, { unit, pairing }) => {
+      const found = await pairingHere(tx, unit, pairing);
+      return found.ok ? { settings: found.value.settings } : undefined;
+    },
+  },
   run: async (tx, { unit, pairing, settings }) => {
     const here = await unitHere(tx, unit);
     if (!here.ok) return here;

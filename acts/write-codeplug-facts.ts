@@ -14,6 +14,13 @@ export const writeCodeplugFacts = defineAct({
   name: "write-codeplug-facts",
   input: z.object({ model: id, facts: codeplugFacts, mode: id.optional() }),
   may: "edit-model",
+  corrects: {
+    id: ({ model }) => model,
+    standing: async (tx, { model }) => {
+      const [row] = await codeplugFactsOf(tx, model);
+      return row && { facts: row.facts, mode: row.mode_id ?? undefined };
+    },
+  },
   run: async (tx, { model, facts, mode }) => {
     const head = await modelById(tx, model);
     if (!head) return bad({ kind: "no-model" as const });

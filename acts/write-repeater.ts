@@ -1,9 +1,10 @@
 // A repeater is put into the club's directory, or what stands of it is changed.
-import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import { hertz } from "#core/modes/band.ts";
+import { sameValue } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { isDuplicate } from "#db/errors.ts";
+import type { Tx } from "#db/pool.ts";
 import { accessShape, putRepeater, repeaterById } from "#db/repeaters.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
@@ -25,22 +26,25 @@ export const repeaterFields = z
     message: "Degrees north and east, or neither.",
   });
 
+async function standing(tx: Tx, { repeater }: { readonly repeater?: string | undefined }) {
+  const row = repeater === undefined ? undefined : await repeaterById(tx, repeater);
+  if (!row) return undefined;
+  const { name, receive, transmit, digital, open, access, latitude, longitude, note } = row;
+  const place = { latitude: latitude ?? undefined, longitude: longitude ?? undefined };
+  return { fields: { name, receive, transmit, digital, open, access, ...place, note } };
+}
+
 /** Problems: `no-repeater`; `taken`, if another of that name is on that frequency. */
 export const writeRepeater = defineAct({
   name: "write-repeater",
   input: z.object({ repeater: id.optional(), fields: repeaterFields }),
   may: "edit-plan",
+  corrects: { id: ({ repeater }) => repeater, standing },
   run: async (tx, { repeater, fields }) => {
-    const before = repeater === undefined ? undefined : await repeaterById(tx, repeater);
-    if (repeater !== undefined && !before) return bad({ kind: "no-repeater" as const });
-    if (before) {
-      const { latitude, longitude, ...rest } = fields;
-      const now = { ...rest, latitude: latitude ?? null, longitude: longitude ?? null };
-      const stands = Object.fromEntries(
-        Object.keys(now).map((name) => [name, before[name as keyof typeof before]]),
-      );
-      if (isDeepStrictEqual(stands, now)) return good({ answer: { repeater: before.id }, log: [] });
-    }
+    const stands = await standing(tx, { repeater });
+    if (repeater !== undefined && !stands) return bad({ kind: "no-repeater" as const });
+    if (repeater !== undefined && sameValue(stands?.fields, fields))
+      return good({ answer: { repeater }, log: [] });
     try {
       const put = await putRepeater(tx, repeater, fields);
       const entry = { kind: "repeater-written" as const, name: fields.name, receive: fields.receive };

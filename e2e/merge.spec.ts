@@ -137,6 +137,50 @@ test("a group's policy, a thing of the kit and a procedure are looked after alik
   await expect(mine.getByLabel("Minutes")).toHaveValue("43");
 });
 
+test("forms of few fields are looked after alike: what a codeplug holds, a repeater, the rules of the bench", async ({
+  browser,
+}) => {
+  const [mine, theirs] = await two(browser, async (page) => hrefOf(page, "/codeplugs", "Wicket II"));
+  const note = async (page: Page, label: string, text: string) => {
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByRole("button", { name: "Note it" }).click();
+  };
+  const channels = "Channels";
+  const signs = "Signs of a name that it shows";
+  await note(theirs, channels, "190");
+  await expect(theirs.getByText("Noted. The plan is laid out by it")).toBeVisible();
+  await theirs.getByLabel(signs, { exact: true }).fill("11");
+  await note(mine, signs, "9");
+  await expect(mine.getByText("Noted. The plan is laid out by it")).toBeVisible();
+  await mine.reload();
+  await expect(mine.getByLabel(channels, { exact: true })).toHaveValue("190");
+  await expect(mine.getByLabel(signs, { exact: true })).toHaveValue("9");
+  // The other page has heard of it, and its form is as it was typed: what it says next is weighed against that.
+  await theirs.getByRole("button", { name: "Note it" }).click();
+  await expect(theirs.getByText("Somebody has made this “9” meanwhile.")).toBeVisible();
+  await expect(theirs.getByLabel(signs, { exact: true })).toHaveValue("11");
+  await theirs.getByRole("button", { name: "Note it" }).click();
+  await expect(theirs.getByText("Noted. The plan is laid out by it")).toBeVisible();
+  await mine.reload();
+  await expect(mine.getByLabel(signs, { exact: true })).toHaveValue("11");
+
+  for (const page of [mine, theirs]) {
+    await openAwake(page, `${served.address}/bench`);
+    await page.getByText("Rules of the bench").click();
+  }
+  const [silent, clean] = ["Silent after so many minutes", "Clean tries before a real radio is erased"];
+  const set = async (page: Page, label: string, text: string) => {
+    await page.getByLabel(label).fill(text);
+    await page.getByRole("button", { name: "Set", exact: true }).click();
+    await expect(page.getByText("The rules are set.")).toBeVisible();
+  };
+  await set(theirs, silent, "45");
+  await set(mine, clean, "1");
+  await mine.reload();
+  await mine.getByText("Rules of the bench").click();
+  await expect(mine.getByLabel(silent)).toHaveValue("45");
+});
+
 test.describe("without scripts", () => {
   test.use({ javaScriptEnabled: false });
   test("it is the same", async ({ page, browser }) => {

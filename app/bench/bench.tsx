@@ -16,6 +16,7 @@ import { counted } from "../ui/words/count.ts";
 import { sayListedStep } from "../ui/words/run.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/bench";
+import { drawnRules } from "./rules-form.ts";
 import { startByForm } from "./start.server.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Bench · Mossy Cabinet" }];
@@ -208,7 +209,12 @@ function Rules(props: {
   return (
     <details className="mt-6 text-sm" open={kept !== undefined}>
       <summary className="cursor-pointer text-quiet">Rules of the bench</summary>
-      <ActForm intent="rules" className="sheet mt-2 flex flex-wrap items-end gap-3 p-3">
+      <ActForm
+        intent="rules"
+        drawn={drawnRules(rules)}
+        kept={kept}
+        className="sheet mt-2 flex flex-wrap items-end gap-3 p-3"
+      >
         <Labelled
           name="silence"
           label="Silent after so many minutes"

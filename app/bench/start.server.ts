@@ -1,13 +1,17 @@
 // Radios taken to the bench from a form of another page: one by its tag, or several lined up.
 import { redirect } from "react-router";
 import { setBenchRules } from "#acts/set-bench-rules.ts";
+import { good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
+import { benchRules } from "#db/practice.ts";
 import { unitById, unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
+import { firstIssue, NOT_WHOLE } from "../forms/perform.server.ts";
+import { saveForm } from "../forms/save.server.ts";
+import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { counted } from "../ui/words/count.ts";
+import { drawnRules, typedRules } from "./rules-form.ts";
 
 /** So many radios are lined up at once: more than an evening holds. */
 const MOST = 50;
@@ -19,9 +23,12 @@ export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
   if (intent === "line-up") return lineUp(tx, who, form, "update", refused);
   if (intent === "line-up-plan") return lineUp(tx, who, form, "write", refused);
   if (intent === "rules") {
-    const rules = { silence: Number(form.get("silence") || "0"), clean: Number(form.get("clean") || "0") };
-    const done = await performForm(setBenchRules, who, form, rules);
+    const done = await saveForm(setBenchRules, who, form, {
+      read: (typed) => good(typedRules(typed)),
+      drawn: async () => drawnRules(await benchRules(tx)),
+    });
     if (done.ok) return answer(200, { ok: true, intent, says: "The rules are set." });
+    if (done.problem.kind === "refused") return answerRefused(intent, done.problem.refused);
     return refused(
       400,
       done.problem.kind === "no-key"

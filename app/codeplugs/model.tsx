@@ -4,6 +4,7 @@ import { writeCodeplugFacts } from "#acts/write-codeplug-facts.ts";
 import { checkCodeplug, habitsOf } from "#core/codeplug/check-codeplug.ts";
 import type { LeftOut } from "#core/codeplug/lay-out.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import { good } from "#core/quantities/result.ts";
 import { mappings } from "#db/mappings.ts";
 import { modelById } from "#db/models.ts";
 import { knownMode, modesOf } from "#db/modes.ts";
@@ -13,8 +14,9 @@ import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
+import { firstIssue, NOT_WHOLE } from "../forms/perform.server.ts";
+import { saveForm } from "../forms/save.server.ts";
+import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { ChannelFindings } from "../shared/channel-findings.tsx";
 import { Rows } from "../shared/channel-rows.tsx";
 import { TakeTable } from "../shared/take-table.tsx";
@@ -23,6 +25,7 @@ import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/model";
+import { drawnFacts, typedFacts } from "./facts-form.ts";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Codeplug of the ${loaderData?.model.name ?? "model"} · Mossy Cabinet` },
@@ -69,28 +72,15 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   const refused = (status: number, says: string) =>
     answer(status, { ok: false, intent: "facts", says, kept: textsOf(form) } satisfies ActAnswer);
-  return readInClub(context, async (_, who) => {
-    const count = (name: string) => {
-      const typed = told(form, name);
-      return typed === undefined ? undefined : /^\d{1,7}$/.test(typed) ? Number(typed) : -1;
-    };
-    if (count("capacity") === undefined || count("nameSigns") === undefined)
+  return readInClub(context, async (tx, who) => {
+    const typed = typedFacts(params.model, form);
+    if (typed.facts.capacity === undefined || typed.facts.nameSigns === undefined)
       return refused(400, "How many channels it holds, and how many signs of a name it shows, are needed.");
-    const done = await performForm(writeCodeplugFacts, who, form, {
-      ...{ model: params.model, mode: told(form, "mode") },
-      facts: {
-        ...{ capacity: count("capacity"), nameSigns: count("nameSigns") },
-        ...{ zones: count("zones"), contacts: count("contacts") },
-        ...{
-          digital: form.has("digital"),
-          everyTone: form.has("everyTone"),
-          plainSigns: form.has("plainSigns"),
-        },
-        ...{ byPosition: form.has("byPosition"), tonesFrom: String(form.get("tonesFrom") ?? "") },
-        powers: String(form.get("powers") ?? "")
-          .split(",")
-          .map((one) => one.trim())
-          .filter((one) => one !== ""),
+    const done = await saveForm(writeCodeplugFacts, who, form, {
+      read: (one) => good(typedFacts(params.model, one)),
+      drawn: async () => {
+        const [row] = await codeplugFactsOf(tx, params.model);
+        return drawnFacts(row?.facts, row?.mode_id);
       },
     });
     if (done.ok)
@@ -98,6 +88,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         ...{ ok: true, intent: "facts" },
         says: "Noted. The plan is laid out by it from its next issue on.",
       });
+    if (done.problem.kind === "refused") return answerRefused("facts", done.problem.refused);
     if (done.problem.kind === "no-mode") return refused(409, "It has no such mode any more.");
     return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
   });
@@ -194,69 +185,62 @@ function Facts({
   readonly data: Data;
   readonly kept: Readonly<Record<string, string>> | undefined;
 }) {
-  const { facts, modes, mode } = data;
-  const of = (name: string, otherwise: string) => (kept ? (kept[name] ?? "") : otherwise);
-  const number = (value: number | undefined) => (value === undefined ? "" : String(value));
-  const mark = (value: boolean | undefined) => (value ? "on" : "");
-  const field = (name: string, label: string, otherwise: string) => (
-    <Labelled name={name} label={label} small inputMode="numeric" value={of(name, otherwise)} />
+  const { modes } = data;
+  const drawn = drawnFacts(data.facts, data.mode);
+  const of = (name: keyof typeof drawn) => (kept ? (kept[name] ?? "") : String(drawn[name]));
+  const field = (name: keyof typeof drawn, label: string) => (
+    <Labelled name={name} label={label} small inputMode="numeric" value={of(name)} />
   );
   return (
     <section>
       <h2 className="mb-1.5">What it holds</h2>
-      <ActForm intent="facts" className="sheet flex flex-col gap-2 p-3">
-        {field("capacity", "Channels", number(facts?.capacity))}
-        {field("nameSigns", "Signs of a name that it shows", number(facts?.nameSigns))}
-        {field("zones", "Zones (may stay empty)", number(facts?.zones))}
-        {field("contacts", "Contacts (may stay empty)", number(facts?.contacts))}
+      <ActForm intent="facts" drawn={drawn} kept={kept} className="sheet flex flex-col gap-2 p-3">
+        {field("capacity", "Channels")}
+        {field("nameSigns", "Signs of a name that it shows")}
+        {field("zones", "Zones (may stay empty)")}
+        {field("contacts", "Contacts (may stay empty)")}
         <Labelled
           name="powers"
           label="Its powers by name, the highest first, with commas"
           small
-          value={of("powers", facts?.powers.join(", ") ?? "")}
+          value={of("powers")}
         />
         {modes.length > 0 && (
           <Labelled
             name="mode"
             label="The plan is laid out for the mode"
             small
-            value={of("mode", mode)}
+            value={of("mode")}
             options={[["", "its first"], ...modes]}
           />
         )}
-        <Labelled
-          name="digital"
-          label="It is digital too"
-          type="checkbox"
-          small
-          value={of("digital", mark(facts?.digital))}
-        />
+        <Labelled name="digital" label="It is digital too" type="checkbox" small value={of("digital")} />
         <Labelled
           name="everyTone"
           label="It makes every tone"
           type="checkbox"
           small
-          value={of("everyTone", mark(facts?.everyTone))}
+          value={of("everyTone")}
         />
         <Labelled
           name="tonesFrom"
           label="Else: where its list of tones is from"
           small
-          value={of("tonesFrom", facts?.tonesFrom ?? "")}
+          value={of("tonesFrom")}
         />
         <Labelled
           name="plainSigns"
           label="It shows capitals, digits and plain signs only"
           type="checkbox"
           small
-          value={of("plainSigns", mark(facts?.plainSigns))}
+          value={of("plainSigns")}
         />
         <Labelled
           name="byPosition"
           label="It refers to lists by position"
           type="checkbox"
           small
-          value={of("byPosition", mark(facts?.byPosition))}
+          value={of("byPosition")}
         />
         <button type="submit" className="btn btn-primary btn-sm">
           Note it

@@ -1,29 +1,36 @@
 // The form of a repeater.
 import type { ChannelForm } from "#core/codeplug/typed.ts";
 import { ActForm } from "../forms/act-form.tsx";
+import type { DrawnFrom } from "../forms/baseline.tsx";
 import { Labelled } from "../forms/field.tsx";
 import type { RepeaterAnswer } from "./repeaters.server.ts";
 
-export function RepeaterForm(props: {
-  readonly row?: {
-    readonly id: string;
-    readonly form: ChannelForm;
-    readonly latitude: number | null;
-    readonly longitude: number | null;
-    readonly open: boolean;
-    readonly note: string;
+type Stands = {
+  readonly form: ChannelForm;
+  readonly latitude: number | null;
+  readonly longitude: number | null;
+  readonly open: boolean;
+  readonly note: string;
+};
+
+/** What its fields are drawn with; of a new one, nothing but that it is open. */
+export function drawnRepeater(row: Stands | undefined): DrawnFrom {
+  const degrees = (value: number | null | undefined) =>
+    value === null || value === undefined ? "" : String(value);
+  return {
+    ...row?.form,
+    ...{ latitude: degrees(row?.latitude), longitude: degrees(row?.longitude), note: row?.note ?? "" },
+    open: !row || row.open ? "on" : [],
   };
+}
+
+export function RepeaterForm(props: {
+  readonly row?: Stands & { readonly id: string };
   readonly said: RepeaterAnswer | undefined;
 }) {
   const { row, said } = props;
-  const degrees = (value: number | null | undefined) =>
-    value === null || value === undefined ? "" : String(value);
-  const stands: Readonly<Record<string, string | undefined>> = {
-    ...row?.form,
-    ...{ latitude: degrees(row?.latitude), longitude: degrees(row?.longitude), note: row?.note },
-    open: !row || row.open ? "on" : "",
-  };
-  const of = (name: string) => (said?.kept ? (said.kept[name] ?? "") : stands[name]);
+  const stands = drawnRepeater(row);
+  const of = (name: string) => (said?.kept ? (said.kept[name] ?? "") : String(stands[name] ?? ""));
   const field = (name: string, label: string, box: string, mono = true) => (
     <Labelled
       name={name}
@@ -36,7 +43,12 @@ export function RepeaterForm(props: {
     />
   );
   return (
-    <ActForm intent="write" className="sheet mt-2 flex flex-col gap-2 p-3">
+    <ActForm
+      intent="write"
+      drawn={row && stands}
+      kept={said?.kept}
+      className="sheet mt-2 flex flex-col gap-2 p-3"
+    >
       {row && <input type="hidden" name="repeater" value={row.id} />}
       <div className="flex flex-wrap gap-3">
         {field("name", "Name", "w-44", false)}

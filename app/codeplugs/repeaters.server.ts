@@ -3,18 +3,29 @@ import { importRepeaters } from "#acts/import-repeaters.ts";
 import { noteHeard } from "#acts/note-heard.ts";
 import { shelveRepeater } from "#acts/shelve-repeater.ts";
 import { writeRepeater } from "#acts/write-repeater.ts";
+import { memberOf } from "#core/codeplug/plan.ts";
 import { readRepeaterTable } from "#core/codeplug/repeater-table.ts";
-import { CHANNEL_FORM, typedChannel } from "#core/codeplug/typed.ts";
+import { CHANNEL_FORM, formOf, typedChannel } from "#core/codeplug/typed.ts";
 import { decodeTable } from "#core/import/decode.ts";
+import { bad, good } from "#core/quantities/result.ts";
+import type { Tx } from "#db/pool.ts";
+import { listed, repeaterById } from "#db/repeaters.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
+import { saveForm } from "../forms/save.server.ts";
+import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { counted } from "../ui/words/count.ts";
+import { drawnRepeater } from "./repeater-form.tsx";
 
 export type RepeaterAnswer = ActAnswer & { readonly fields?: Readonly<Record<string, string>> };
 const LARGEST = 2 * 1024 * 1024;
 
-export async function repeatersByForm(who: SignedIn, form: FormData) {
+const drawnNow = async (tx: Tx, repeater: string | undefined) => {
+  const row = repeater === undefined ? undefined : await repeaterById(tx, repeater);
+  return row && drawnRepeater({ ...row, form: formOf(memberOf(listed(row))) });
+};
+
+export async function repeatersByForm(tx: Tx, who: SignedIn, form: FormData) {
   const intent = String(form.get("intent") ?? "");
   const refused = (status: number, says: string, fields: Readonly<Record<string, string>> = {}) =>
     answer(status, { ok: false, intent, says, kept: textsOf(form), fields } as RepeaterAnswer);
@@ -30,12 +41,27 @@ export async function repeatersByForm(who: SignedIn, form: FormData) {
   }
   if (intent === "import") return bringIn(who, form, refused, fine);
   if (intent !== "write") return refused(400, "This page does not know that.");
-  const fields = fieldsIn(form);
-  if ("wrong" in fields)
-    return refused(400, "Some of it cannot be read: see beside the fields.", fields.wrong);
-  const done = await performForm(writeRepeater, who, form, { repeater: told(form, "repeater"), fields });
+  const repeater = told(form, "repeater");
+  const done = await saveForm(writeRepeater, who, form, {
+    read: (one) => {
+      const fields = fieldsIn(one);
+      return "wrong" in fields
+        ? bad({ kind: "fields", errors: fields.wrong ?? {} })
+        : good({ repeater, fields });
+    },
+    drawn: () => drawnNow(tx, repeater),
+  });
   if (done.ok) return fine("Written down.");
   const { problem } = done;
+  if (problem.kind === "refused") {
+    const { status, errors } = problem.refused;
+    if (status === 409) return answerRefused(intent, problem.refused);
+    return refused(
+      status,
+      "Some of it cannot be read: see beside the fields.",
+      errors as Record<string, string>,
+    );
+  }
   if (problem.kind === "no-repeater") return gone();
   if (problem.kind === "taken") return refused(409, "Another of that name is on that frequency already.");
   return refused(400, problem.kind === "input" ? firstIssue(problem, NOT_WHOLE) : NOT_WHOLE);

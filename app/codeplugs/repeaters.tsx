@@ -66,7 +66,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   mustBeAllowed(context, "look");
   const form = await request.formData();
-  return readInClub(context, (_, who) => repeatersByForm(who, form));
+  return readInClub(context, (tx, who) => repeatersByForm(tx, who, form));
 }
 
 export const clientAction = offlineSaid;

@@ -8,6 +8,9 @@ export const BASELINE = "baseline";
 /** The field that says for whom a form was drawn, where the address may have come to mean another. */
 export const DRAWN_FOR = "drawn-for";
 
+/** By field what stands in it; a mark that is not set is no text at all. */
+export type DrawnFrom = Readonly<Record<string, string | readonly string[]>>;
+
 /** The values that the form was drawn from, as JSON; of a form that was refused, what came back with it. */
 export const Baseline = ({ drawn }: { readonly drawn: string }) => (
   <input type="hidden" name={BASELINE} value={drawn} />

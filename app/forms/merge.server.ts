@@ -2,9 +2,9 @@
 import { z } from "zod";
 import { mergeTexts } from "#core/quantities/merge.ts";
 import { clip } from "../ui/words/standing.ts";
-import { BASELINE } from "./baseline.tsx";
+import { BASELINE, type DrawnFrom } from "./baseline.tsx";
 
-export type Drawn = Readonly<Record<string, string | readonly string[]>>;
+export type Drawn = DrawnFrom;
 const shape = z.record(z.string(), z.union([z.string(), z.array(z.string())]));
 
 /** Several choices as one text, the same for the same choices. */

@@ -6,15 +6,19 @@ import { notePairing } from "#acts/note-pairing.ts";
 import { pairDevice } from "#acts/pair-device.ts";
 import { setPairing } from "#acts/set-pairing.ts";
 import { listed } from "#core/quantities/list.ts";
+import { good } from "#core/quantities/result.ts";
+import { pairingsOf } from "#db/pairings.ts";
+import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
-import { answer, textsOf } from "../shared/act-answer.server.ts";
+import { saveForm } from "../forms/save.server.ts";
+import { answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { PAIRING_WORD } from "../ui/words/pairing.ts";
 
 type Unit = { readonly id: string; readonly tag: string };
 
-export async function actOnPairing(who: SignedIn, unit: Unit, form: FormData) {
+export async function actOnPairing(tx: Tx, who: SignedIn, unit: Unit, form: FormData) {
   const intent = String(form.get("intent") ?? "");
   const refused = (status: number, says: string) =>
     answer(status, { ok: false, intent, says, kept: textsOf(form) });
@@ -75,10 +79,15 @@ export async function actOnPairing(who: SignedIn, unit: Unit, form: FormData) {
       return noted.ok ? done(`Noted: it ${PAIRING_WORD[what]}.`) : common(noted.problem);
     }
     case "settings": {
-      const set = await performForm(setPairing, who, form, {
-        ...{ unit: unit.id, pairing, settings: text("settings") },
+      const set = await saveForm(setPairing, who, form, {
+        read: (typed) => good({ unit: unit.id, pairing, settings: String(typed.get("settings") ?? "") }),
+        drawn: async () => {
+          const own = (await pairingsOf(tx, { unit: unit.id })).find(({ id }) => id === pairing);
+          return own && { settings: own.settings };
+        },
       });
       if (set.ok) return done("Noted: these are its own.");
+      if (set.problem.kind === "refused") return answerRefused(intent, set.problem.refused);
       if (set.problem.kind === "unreadable")
         return refused(
           400,

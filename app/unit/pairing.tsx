@@ -52,7 +52,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (tx, who) => {
     const { row } = await loadUnit(tx, params.tag, who.today);
-    return actOnPairing(who, row, form);
+    return actOnPairing(tx, who, row, form);
   });
 }
 
@@ -339,7 +339,12 @@ function Went(props: {
           </ActForm>
           <details open={kept?.intent === "settings"}>
             <summary className="link w-fit cursor-pointer text-sm">Set otherwise in this pair</summary>
-            <ActForm intent="settings" className="sheet mt-2 flex flex-col gap-2 p-3">
+            <ActForm
+              intent="settings"
+              drawn={{ settings: own.settings }}
+              kept={kept?.intent === "settings" ? kept : undefined}
+              className="sheet mt-2 flex flex-col gap-2 p-3"
+            >
               {pairing}
               <Labelled
                 name="settings"
