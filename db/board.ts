@@ -1,7 +1,7 @@
 // Reads the stored needs: what is due today is due_from <= today, an index scan for each thing that can be done.
 
 import { z } from "zod";
-import { ACTIONS, type Action, mayBeAway } from "#core/needs/action.ts";
+import { ACTIONS, mayBeAway } from "#core/needs/action.ts";
 import { NEED_CAUSES, NEED_KINDS, type Target } from "#core/needs/need.ts";
 import { type PlainDate, plainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
@@ -23,7 +23,7 @@ export async function unitsDue(tx: Tx, today: PlainDate): Promise<number> {
   return rows[0]?.n ?? 0;
 }
 
-/** As the table holds it: targets and what can be done are encoded. */
+/** As the table holds it: targets are encoded. */
 const encodedNeed = z.object({
   unit_id: z.string(),
   kind: z.enum(NEED_KINDS),
@@ -34,31 +34,20 @@ const encodedNeed = z.object({
   held_from: plainDate.nullable(),
   cause: z.enum(NEED_CAUSES),
   urgency: z.literal([0, 1, 2]),
-  action: z
-    .number()
-    .int()
-    .min(0)
-    .max(ACTIONS.length - 1),
+  action: z.enum(ACTIONS),
   targets: z.string(),
   // Written by nobody but us, by the hundred thousand: of what is in it the computation's own types tell.
   because: z.custom<Fact[]>((facts) => Array.isArray(facts) && facts.every((fact) => "kind" in fact)),
 });
 /** `targets`: the one that counts today, and those still to come. */
-type Decoded<Row> = Omit<Row, "action" | "targets"> & { action: Action; targets: Target[] };
+type Decoded<Row> = Omit<Row, "targets"> & { targets: Target[] };
 export type StoredNeed = Decoded<z.output<typeof encodedNeed>>;
 
-const decoded = <Row extends { action: number; targets: string }>(
-  rows: readonly Row[],
-  today: PlainDate,
-): Decoded<Row>[] =>
-  rows.map((row) => {
-    const { action, targets } = row;
-    // In place: a wall has hundreds.
-    return Object.assign(row, {
-      action: ACTIONS[action],
-      targets: targetsSince(targets, today),
-    }) as unknown as Decoded<Row>;
-  });
+const decoded = <Row extends { targets: string }>(rows: readonly Row[], today: PlainDate): Decoded<Row>[] =>
+  // In place: a wall has hundreds.
+  rows.map(
+    (row) => Object.assign(row, { targets: targetsSince(row.targets, today) }) as unknown as Decoded<Row>,
+  );
 
 const NEED = `select n.unit_id, n.kind, n.component_id, c.name component, n.due_from, n.due_to, n.held_from, n.cause,
     n.urgency, n.action, n.targets, n.because
@@ -184,9 +173,7 @@ export async function boardGroups(
 }
 
 const ofGroup = (group: BoardGroup): string =>
-  group === "held"
-    ? "n.held_from <= $1 and n.due_from > $1"
-    : `n.due_from <= $1 and n.action = ${ACTIONS.indexOf(group)}`;
+  group === "held" ? "n.held_from <= $1 and n.due_from > $1" : `n.due_from <= $1 and n.action = '${group}'`;
 
 const RAW = `jsonb_path_query_first(n.because, '$[*] ? (@.kind == "reading").raw') #>> '{}'`;
 

@@ -2,7 +2,6 @@
 import { beforeAll, expect, test } from "vitest";
 import { identityShape } from "#core/dossier/identity.ts";
 import { chainsOfModel } from "#core/kit/tooling.ts";
-import { ACTIONS } from "#core/needs/action.ts";
 import { plain } from "#core/quantities/date.ts";
 import { putIdentity } from "./dossier.ts";
 import { isDuplicate } from "./errors.ts";
@@ -62,8 +61,8 @@ const chains = async (tx: Tx) => {
 };
 const action = async (tx: Tx) => {
   await recompute(tx, { of: "club" });
-  const { rows } = await tx.query<{ action: number }>("select action from need where kind = 'firmware'");
-  return rows.map((row) => ACTIONS[row.action]);
+  const { rows } = await tx.query<{ action: string }>("select action from need where kind = 'firmware'");
+  return rows.map((row) => row.action);
 };
 /** What is done in it is undone after. */
 async function trying<Value>(act: (tx: Tx) => Promise<Value>): Promise<Value> {

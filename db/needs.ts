@@ -68,9 +68,9 @@ export type NeedRecord = {
   due_to: PlainDate | null;
   held_from: PlainDate | null;
   cause: string;
+  /** Its place in the list of urgencies. */
   urgency: number;
-  /** Its place in the list of doings, as urgency's in that of urgencies. */
-  action: number;
+  action: Action;
   targets: string;
   because: string;
 };
@@ -110,23 +110,18 @@ export const recordOf = (need: Need, action: Action): NeedRecord => ({
   held_from: need.heldFrom ?? null,
   cause: need.cause,
   urgency: URGENCIES.indexOf(need.urgency),
-  action: ACTIONS.indexOf(action),
+  action,
   targets: targetsText(need.targets),
   because: `[${need.because.map(factText).join(",")}]`,
 });
 
 /**
- * A fact as JSON. Needs of many units share theirs: what was written out once is kept as long as the fact is. The two that
- * are each unit's own are put together by hand, which for hundreds of thousands takes a third of the time.
+ * A fact as JSON. Needs of many units share theirs: what was written out once is kept as long as the fact is. Two kinds are each unit's own.
  */
-export function factText(fact: Fact): string {
-  if (fact.kind === "stale") return `{"kind":"stale",${onText(fact)}"afterDays":${fact.afterDays}}`;
-  if (fact.kind === "reading") {
-    return `{"kind":"reading",${onText(fact)}"reading":"${fact.reading}","raw":${JSON.stringify(fact.raw)}}`;
-  }
-  return kept(factTexts, fact, JSON.stringify);
-}
-const onText = ({ on }: { readonly on?: PlainDate }) => (on === undefined ? "" : `"on":"${on}",`);
+export const factText = (fact: Fact): string =>
+  fact.kind === "stale" || fact.kind === "reading"
+    ? JSON.stringify(fact)
+    : kept(factTexts, fact, JSON.stringify);
 const factTexts = new WeakMap<Fact, string>();
 
 const targetsText = (targets: readonly Target[]): string =>
@@ -156,10 +151,12 @@ async function insert(tx: Tx, rows: readonly NeedRecord[]): Promise<void> {
   await tx.query(
     `insert into need (club_id, ${LIST}) select current_club(), ${LIST} from jsonb_to_recordset($1::jsonb)
        as r(unit_id bigint, kind text, component_id bigint, due_from date, due_to date, held_from date, cause text,
-            urgency smallint, action smallint, targets text, because jsonb)`,
+            urgency smallint, action text, targets text, because jsonb)`,
     [`[${rows.map(rowJson).join(",")}]`],
   );
 }
+
+const RANKS: ReadonlyMap<Action, number> = new Map([...ACTIONS].sort().map((action, i) => [action, i]));
 
 async function copy(tx: Tx, records: Iterable<NeedRecord>): Promise<void> {
   const rows = new CopyRows();
@@ -176,11 +173,11 @@ async function copy(tx: Tx, records: Iterable<NeedRecord>): Promise<void> {
     else rows.date(record.held_from);
     rows.text(record.cause);
     rows.smallint(record.urgency);
-    rows.smallint(record.action);
+    rows.text(record.action);
     rows.text(record.targets);
     rows.jsonb(record.because);
     // In the order of the board's index, so that neighbours go in one after the other. (PostgreSQL sorts wide rows slowly.)
-    const kind = record.action * URGENCIES.length - record.urgency;
+    const kind = (RANKS.get(record.action) ?? 0) * URGENCIES.length - record.urgency;
     ranks.push(kind * 10_000_000 + due);
   }
   await tx.query("drop table if exists pg_temp.need_in");
