@@ -17,7 +17,7 @@ import { eventsOf, runById } from "#db/runs.ts";
 import { unitById } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm, told } from "../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { sayBeginProblem } from "../shared/begin-run.server.ts";
 import { keepAsBackup, sayDoubt, sumOf } from "../shared/keep-file.server.ts";
@@ -95,13 +95,13 @@ export async function answerPlainly(who: SignedIn, run: string, form: FormData, 
   return refused(409, sayUnfit(odd));
 }
 
-type Problem = {
-  readonly kind: string;
-  readonly what?: string;
-  readonly by?: string;
-  readonly silent?: boolean;
-  readonly rated?: number;
-};
+type Problem =
+  | ProblemsOf<typeof answerRun>
+  | ProblemsOf<typeof workMachine>
+  | ProblemsOf<typeof takeOverRun>
+  | ProblemsOf<typeof faultRadio>
+  | ProblemsOf<typeof writeProcedure>
+  | { readonly kind: "not-whole" };
 function sayProblem(problem: Problem): [status: number, says: string] {
   switch (problem.kind) {
     case "no-run":
@@ -138,15 +138,22 @@ function sayProblem(problem: Problem): [status: number, says: string] {
       return [409, "This run has more in it than any real one. Stop it, and begin anew."];
     case "over":
       return [409, "This run is over."];
+    case "not-sent":
+      return [409, "A file is kept by choosing it, not by an answer."];
+    case "no-unit":
+      return [404, "That radio is not in the cabinet."];
+    case "shelved":
+      return [409, "This radio is shelved; recover it first."];
+    case "no-model":
+    case "no-procedure":
+    case "no-part":
+    case "no-revision":
+      return [409, "Its dossier has changed meanwhile: write the procedure down there."];
     case "no-key":
+    case "not-whole":
       return [400, NOT_WHOLE];
     case "input":
-      return [
-        400,
-        firstIssue(problem as Parameters<typeof firstIssue>[0], "Say it in a few words: 500 signs at most."),
-      ];
-    default:
-      return [409, "That cannot be done here now."];
+      return [400, firstIssue(problem, "Say it in a few words: 500 signs at most.")];
   }
 }
 

@@ -6,7 +6,7 @@ import { readChannelTable } from "#core/codeplug/channel-table.ts";
 import { MOST_BLOCKS, MOST_MEMBERS } from "#core/codeplug/plan.ts";
 import { CHANNEL_FORM, typedChannel } from "#core/codeplug/typed.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm } from "../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { ruleIn } from "./rule-form.ts";
 
@@ -111,7 +111,9 @@ function headIn(form: FormData): { readonly head: object } | Wrong {
   };
 }
 
-function sayProblem(problem: { readonly kind: string }): [status: number, says: string] {
+type Problem = ProblemsOf<typeof issuePlan> | ProblemsOf<typeof dropPlan> | ProblemsOf<typeof changePlan>;
+
+function sayProblem(problem: Problem): [status: number, says: string] {
   switch (problem.kind) {
     case "meanwhile":
       return [
@@ -134,8 +136,8 @@ function sayProblem(problem: { readonly kind: string }): [status: number, says: 
         "No model takes any of it: note first, on each model's page of codeplugs, how many channels it holds.",
       ];
     case "input":
-      return [400, firstIssue(problem as Parameters<typeof firstIssue>[0], NOT_WHOLE)];
-    default:
+      return [400, firstIssue(problem, NOT_WHOLE)];
+    case "no-key":
       return [400, NOT_WHOLE];
   }
 }

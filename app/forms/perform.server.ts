@@ -7,6 +7,9 @@ import { KEY } from "./form-key.tsx";
 
 type InputProblem = Extract<CommonProblem, { kind: "input" }>;
 export type Clash = Extract<CommonProblem, { kind: "clash" }>;
+/** All that an act may answer to a form, so that whoever puts it into words forgets none. */
+export type ProblemsOf<Of> =
+  Of extends Act<string, infer _Input, infer _Answer, infer Problem> ? Problem | FormProblem : never;
 export type FormProblem = InputProblem | { readonly kind: "no-key" };
 
 /** Does an act as a form asks for it. Throws 403 for whoever may not. Problems: the act's own; `input`; `no-key`. */
@@ -42,6 +45,9 @@ export async function performSince<Name extends string, Input, Answer, Problem e
 
 /** Said of a form without its key, or with less in it than its page sends. */
 export const NOT_WHOLE = "This form was not whole; send it again.";
+
+/** For the end of a switch over problems: it does not compile while one of them has no words. */
+export const unsaid = (_problem: never): string => NOT_WHOLE;
 
 /** A field as it was typed; nothing typed is nothing told. */
 export const told = (form: FormData, name: string): string | undefined => {

@@ -4,7 +4,7 @@ import { readSimulatedLevel } from "#acts/read-simulated-level.ts";
 import { strikeCharge } from "#acts/strike-charge.ts";
 import { tieDevice } from "#acts/tie-device.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, performForm, told, unsaid } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 
 /** Intents `charge`, `read-level`, `strike-charge` and `tie`, of a device that the form names. */
@@ -42,8 +42,12 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
       case "no-device":
       case "not-programmer":
         return refused(409, "Only a programmer's firmware is kept like that.");
-      default:
+      case "input":
+        return refused(400, firstIssue(done.problem, NOT_WHOLE));
+      case "no-key":
         return refused(400, NOT_WHOLE);
+      default:
+        return refused(400, unsaid(done.problem));
     }
   }
   if (intent === "read-level") {
@@ -81,7 +85,9 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
       return refused(409, "That device is on the shelf, or was never here.");
     case "input":
       return refused(400, firstIssue(done.problem, NOT_WHOLE));
-    default:
+    case "no-key":
       return refused(400, NOT_WHOLE);
+    default:
+      return refused(400, unsaid(done.problem));
   }
 }

@@ -12,7 +12,7 @@ import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { inCase, keyed, madeInPassing } from "../forms/in-passing.server.ts";
 import { textsIn } from "../forms/merge.server.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { NOT_WHOLE, type ProblemsOf, performForm } from "../forms/perform.server.ts";
 import { refusal } from "../forms/save.server.ts";
 import { knownBridges } from "./answer-bridge.server.ts";
 
@@ -103,14 +103,17 @@ const wrongWith = (kind: KindName, values: Values, known: Reader["known"]): Valu
   return reader.errors;
 };
 
-function saying(
-  problem: { readonly kind: string; readonly errors?: unknown },
-  field: "tag" | "name",
-): Values {
-  if (problem.kind === "fields") return problem.errors as Values;
-  return problem.kind === "taken"
-    ? { [field]: `There is another with this ${field} already.` }
-    : { "": NOT_WHOLE };
+function saying(problem: ProblemsOf<typeof writeThing>, field: "tag" | "name"): Values {
+  switch (problem.kind) {
+    case "fields":
+      return problem.errors;
+    case "taken":
+      return { [field]: `There is another with this ${field} already.` };
+    case "no-thing":
+    case "input":
+    case "no-key":
+      return { "": NOT_WHOLE };
+  }
 }
 
 /** The ids of the one device in what was pasted, and the chip that goes by them; of nothing pasted, nothing. */

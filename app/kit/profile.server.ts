@@ -5,7 +5,7 @@ import { shelveProfile } from "#acts/shelve-profile.ts";
 import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, performForm, unsaid } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 
@@ -45,7 +45,9 @@ export async function actOnProfile(tx: Tx, who: SignedIn, form: FormData) {
       return refused(409, "Only a programmer keeps profiles.");
     case "input":
       return refused(400, firstIssue(done.problem, NOT_WHOLE));
-    default:
+    case "no-key":
       return refused(400, NOT_WHOLE);
+    default:
+      return refused(400, unsaid(done.problem));
   }
 }

@@ -1,7 +1,8 @@
 // Takes a radio to the bench from a form, wherever that stands: its page, Due, the wall, the bench.
+import type { beginAnew } from "#acts/begin-anew.ts";
 import { beginRun } from "#acts/begin-run.ts";
 import type { SignedIn } from "../context.ts";
-import { NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { NOT_WHOLE, type ProblemsOf, performForm, told } from "../forms/perform.server.ts";
 
 export type Begun =
   | { readonly ok: true; readonly run: string }
@@ -36,15 +37,7 @@ export async function beginByForm(
   return { ok: false, status, says };
 }
 
-type Problem = {
-  readonly kind: string;
-  readonly with?: string;
-  readonly what?: string;
-  readonly has?: number;
-  readonly asks?: number;
-  readonly base?: string;
-  readonly model?: string;
-};
+type Problem = ProblemsOf<typeof beginRun> | ProblemsOf<typeof beginAnew>;
 
 /** Why a radio cannot be taken to the bench, in a sentence. */
 export function sayBeginProblem(problem: Problem, tag: string): [status: number, says: string] {
@@ -105,7 +98,16 @@ export function sayBeginProblem(problem: Problem, tag: string): [status: number,
       );
     case "no-backup":
       return refused(404, `That is no backup of ${tag}.`);
-    default:
-      return refused(409, "That cannot be begun anew.");
+    case "no-run":
+      return refused(404, "That run is not here.");
+    case "no-errand":
+      return refused(409, "What that run was for is not known any more: begin it from the radio's page.");
+    case "over":
+      return refused(409, "This run is over.");
+    case "held":
+      return refused(
+        409,
+        `${problem.by} is at this bench. Take it over first, or leave it to ${problem.by}.`,
+      );
   }
 }

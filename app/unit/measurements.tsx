@@ -12,7 +12,7 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, performForm, told, unsaid } from "../forms/perform.server.ts";
 import { Strike } from "../forms/strike.tsx";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
@@ -125,8 +125,12 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return refused(409, "This radio is shelved; recover it first.");
       case "input":
         return refused(400, firstIssue(done.problem, NOT_WHOLE));
-      default:
+      case "no-unit":
+        return refused(404, "That radio is not in the cabinet.");
+      case "no-key":
         return refused(400, NOT_WHOLE);
+      default:
+        return refused(400, unsaid(done.problem));
     }
   });
 }

@@ -10,11 +10,17 @@ import { good } from "#core/quantities/result.ts";
 import { pairingsOf } from "#db/pairings.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm } from "../forms/perform.server.ts";
 import { saveForm } from "../forms/save.server.ts";
 import { answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { PAIRING_WORD } from "../ui/words/pairing.ts";
+
+/** What several of these acts may answer. */
+type CommonProblem = Extract<
+  ProblemsOf<typeof endPairing> | ProblemsOf<typeof addBattery>,
+  { kind: "no-pairing" | "shelved" | "no-unit" | "input" | "no-key" }
+>;
 
 type Unit = { readonly id: string; readonly tag: string };
 
@@ -25,7 +31,7 @@ export async function actOnPairing(tx: Tx, who: SignedIn, unit: Unit, form: Form
   const done = (says: string) => answer(200, { ok: true, intent, says });
   const pairing = form.get("pairing");
   const text = (name: string) => String(form.get(name) ?? "");
-  const common = (problem: { readonly kind: string }) => {
+  const common = (problem: CommonProblem) => {
     switch (problem.kind) {
       case "no-pairing":
         return refused(409, "That pairing has ended already, or is not of this radio.");
@@ -34,8 +40,8 @@ export async function actOnPairing(tx: Tx, who: SignedIn, unit: Unit, form: Form
       case "no-unit":
         return refused(404, "That radio is not in the cabinet.");
       case "input":
-        return refused(400, firstIssue(problem as never, NOT_WHOLE));
-      default:
+        return refused(400, firstIssue(problem, NOT_WHOLE));
+      case "no-key":
         return refused(400, NOT_WHOLE);
     }
   };
