@@ -1,6 +1,7 @@
 // Release notes are pasted: found, looked at, written down together; refused with what was typed kept.
 import { expect } from "@playwright/test";
 import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 import { test } from "./test.ts";
@@ -94,6 +95,37 @@ test("2 MB are refused with the reason; a version that is there already says so 
   await expect(page.getByLabel("Take 9.1")).toBeChecked();
   await page.goto(model);
   await expect(page.getByText("9.1", { exact: true })).toHaveCount(0);
+});
+
+test("another tab adds a release to the same model meanwhile: what was found and corrected, and what was wrong, stay", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await openAwake(page, `${served.address}/models/3/notes`);
+  await page
+    .getByLabel("The notes")
+    .fill("Version 8.1\n- Fixed: the dial stuck\nVersion 8.2, 2 May 2026\n- new lamp");
+  await page.getByRole("button", { name: "Find the releases" }).click();
+  await expect(page.getByText("2 releases found")).toBeVisible();
+  await page.getByRole("button", { name: "Write down what is picked" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "A real date" })).toBeVisible();
+  const one = page.getByRole("group", { name: "Release 8.1" });
+  await one.getByLabel("Released on").fill("2026-04-01");
+  await one.getByLabel("What fix 1 is, line 2").fill("the dial stuck when cold");
+  const heard = await page.locator("html").getAttribute("data-live");
+  const other = await page.context().newPage();
+  await openAwake(other, `${served.address}/models/3/releases/new`);
+  await other.getByLabel("Version", { exact: true }).fill("6.66");
+  await other.getByLabel("Released on").fill("2025-01-01");
+  await other.getByRole("button", { name: "Add it" }).click();
+  await expect(other).toHaveURL(/models\/3$/);
+  await expect(page.locator("html")).not.toHaveAttribute("data-live", heard ?? "");
+  await page.waitForLoadState("networkidle");
+  await expect(one.getByLabel("Released on")).toHaveValue("2026-04-01");
+  await expect(one.getByLabel("What fix 1 is, line 2")).toHaveValue("the dial stuck when cold");
+  await expect(page.getByRole("alert").filter({ hasText: "A real date" })).toBeVisible();
+  await page.getByRole("button", { name: "Write down what is picked" }).click();
+  await expect(page.getByRole("row").filter({ hasText: "8.1" }).first()).toBeVisible();
 });
 
 test.describe("without scripts", () => {

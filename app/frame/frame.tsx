@@ -12,6 +12,7 @@ import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/frame";
+import { KeepAnswers } from "./answers.tsx";
 import { areasOf, IN_STRIP } from "./areas.ts";
 import { CHECK_FILE, CheckFile } from "./check-file.tsx";
 import { Finder } from "./finder.tsx";
@@ -49,7 +50,9 @@ let shownLast: FrameData | undefined;
 export default function Frame({ loaderData }: Route.ComponentProps) {
   return (
     <Around data={loaderData}>
-      <Outlet />
+      <KeepAnswers>
+        <Outlet />
+      </KeepAnswers>
     </Around>
   );
 }
