@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { type ClubDocument, clubDocument, readClubDocument } from "#core/club/document.ts";
 import { loadDemo } from "#demo/load.ts";
-import { bringClubBack, writeClub } from "./club-document.ts";
+import { bringClubBack, filesBeyond, writeClub } from "./club-document.ts";
 import { recompute } from "./needs.ts";
 import { foundClub } from "./people.ts";
 import { type Actor, closePool, type Tx, withClub } from "./pool.ts";
@@ -100,6 +100,19 @@ test("is laid over nothing, and taken from no newer version", () =>
     expect(await bringClubBack(tx, newer)).toEqual({ ok: false, problem: "newer" });
     await tx.query("insert into place (club_id, name, kind) values (current_club(), 'Loft', 'room')");
     expect(await bringClubBack(tx, document)).toEqual({ ok: false, problem: "not-empty" });
+  }));
+
+test("files beyond what it may weigh are named without what is in them, and counted; small ones go first", () =>
+  trial(async (tx) => {
+    await bringClubBack(tx, document);
+    expect(await filesBeyond(tx)).toEqual({ files: 0, bytes: 0 });
+    await tx.query(
+      "insert into file (club_id, sha256, size, content) select current_club(), repeat('0', 64), 41000000, decode(repeat('ab', 41000000), 'hex')",
+    );
+    expect(await filesBeyond(tx)).toEqual({ files: 1, bytes: 41_000_000 });
+    const files = new Map((await writeClub(tx)).files.map((file) => [file.sha256, file]));
+    expect(files.get("0".repeat(64))).toEqual({ sha256: "0".repeat(64), size: 41_000_000 });
+    for (const { sha256 } of document.files) expect(files.get(sha256)?.content).toBeDefined();
   }));
 
 test("with something in it that does not fit together comes in not at all", async () => {

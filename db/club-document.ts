@@ -99,11 +99,25 @@ export async function writeClub(tx: Tx): Promise<ClubDocument> {
   };
 }
 
+/** The small ones first: firmware and codeplugs before whatever fills the rest. */
+const FITS = "sum(size) over (order by size, sha256) <= $1";
+
+/** How many files of the club are too many for its document, and their bytes: it names them, and has nothing of what is in them. */
+export async function filesBeyond(tx: Tx): Promise<{ readonly files: number; readonly bytes: number }> {
+  const { rows } = await ask(
+    tx,
+    z.object({ files: z.number(), bytes: z.number() }),
+    `select count(*)::int files, coalesce(sum(size), 0)::float8 bytes from (select size, ${FITS} fits from file) f where not fits`,
+    [MOST_FILE_BYTES],
+  );
+  return rows[0] ?? { files: 0, bytes: 0 };
+}
+
 async function filesOf(tx: Tx): Promise<ClubDocument["files"]> {
   const { rows } = await ask(
     tx,
     z.object({ sha256: z.string(), size: z.string(), content: z.string().nullable() }),
-    `select sha256, size, case when sum(size) over () <= $1 then replace(encode(coalesce(content,
+    `select sha256, size, case when ${FITS} then replace(encode(coalesce(content,
          (select string_agg(p.content, '' order by p.number) from file_part p where p.sha256 = file.sha256)), 'base64'), E'\\n', '') end "content"
      from file order by sha256`,
     [MOST_FILE_BYTES],

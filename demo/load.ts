@@ -2,7 +2,7 @@
 
 import { createHash } from "node:crypto";
 import { z } from "zod";
-import { hashPassword } from "#app/auth/password.server.ts";
+import { hashPassword, isPassword } from "#app/auth/password.server.ts";
 import { parseSerials } from "#core/dossier/serial.ts";
 import { addDays, dateInZone, type PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
@@ -17,6 +17,7 @@ import { foundClub } from "#db/people.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import { addRelease, withdrawRelease } from "#db/releases.ts";
 import * as seed from "#db/seed.ts";
+import { findAccount } from "#db/sessions.ts";
 import { addUnit, setHold } from "#db/units.ts";
 import { firmwareImage, imageName } from "#simulators/firmware.ts";
 import { layBench } from "./bench.ts";
@@ -55,10 +56,15 @@ export async function loadDemo(today: PlainDate = dateInZone(new Date(), CLUB.ti
   return true;
 }
 
-export const demoSignIns = (): string[] => [
-  `The demo people, all with the password “${PASSWORD}”:`,
-  ...PEOPLE.filter((p) => p.email).map((p) => `  ${p.email}  ${p.role}`),
-];
+/** With which addresses and password one signs in, of the demo's people who are here and still have it; none in another club. */
+export async function demoSignIns(): Promise<string[]> {
+  const here: string[] = [];
+  for (const { email, role } of PEOPLE) {
+    const account = email ? await findAccount(email) : undefined;
+    if (account && (await isPassword(account.password_hash, PASSWORD))) here.push(`  ${email}  ${role}`);
+  }
+  return here.length === 0 ? [] : [`The demo people, all with the password “${PASSWORD}”:`, ...here];
+}
 
 /** An evening of a past day: the club meets at seven. */
 const evening = (day: PlainDate, minute: number) =>

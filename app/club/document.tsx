@@ -1,12 +1,14 @@
 // The whole club as one document: taken out, and brought into a club that is new.
 
 import { data, Link, useNavigation } from "react-router";
-import { mustBeAllowed } from "../context.ts";
+import { filesBeyond } from "#db/club-document.ts";
+import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
+import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/document";
 import { takeDocument } from "./take-document.server.ts";
 
@@ -14,7 +16,7 @@ export const meta: Route.MetaFunction = () => [{ title: "The whole club · Mossy
 
 export function loader({ context }: Route.LoaderArgs) {
   mustBeAllowed(context, "edit-club");
-  return null;
+  return readInClub(context, filesBeyond);
 }
 
 export async function action({ context, request }: Route.ActionArgs) {
@@ -25,7 +27,8 @@ export async function action({ context, request }: Route.ActionArgs) {
 
 export const clientAction = offlineSaid;
 
-export default function ClubDocument({ actionData }: Route.ComponentProps) {
+export default function ClubDocument({ loaderData, actionData }: Route.ComponentProps) {
+  const { files, bytes } = loaderData;
   const busy = useNavigation().state !== "idle";
   return (
     <Page title="The whole club" says="as one open document, to keep, to read, or to move elsewhere">
@@ -37,6 +40,13 @@ export default function ClubDocument({ actionData }: Route.ComponentProps) {
             Everything of the club: radios and readings, dossiers, kit, people, the log, files. Not in it:
             passwords and sessions. It is plain JSON, described in the formats page of the documentation.
           </p>
+          {files > 0 && (
+            <p role="status" className="doubt mb-3 w-fit p-3 font-semibold">
+              {counted(files, "file")} ({(bytes / 1e6).toFixed(0)} MB) {files === 1 ? "is" : "are"} too much
+              for it: it names {files === 1 ? "it" : "them"}, without what is in {files === 1 ? "it" : "them"}
+              . A backup (./backup) has all files.
+            </p>
+          )}
           <a className="btn btn-primary" href="/out/club.json" download>
             The club as JSON
           </a>
