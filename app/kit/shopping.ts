@@ -25,7 +25,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       .map((w) => w.tag)
       .join(" "),
   }));
-  const body = `\ufeff${Papa.unparse({ fields: ["item", "seller", "price", "currency", "frees"], data: rows }, { escapeFormulae: true, newline: "\r\n" })}`;
+  const body = `\ufeff${Papa.unparse({ fields: ["item", "seller", "price", "currency", "frees"], data: rows }, { newline: "\r\n" })}`;
   return new Response(body, {
     headers: {
       "Content-Type": "text/csv; charset=utf-8",

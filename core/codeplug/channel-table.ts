@@ -165,7 +165,7 @@ function rowOf(
 ): Row {
   const { head, places, odd, ...rest } = known;
   const at = (meaning: ChannelMeaning) => places.get(meaning) ?? -1;
-  const cell = (meaning: ChannelMeaning) => (cells[at(meaning)] ?? "").trim();
+  const cell = (meaning: ChannelMeaning) => cells[at(meaning)] ?? "";
   return {
     ...rest,
     cell,
@@ -240,7 +240,7 @@ function channelOf(row: Row, receive: number, before: number): Omit<CodeplugChan
   if (name.length > MOST_NAME) miss("name", "a name of 300 signs at most");
   const skips = /\bskip\b/i.test(row.head("scan"));
   return {
-    ...{ name: name.slice(0, MOST_NAME) || `channel ${before + 1}`, receive, digital },
+    ...{ name: row.has("name") ? name.slice(0, MOST_NAME) : `channel ${before + 1}`, receive, digital },
     ...(transmit !== undefined && { transmit }),
     ...(bandwidth !== undefined && { bandwidth }),
     ...(sends && { sends }),
@@ -262,6 +262,7 @@ function transmitOf(receive: number, { cell, miss, unit, sign, head, isSigned }:
   const told = cell("transmit");
   if (NO_TRANSMIT.test(told) || /^off$/i.test(cell("direction"))) return undefined;
   if (told !== "") return frequencyIn(told, unit, sign) ?? miss("transmit", "a frequency");
+  if (/^(?:off|inhibit|(?:rx|receive) only)$/i.test(cell("offset"))) return undefined;
   const offset =
     cell("offset") === ""
       ? 0

@@ -3,6 +3,7 @@ import Papa from "papaparse";
 import { z } from "zod";
 import { FREQUENCY_UNITS } from "../import/numbers.ts";
 import { DELIMITERS } from "../import/table.ts";
+import { textCell } from "../import/text-cell.ts";
 import type { CodeplugChannel } from "./channel.ts";
 import { CHANNEL_MEANINGS, type ChannelMeaning } from "./columns.ts";
 import { toneText } from "./tone.ts";
@@ -49,11 +50,9 @@ export function writeChannelTable(channels: readonly CodeplugChannel[], mapping:
   const rows = [...channels]
     .sort((a, b) => a.position - b.position)
     .map((channel) => columns.map(({ head, meaning }) => cellOf(channel, meaning, head, mapping)));
-  return `${Papa.unparse([columns.map(({ head }) => head), ...rows], {
+  return `${Papa.unparse([columns.map(({ head }) => textCell(head)), ...rows], {
     delimiter,
     newline: "\n",
-    // A spreadsheet takes what begins so for a formula.
-    escapeFormulae: /^[=@\t\r]/,
   })}\n`;
 }
 
@@ -63,6 +62,7 @@ function cellOf(
   head: string,
   mapping: ChannelMapping,
 ): string {
+  const text = (word: string | undefined) => (word === undefined ? "" : textCell(word));
   const number = (value: number) => String(value).replace(".", mapping.sign);
   const frequency = (hertz: number) => {
     const decimals = { Hz: 0, kHz: 3, MHz: 6, GHz: 9 }[mapping.unit];
@@ -77,18 +77,21 @@ function cellOf(
     case "position":
       return String(one.position);
     case "name":
-      return one.name;
+      return textCell(one.name);
     case "receive":
       return frequency(one.receive);
     case "transmit":
       return one.transmit === undefined ? "off" : frequency(one.transmit);
     case "offset": {
-      if (shift === undefined) return "";
+      // Nothing else of the table may say that it only receives.
+      if (shift === undefined) return "off";
       const size = has("direction") ? Math.abs(shift) : shift;
       const inHead = /(?:^|[^a-z])([gmk]?)hz(?![a-z])/i.exec(head)?.[1]?.toLowerCase();
       const unit = inHead === "k" ? 1e3 : inHead === "" ? 1 : inHead === "g" ? 1e9 : 1e6;
-      const text = number(size / unit);
-      return size > 0 && !has("direction") ? `+${text}` : text;
+      // From a hundred megahertz on the size alone would be taken for kilohertz.
+      const isFar = inHead === undefined && Math.abs(size) >= 1e8;
+      const told = `${number(size / unit)}${isFar ? " MHz" : ""}`;
+      return size > 0 && !has("direction") ? `+${told}` : told;
     }
     case "direction":
       return shift === undefined ? "off" : shift === 0 ? "simplex" : shift < 0 ? "-" : "+";
@@ -104,7 +107,7 @@ function cellOf(
     case "hears":
       return toneText(one.hears);
     case "power":
-      return one.power ?? "";
+      return text(one.power);
     case "scan":
       return one.scan === undefined ? "" : (/\bskip\b/i.test(head) ? !one.scan : one.scan) ? "yes" : "no";
     case "colour":
@@ -112,8 +115,8 @@ function cellOf(
     case "slot":
       return one.slot === undefined ? "" : String(one.slot);
     case "talkgroup":
-      return one.talkgroup ?? "";
+      return text(one.talkgroup);
     case "identity":
-      return one.identity ?? "";
+      return text(one.identity);
   }
 }

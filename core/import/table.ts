@@ -1,6 +1,7 @@
 // Text to rows of cells: which delimiter parts them, whether quotes close, how wide it is.
 import Papa from "papaparse";
 import { bad, good, type Result } from "../quantities/result.ts";
+import { textOfCell } from "./text-cell.ts";
 
 export const DELIMITERS = [",", ";", "\t", "|"] as const;
 export type Delimiter = (typeof DELIMITERS)[number];
@@ -62,7 +63,7 @@ function linesOf(text: string, delimiter: Delimiter, first: number): Result<Line
   if (open && !agree(plain.data)) return bad({ kind: "open-quote", row: (open.row ?? 0) + first });
   return good(
     plain.data
-      .map((cells, i) => ({ line: i + first, cells: cells.map((cell) => cell.trim()) }))
+      .map((cells, i) => ({ line: i + first, cells: cells.map((cell) => textOfCell(cell.trim())) }))
       .filter(({ cells }) => cells.some((cell) => cell !== "")),
   );
 }
