@@ -8,6 +8,7 @@ import { composeUpdate } from "#core/run/compose.ts";
 import type { KnownProcedure } from "#core/run/procedure.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { orderVersions } from "#core/version/version.ts";
+import { modelById } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import type { LoadedSituation } from "#db/situation.ts";
 import { pairsOf } from "./plan-pair.ts";
@@ -47,6 +48,7 @@ export async function updatePlan(
     plan: composeUpdate({
       ...work.facts,
       route: result.value,
+      backsUpOnlyErasing: ((await modelById(tx, unit.model))?.no_backup_why ?? "") !== "",
       pairs: await pairsOf(tx, unit),
       ...(on.measure?.afterFlash && { measure: await ratedOf(tx, unit) }),
     }),

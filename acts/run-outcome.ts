@@ -4,7 +4,7 @@ import { bad, good, type Result } from "#core/quantities/result.ts";
 import { CAUSES } from "#core/run/causes.ts";
 import type { SentEvent } from "#core/run/event.ts";
 import { applyEvent, nextStep, type Run } from "#core/run/fold.ts";
-import { hidesWords, stepsOf } from "#core/run/plan.ts";
+import { hidesWords, placeAgain, stepsOf } from "#core/run/plan.ts";
 import { placeReading } from "#core/unit/placing.ts";
 import { previewReading } from "#core/unit/preview.ts";
 import { newestReading } from "#core/unit/unit.ts";
@@ -83,9 +83,13 @@ export async function comesTo(
     case "machine-failed":
       await noteAttempt(tx, happened, false, hidesWords(row.plan) ? "" : what.symptom, outcome);
       return good(run);
-    case "cured":
+    case "cured": {
       await mendRadio(tx, row.unit_id, what.cause);
-      return good(run);
+      const to = before.oddAt.at(-1) === before.place ? placeAgain(before.plan, before.place) : undefined;
+      return good(
+        to === undefined ? run : await follow(tx, row, run, event, { kind: "went-back", to }, happened.who),
+      );
+    }
     case "finished":
     case "stopped": {
       await endRun(tx, row.id);

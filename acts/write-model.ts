@@ -26,6 +26,8 @@ export const modelInput = z.object({
   /** The first is the one meant where a reading names none. */
   components: z.array(z.string().trim().min(1).max(80)).min(1).max(MOST_PARTS),
   suffixes: z.array(z.string().trim().min(1).max(40)).max(100).default([]),
+  /** Why no backup is wanted before a flash that erases nothing; empty: one is. */
+  noBackupWhy: z.string().trim().max(300).default(""),
   revisions: z
     .array(
       z.object({
@@ -42,7 +44,7 @@ export const modelInput = z.object({
 export async function modelStands(tx: Tx, { model }: { readonly model?: string | undefined }) {
   const row = model === undefined ? undefined : await modelById(tx, model);
   if (!row) return undefined;
-  const { maker, name, note, suffixes } = row;
+  const { maker, name, note, suffixes, no_backup_why: noBackupWhy } = row;
   const { parts } = await dossierHead(tx, row.id);
   const revisions = (await revisionsOf(tx, row.id)).map((r) => ({
     name: r.name,
@@ -50,7 +52,16 @@ export async function modelStands(tx: Tx, { model }: { readonly model?: string |
     serials: r.serials,
   }));
   const kind = BODIES.find((one) => one === row.kind) ?? "handheld";
-  return { maker, name, kind, note, suffixes, components: parts.map((part) => part.name), revisions };
+  return {
+    maker,
+    name,
+    kind,
+    note,
+    suffixes,
+    noBackupWhy,
+    components: parts.map((part) => part.name),
+    revisions,
+  };
 }
 
 /** Problems: `no-model`; `taken`; `serials-overlap`; `in-use`, with the parts or revisions that cannot go. */

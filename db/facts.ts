@@ -41,6 +41,7 @@ export const componentRow = z.object({
   name: z.string(),
   numbering: numberingShape.nullable(),
   suffixes: z.array(z.string()),
+  shows: z.string(),
 });
 export type ComponentRow = z.output<typeof componentRow>;
 
@@ -87,7 +88,7 @@ async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map
   const components = await ask(
     tx,
     componentRow,
-    `select c.id, c.model_id, c.name, c.numbering, m.suffixes
+    `select c.id, c.model_id, c.name, c.numbering, m.suffixes, coalesce(c.reading->>'sample', '') shows
      from component c join model m on m.club_id = c.club_id and m.id = c.model_id
      where c.model_id = any($1::bigint[]) order by c.model_id, c.position, c.id`,
     [models],
@@ -107,6 +108,7 @@ async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map
     suffixes: row.suffixes,
     releases: (byComponent.get(row.id) ?? []).map(releaseOf),
     ...(row.numbering && { numbering: row.numbering }),
+    ...(row.shows !== "" && { shows: row.shows }),
   });
   return new Map([...byModel].map(([model, rows]) => [model, catalogueOf(rows.map(componentOf))]));
 }

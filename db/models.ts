@@ -49,6 +49,8 @@ export const modelHead = z.object({
   kind: z.string(),
   note: z.string(),
   suffixes: z.array(z.string()),
+  /** Why no backup is wanted before a flash that erases nothing; empty: one is. */
+  no_backup_why: z.string(),
 });
 export type ModelHead = z.output<typeof modelHead>;
 
@@ -56,7 +58,7 @@ export async function modelById(tx: Tx, id: string): Promise<ModelHead | undefin
   const { rows } = await ask(
     tx,
     modelHead,
-    "select id, maker, name, kind, note, suffixes from model where id = $1 and shelved_at is null",
+    "select id, maker, name, kind, note, suffixes, no_backup_why from model where id = $1 and shelved_at is null",
     [id],
   );
   return rows[0];
@@ -136,21 +138,22 @@ export type ModelFields = {
   readonly kind: string;
   readonly note: string;
   readonly suffixes: readonly string[];
+  readonly noBackupWhy?: string;
 };
 
 export async function putModel(tx: Tx, id: string | undefined, m: ModelFields): Promise<string> {
-  const values = [m.maker, m.name, m.kind, m.note, m.suffixes];
+  const values = [m.maker, m.name, m.kind, m.note, m.suffixes, m.noBackupWhy ?? ""];
   const { rows } = id
     ? await ask(
         tx,
         idRow,
-        "update model set maker = $1, name = $2, kind = $3, note = $4, suffixes = $5 where id = $6 returning id",
+        "update model set maker = $1, name = $2, kind = $3, note = $4, suffixes = $5, no_backup_why = $6 where id = $7 returning id",
         [...values, id],
       )
     : await ask(
         tx,
         idRow,
-        "insert into model (club_id, maker, name, kind, note, suffixes) values (current_club(), $1, $2, $3, $4, $5) returning id",
+        "insert into model (club_id, maker, name, kind, note, suffixes, no_backup_why) values (current_club(), $1, $2, $3, $4, $5, $6) returning id",
         values,
       );
   return rows[0]?.id ?? "";

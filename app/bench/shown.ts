@@ -1,6 +1,6 @@
 // A run as its page shows it: what the server knows of it, and what was answered since on this device.
 import { readProbes } from "#core/modes/probes.ts";
-import { causesFor } from "#core/run/causes.ts";
+import { causesFor, oddAt } from "#core/run/causes.ts";
 import type { RunEvent, SentEvent } from "#core/run/event.ts";
 import { foldRun, gateHolds, nextStep } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
@@ -46,7 +46,7 @@ export function shownRun(loaded: LoadedRun, pending: readonly Pending[]) {
         : undefined,
     beside: besides.find(([place]) => place === run.place)?.[1] ?? [],
     obeys: obeys.find(([place]) => place === run.place)?.[1],
-    causes: run.odd === undefined ? [] : causesFor(run.odd),
+    causes: run.odd === undefined ? [] : causesFor(run.odd, oddAt(next)),
     quirks,
     recover: run.odd !== undefined && isFlash ? recover : undefined,
     readings: run.readings,

@@ -68,6 +68,7 @@ const shape = z.object({
     .string()
     .default("")
     .transform((text) => typedList(text)),
+  noBackupWhy: z.string().trim().max(300, "At most 300 signs.").default(""),
   revisions: revisionLines,
 });
 
@@ -91,6 +92,7 @@ const fieldsOf = (model: NonNullable<Awaited<ReturnType<typeof modelStands>>>): 
   note: model.note,
   components: model.components.join(", "),
   suffixes: model.suffixes.join(", "),
+  noBackupWhy: model.noBackupWhy,
   revisions: model.revisions.map(revisionText).join("\n"),
 });
 
@@ -183,6 +185,11 @@ export default function EditModel({ loaderData, actionData }: Route.ComponentPro
               of={fields.suffixes}
               label="Endings its versions carry (parted by commas)"
               hint="regions and the like, such as -eu; they do not count"
+            />
+            <Field
+              of={fields.noBackupWhy}
+              label="Why no backup is wanted before a flash that erases nothing"
+              hint="empty: one is taken before every flash, since any may fail half-way"
             />
             <Field of={fields.note} label="Note" rows={3} />
           </>

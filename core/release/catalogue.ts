@@ -18,6 +18,8 @@ export type Component = {
   /** The numbering, once a person has confirmed it; without it, it is inferred from the releases. */
   readonly numbering?: Numbering;
   readonly suffixes: readonly string[];
+  /** What a screen shows of its version, as it looks. */
+  readonly shows?: string;
   /** For the numbering "listed": the releases' ids in the catalogue's own order. */
   readonly releases: readonly Release[];
 };

@@ -64,6 +64,17 @@ export function around(procedure: KnownProcedure | undefined, machine: Machine):
   return at < 0 ? [...steps, done] : [...steps.slice(0, at), done, ...steps.slice(at + 1)];
 }
 
+/** What a computer reads from or writes into answers only while it is on: where nothing before says so, that is a step. */
+export function turnedOn(steps: readonly RunStep[]): RunStep[] {
+  const machine = steps.findIndex(({ kind }) => kind === "machine");
+  const says = steps.slice(0, machine).some(({ kind, ...rest }) => {
+    const step = kind === "do" && "step" in rest ? rest.step : undefined;
+    return (step?.kind === "turn" && step.to === "on") || (step?.kind === "hold" && step.turn === "on");
+  });
+  return says ? [...steps] : [TURN_ON, ...steps];
+}
+const TURN_ON = { kind: "do", step: { kind: "turn", to: "on" }, minutes: 0 } as const;
+
 const POWER = { kind: "gate", gate: "power", minutes: 1 } as const;
 export const powerGate = ({ floor }: Guards): RunStep => (floor === undefined ? POWER : { ...POWER, floor });
 /** A programmer that gives out half-way leaves a radio half written. */
@@ -85,12 +96,14 @@ export const hardwareGate = ({ hardware }: Guards): RunStep => ({
 /** What is in it is read out, kept, and looked at. */
 export const backingUp = (procedures: readonly KnownProcedure[], moment: Moment): Stage[] =>
   stage("back-up", "Back up", [
-    ...around(procedureFor("back-up", procedures, moment), {
-      kind: "machine",
-      work: "read",
-      erases: false,
-      minutes: 2,
-    }),
+    ...turnedOn(
+      around(procedureFor("back-up", procedures, moment), {
+        kind: "machine",
+        work: "read",
+        erases: false,
+        minutes: 2,
+      }),
+    ),
     { kind: "gate", gate: "backup", minutes: 1 },
   ]);
 
@@ -109,7 +122,7 @@ export function writingBack(
   const again: Machine = { kind: "machine", work: "read", erases: false, again: true, minutes: 2 };
   return [
     ...stage("restore", title, [
-      ...around(procedureFor("restore", procedures, moment), write),
+      ...turnedOn(around(procedureFor("restore", procedures, moment), write)),
       again,
       { kind: "gate", gate: "same", ...of, minutes: 1 },
     ]),

@@ -16,8 +16,9 @@ import {
   composeRead,
   composeRestore,
   composeUpdate,
+  type UpdateFacts,
 } from "./compose.ts";
-import { type RunPlan, stepsOf, withoutGuarded, withoutNotes } from "./plan.ts";
+import { placeAgain, type RunPlan, stepsOf, withoutGuarded, withoutNotes } from "./plan.ts";
 import { holdsFor, type KnownProcedure, needsGates } from "./procedure.ts";
 
 const release = (version: string, conditions: object = {}): Release => ({
@@ -67,7 +68,12 @@ const catalogue = catalogueWith(
   release("2.0", { from: [{ atLeast: "1.5" }] }),
 );
 const state = stateOfUnit(unit, catalogue);
-const update = (procedures: readonly KnownProcedure[], releases = catalogue, to = "2.0") => {
+const update = (
+  procedures: readonly KnownProcedure[],
+  releases = catalogue,
+  to = "2.0",
+  more: Partial<UpdateFacts> = {},
+) => {
   const { result } = wayOf(unit, releases, PLAIN_POLICY, new Map([["main", to]]));
   if (!result.ok) throw new Error("there is a way");
   return composeUpdate({
@@ -78,6 +84,7 @@ const update = (procedures: readonly KnownProcedure[], releases = catalogue, to 
     procedures,
     gather: ["lead K-07"],
     guards: { sums: new Map([["1.5", "a".repeat(64)]]) },
+    ...more,
   });
 };
 const notes = (plan: ReturnType<typeof update>, name: string) =>
@@ -122,21 +129,44 @@ describe("an update over a stepping stone", () => {
         expect(steps.slice(0, i).findLast((s) => s.kind === "gate")?.gate).toBe("file");
   });
 
-  it("backs up before anything is flashed, and only where something is erased", () => {
+  it("backs up before anything is flashed, erased or not; writes back only where something is erased", () => {
     const steps = stepsOf(update([])).map(({ step }) => step);
     const backup = steps.findIndex((s) => s.kind === "gate" && s.gate === "backup");
     expect(backup).toBeGreaterThan(0);
     expect(backup).toBeLessThan(steps.findIndex((s) => s.kind === "machine" && s.work === "flash"));
     const harmless = update([], catalogueWith(release("1.1")), "1.1");
-    expect(harmless.stages.map((s) => s.name)).toEqual([
-      "gather",
-      "gates",
-      "enter",
-      "flash",
-      "read-back",
-      "put-away",
-    ]);
-    expect(stepsOf(harmless).some(({ step }) => step.kind === "gate" && step.gate === "backup")).toBe(false);
+    const stages = ["gather", "gates", "back-up", "enter", "flash", "read-back", "put-away"];
+    expect(harmless.stages.map((s) => s.name)).toEqual(stages);
+    // Unless a keeper has said otherwise of its model.
+    const without = update([], catalogueWith(release("1.1")), "1.1", { backsUpOnlyErasing: true });
+    expect(without.stages.map((s) => s.name)).toEqual(stages.filter((name) => name !== "back-up"));
+    const erased = update([], undefined, undefined, { backsUpOnlyErasing: true });
+    expect(erased.stages.map((s) => s.name)).toContain("back-up");
+  });
+
+  it("turns it on before a computer reads it or writes into it, where no step says so", () => {
+    const bare = { unit, catalogue, state, procedures: [], gather: [], guards: { sums: new Map() } };
+    for (const { stages } of [update([]), composeBackup(bare)])
+      for (const { name, steps } of stages) {
+        const machine = steps.findIndex((step) => step.kind === "machine" && step.work !== "flash");
+        if (name === "back-up" || name === "restore")
+          expect(steps.slice(0, machine)).toContainEqual(
+            expect.objectContaining({ step: { kind: "turn", to: "on" } }),
+          );
+      }
+  });
+
+  it("after a failed flash goes on where it is brought into update mode, and elsewhere where it is", () => {
+    const plan = update([]);
+    const steps = stepsOf(plan);
+    for (const { step, place, stage } of steps) {
+      const to = placeAgain(plan, place);
+      if (step.kind !== "machine" || step.work !== "flash") expect(to).toBeUndefined();
+      else {
+        const enter = plan.stages.findLastIndex(({ name }, i) => i < stage && name === "enter");
+        expect(to).toBe(steps.find((one) => one.stage === enter)?.place);
+      }
+    }
   });
 });
 
@@ -211,12 +241,15 @@ describe("machine work", () => {
         { kind: "wait", seconds: 5 },
       ],
     });
-    const plan = update([flash], catalogueWith(release("1.1", { minutes: 3 })), "1.1");
+    const plan = update([flash], catalogueWith(release("1.1", { minutes: 3 })), "1.1", {
+      backsUpOnlyErasing: true,
+    });
     const kinds = (name: string) =>
       plan.stages
         .find((stage) => stage.name === name)
         ?.steps.map((s) => (s.kind === "do" ? s.step.kind : s.kind));
-    expect(kinds("flash")).toEqual(["gate", "connect", "machine"]);
+    // No mode is written down in which it would be on.
+    expect(kinds("flash")).toEqual(["gate", "turn", "connect", "machine"]);
     // What is written for after it is how it starts.
     expect(kinds("boot")).toEqual(["wait"]);
     expect(machines(plan)).toMatchObject([
@@ -289,7 +322,9 @@ describe("machine work", () => {
     const on = { kind: "turn", to: "on" } as const;
     const flash = procedure("f", "flash", { steps: [{ kind: "tool", name: "H" }, on] });
     const read = procedure("r", "read-version", { steps: [on, { kind: "press", keys: ["*"] }] });
-    const plan = update([flash, read], catalogueWith(release("1.1")), "1.1");
+    const enter = procedure("u", "update-mode", { steps: [{ kind: "press", keys: ["*"] }] });
+    const more = { backsUpOnlyErasing: true };
+    const plan = update([enter, flash, read], catalogueWith(release("1.1")), "1.1", more);
     const turns = stepsOf(plan).filter(({ step }) => step.kind === "do" && step.step.kind === "turn");
     expect(turns).toHaveLength(1);
   });

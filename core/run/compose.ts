@@ -14,6 +14,7 @@ import {
   powerGate,
   puttingAway,
   stage,
+  turnedOn,
   type WorkFacts,
   withoutTwice,
   writingBack,
@@ -27,6 +28,8 @@ export type UpdateFacts = WorkFacts & {
   readonly route: Route;
   /** Its group wants its power measured after a flash. */
   readonly measure?: Measuring | undefined;
+  /** A keeper has said that its model needs no backup before a flash that erases nothing. */
+  readonly backsUpOnlyErasing?: boolean;
   /** What it is paired with, which an erasing release makes it forget. */
   readonly pairs?: readonly PairFacts[];
 };
@@ -196,12 +199,14 @@ const losesOn = ({ steps }: Route): Erases =>
   );
 
 /**
- * All installs of a way, each with the procedures that hold for the firmware it meets at that point; a backup first and a restore after it
+ * All installs of a way, each with the procedures that hold for the firmware it meets at that point; a backup first, and a restore after it
  * where anything on the way erases.
  */
 export function composeUpdate(facts: UpdateFacts): RunPlan {
   const { route, procedures, catalogue, unit, guards } = facts;
   const isErased = losesOn(route) !== "nothing";
+  // Any flash may fail half way, and then what was in it is gone.
+  const isKept = isErased || facts.backsUpOnlyErasing !== true;
   const state = new Map(facts.state);
   const moment: Moment = { unit, catalogue, state };
   const stages = [
@@ -212,7 +217,7 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
       hardwareGate(guards),
       chainGate(guards),
     ]),
-    ...(isErased ? backingUp(procedures, moment) : []),
+    ...(isKept ? backingUp(procedures, moment) : []),
   ];
   for (const { component, release, conditions } of route.steps) {
     const prepared = catalogue.get(component);
@@ -229,14 +234,13 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
       ...(sha256 !== undefined && { sha256 }),
       minutes: conditions.minutes,
     };
-    const flashing = around(procedureFor("flash", procedures, moment), flash);
+    const entering = procedureFor("update-mode", procedures, moment);
+    const how = around(procedureFor("flash", procedures, moment), flash);
+    // Where a mode is entered for it, that has turned it on.
+    const flashing = entering || how.length === 1 ? how : turnedOn(how);
     const done = flashing.findIndex((step) => step.kind === "machine") + 1;
     stages.push(
-      ...stage(
-        "enter",
-        `Into update mode for ${title}`,
-        written(procedureFor("update-mode", procedures, moment), "bring it into update mode"),
-      ),
+      ...stage("enter", `Into update mode for ${title}`, written(entering, "bring it into update mode")),
       ...stage("flash", `Flash ${title}`, [
         { kind: "gate", gate: "file", what: title, ...(sha256 !== undefined && { sha256 }), minutes: 1 },
         ...flashing.slice(0, done),

@@ -157,6 +157,20 @@ const known = new WeakMap<RunPlan, readonly PlacedStep[]>();
 export const isFinal = (step: RunStep): boolean =>
   step.kind === "machine" ? step.work !== "read" : step.kind === "read-back" || step.kind === "switched";
 
+/**
+ * Where a run goes on once the cause of a failed flash is found: at the first step of the stage that brings the radio into the mode in which it
+ * takes a flash, since nobody knows in which it is now; undefined where it goes on at the same step.
+ */
+export function placeAgain(plan: RunPlan, place: number): number | undefined {
+  const steps = stepsOf(plan);
+  const here = steps[place];
+  if (here?.step.kind !== "machine" || here.step.work !== "flash") return undefined;
+  const enter = plan.stages.findLastIndex(({ name }, i) => i < here.stage && name === "enter");
+  const first = steps.find(({ stage }) => stage === enter)?.place;
+  if (first === undefined || steps.slice(first, place).some(({ step }) => isFinal(step))) return undefined;
+  return first;
+}
+
 /** Whether a plan says how a radio is unlocked. */
 export const hasGuarded = (plan: RunPlan): boolean =>
   stepsOf(plan).some(({ step }) => step.kind === "do" && step.guarded === true);

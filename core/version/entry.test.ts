@@ -36,6 +36,27 @@ describe("one field for every part", () => {
     expect(readEntry(parts, typed)).toEqual({ ok: true, value: { component, raw } });
   });
 
+  test.each<[string, string, string]>([
+    ["FW:R03.01.07", "m", "R03.01.07"],
+    ["fw: R03.01.07", "m", "R03.01.07"],
+    ["R03.01.07", "m", "R03.01.07"],
+    ["BT 1.4", "b", "1.4"],
+    ["bluetooth BT 1.4", "b", "1.4"],
+    ["main FW:R03.01.07", "m", "R03.01.07"],
+    // A word that only begins alike is none of the screen's.
+    ["FWD 2", "m", "FWD 2"],
+    ["BTX 2", "m", "BTX 2"],
+    // Nothing parts the letter from the version: it is the version's own.
+    ["V2.2.0", "m", "V2.2.0"],
+  ])("“%s” as a screen shows it is of part %s: “%s”", (typed, component, raw) => {
+    const shown = [
+      { id: "m", name: "main", shows: "FW:R03.01.06" },
+      { id: "b", name: "bluetooth", shows: "BT 1.2" },
+      { id: "v", name: "voice", shows: "V1.0" },
+    ];
+    expect(readEntry(shown, typed)).toEqual({ ok: true, value: { component, raw } });
+  });
+
   it("nothing, a name alone, and ten thousand characters are answered", () => {
     expect(readEntry(parts, " \t")).toEqual({ ok: false, problem: { kind: "nothing-typed" } });
     expect(readEntry(parts, "panel: ")).toEqual({

@@ -8,29 +8,52 @@ export type EntryProblem =
   | { readonly kind: "no-version"; readonly component: string }
   | { readonly kind: "entry-too-long"; readonly length: number; readonly limit: number };
 
+type Named = { readonly id: string; readonly name: string; readonly shows?: string };
+
 /**
  * Splits what was typed into a component and a readout. A leading word that is a component's name (or the only
- * one that begins so, two letters at least) names it; otherwise it is the first component's.
+ * one that begins so, two letters at least) names it, and so does what the screen shows before its version (`shows`, of the dossier);
+ * otherwise it is the first component's. What stands on the screen before the version is no part of it.
  * Problems: `nothing-typed`, `no-version` (a component's name alone), `entry-too-long`.
  */
-export function readEntry(
-  components: readonly { readonly id: string; readonly name: string }[],
-  typed: string,
-): Result<Entry, EntryProblem> {
+export function readEntry(components: readonly Named[], typed: string): Result<Entry, EntryProblem> {
   const text = typed.trim();
   if (text === "") return bad({ kind: "nothing-typed" });
   const [first] = components;
   if (!first) throw new Error("a model has at least one component");
-  const named = namedComponent(components, text);
-  const raw = (named?.rest ?? text).trim();
+  const named = namedComponent(components, text) ?? shownComponent(components, text);
+  const of = named?.component ?? first;
+  const rest = (named?.rest ?? text).trim();
+  const raw = withoutPrefix(of, rest) ?? rest;
   if (named && raw === "") return bad({ kind: "no-version", component: named.component.name });
   if (raw.length > LONGEST_READOUT) {
     return bad({ kind: "entry-too-long", length: raw.length, limit: LONGEST_READOUT });
   }
-  return good({ component: (named?.component ?? first).id, raw });
+  return good({ component: of.id, raw });
 }
 
-function namedComponent(components: readonly { readonly id: string; readonly name: string }[], text: string) {
+/** What a screen shows before a version, up to the last sign that parts it from that: "VER ", "FW:". */
+const prefixOf = ({ shows = "" }: Named): string => /^(?:[^\d]*[\s:=/])(?=\S*\d)/.exec(shows)?.[0] ?? "";
+
+/** What is left behind that prefix; undefined where it does not begin with it. */
+function withoutPrefix(component: Named, text: string): string | undefined {
+  const prefix = prefixOf(component).trim();
+  if (prefix === "" || !text.toLowerCase().startsWith(prefix.toLowerCase())) return undefined;
+  const rest = text.slice(prefix.length);
+  // "VERSION 1.2" does not begin with "VER".
+  return /[\p{L}]$/u.test(prefix) && /^\p{L}/u.test(rest) ? undefined : rest.replace(/^[\s:=/]+/, "");
+}
+
+/** The component whose screen shows that before its version, if it is the only one. */
+function shownComponent(components: readonly Named[], text: string) {
+  const all = components.flatMap((component) => {
+    const rest = withoutPrefix(component, text);
+    return rest === undefined ? [] : [{ component, rest }];
+  });
+  return all.length === 1 ? all[0] : undefined;
+}
+
+function namedComponent(components: readonly Named[], text: string) {
   const lower = text.toLowerCase();
   for (const component of [...components].sort((a, b) => b.name.length - a.name.length)) {
     const name = component.name.toLowerCase();

@@ -1,5 +1,5 @@
 // Procedures as a radio meets them: what a hand does, one deed after the other, each with what shows after it.
-import type { Purpose } from "#core/dossier/procedure.ts";
+import type { Effect, Purpose } from "#core/dossier/procedure.ts";
 import type { Signs, Step } from "#core/dossier/step.ts";
 
 export type KnownWay = {
@@ -7,6 +7,8 @@ export type KnownWay = {
   readonly purpose: Purpose;
   readonly title: string;
   readonly steps: readonly Step[];
+  /** What following it to its end does to what is in it; absent: nothing. */
+  readonly effect?: Effect;
 };
 
 type Bare =

@@ -48,6 +48,10 @@ const NOW = 1_000_000;
 function followed({ kind, way }: Told, radio: Radio) {
   const ended: string[] = [];
   let at = radio;
+  // As the plan of a run has it: a computer is answered only while it is on.
+  const isTurned = atomsOf(way.steps).some((atom) => "turn" in atom || atom.kind === "turn");
+  if (!isTurned && atomsOf(way.steps).some((atom) => atom.kind === "tool") && !at.on && at.place !== "dead")
+    at = perform(kind, at, { kind: "turn", to: "on" }).radio;
   for (const atom of atomsOf(way.steps)) {
     if (atom.kind === "tool") {
       const errand =
@@ -240,4 +244,38 @@ it("whatever a hand does, it is erased only by its whole procedure, and an off r
     }),
     { numRuns: cases(400) },
   );
+});
+
+it("shows a version in the form of the sample, with no letter twice", () => {
+  const kind = (sample: string): RadioKind => ({
+    name: "M",
+    ways: [],
+    reading: { main: { how: "", sample } },
+  });
+  const of = (version: string) => newRadio(1, { main: version });
+  expect(shown(kind("FW:R03.01.06"), of("R03.01.07"), "main")).toBe("FW:R03.01.07");
+  expect(shown(kind("VER 1.10"), of("1.14"), "main")).toBe("VER 1.14");
+  expect(shown(kind("V2.2.0"), of("2.3.0"), "main")).toBe("V2.3.0");
+  expect(shown(kind(""), of("B12"), "main")).toBe("B12");
+});
+
+it("answers no computer while it is off, and a recovery that erases leaves nothing in it", () => {
+  const kind: RadioKind = {
+    ...{ name: "M", reading: {} },
+    ways: [
+      { id: "r", purpose: "recover", title: "r", steps: [{ kind: "press", keys: ["*"] }], effect: "erase" },
+    ],
+  };
+  const off = newRadio(1, { main: "1.0" });
+  const errand = { kind: "read" } as const;
+  expect(workAt(beginWork(kind, off, errand, NOW, 1000), NOW)).toMatchObject({
+    state: "stopped",
+    fault: "no-answer",
+  });
+  const on = perform(kind, off, { kind: "turn", to: "on" }).radio;
+  expect(workAt(beginWork(kind, on, errand, NOW, 1000), NOW)).toMatchObject({ state: "working" });
+  const dead: Radio = { ...on, place: "dead" };
+  expect(perform(kind, dead, { kind: "press", key: "*" }).radio.content).toEqual({ kind: "blank" });
+  const harmless = { ...kind, ways: kind.ways.map(({ effect: _, ...way }) => way) };
+  expect(perform(harmless, dead, { kind: "press", key: "*" }).radio.content).toEqual({ kind: "own" });
 });

@@ -164,11 +164,15 @@ function powerOnVersion(kind: RadioKind, radio: Radio): string | undefined {
 export function shown(kind: RadioKind, radio: Radio, component: string): string {
   const version = radio.runs[component] ?? "?";
   const sample = kind.reading[component]?.sample ?? "";
-  return /\d[\w.]*/.test(sample) ? sample.replace(/\d[\w.]*/, version) : version;
+  // A letter that is part of the version stands in the sample too.
+  const letters = /^[A-Za-z]*/.exec(version)?.[0] ?? "";
+  const token = new RegExp(`(?:${letters})?\\d[\\w.]*`, "i");
+  return token.test(sample) ? sample.replace(token, () => version) : version;
 }
 
 /** What a procedure that was followed to its end leads to. */
-function lead(kind: RadioKind, radio: Radio, { purpose }: KnownWay): Radio {
+function lead(kind: RadioKind, before: Radio, { purpose, effect }: KnownWay): Radio {
+  const radio: Radio = effect === "erase" ? { ...before, content: { kind: "blank" } } : before;
   switch (purpose) {
     case "update-mode":
       return { ...radio, on: true, place: "update" };

@@ -31,7 +31,8 @@ function whereItStops(kind: RadioKind, radio: Radio, { kind: errand }: Errand): 
     return { at: 0, fault };
   }
   const hasUpdateMode = kind.ways.some((way) => way.purpose === "update-mode");
-  const hears = errand === "flash" && hasUpdateMode ? radio.place === "update" : radio.place !== "dead";
+  const hears =
+    errand === "flash" && hasUpdateMode ? radio.place === "update" : radio.place !== "dead" && radio.on;
   return hears ? undefined : { at: 0, fault: "no-answer" };
 }
 
