@@ -106,6 +106,10 @@ it("a real radio: the chain's tries, the flash's own reading, and the procedures
     });
     await send(tx, run, [{ kind: "machine-failed", symptom: "stopped at 40 %" }]);
     await send(tx, run, [{ kind: "cured", cause: "The plug is not pressed home", cure: "Pressed it home" }]);
+    // Nobody knows in which mode it is now: it is brought into update mode again.
+    const again = await stands(tx, run);
+    expect(again.plan.stages[nextStep(again)?.stage ?? -1]?.name).toBe("enter");
+    expect(again.odd).toBeUndefined();
     await until(tx, run, "never");
     expect((await tries(tx)).slice(before.length)).toEqual([
       // Read out, flashed in vain, flashed, written back, read once more.
@@ -138,6 +142,9 @@ it("what was read that should not be so is odd, and what was sent along with it 
   club.trial(async (tx) => {
     const { run } = await begin(tx, "H-01");
     await send(tx, run, [{ kind: "started" }]);
+    // It erases nothing, and is read out all the same: any flash may fail half way.
+    await until(tx, run, "backup");
+    await send(tx, run, [{ kind: "overrode", gate: "backup", reason: "it was read out this morning" }]);
     await until(tx, run, "read-back");
     const said = await send(tx, run, [
       { kind: "reading", component: "main", raw: "main 2.1.4" },
