@@ -58,11 +58,11 @@ export type LaidOut = {
 function refused(member: PlanMember, listens: boolean, facts: LayFacts): LeftOut["why"] | undefined {
   if (!liesInBands(facts.receive, member.receive)) return "deaf";
   if (member.digital && !facts.digital) return "digital";
-  if (maySend(member, facts) || member.transmit === undefined) {
-    const tones = [member.sends, member.hears].flatMap((tone) => tone ?? []);
-    return facts.everyTone || tones.every(isCommon) ? undefined : "tone";
-  }
-  return listens ? undefined : "no-transmit";
+  const sending = maySend(member, facts);
+  if (member.transmit !== undefined && !sending && !listens) return "no-transmit";
+  // A tone that it would never send is none that it must make; one that it is to hear is.
+  const tones = member.digital ? [] : [sending ? member.sends : undefined, member.hears];
+  return facts.everyTone || tones.every((tone) => tone === undefined || isCommon(tone)) ? undefined : "tone";
 }
 
 const maySend = ({ transmit }: PlanMember, facts: LayFacts): boolean =>
