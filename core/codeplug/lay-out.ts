@@ -3,6 +3,7 @@ import { type Bands, liesInBands } from "../modes/band.ts";
 import type { CodeplugChannel } from "./channel.ts";
 import { fitBlocks } from "./fit.ts";
 import { distinctNames } from "./names.ts";
+import { powerName } from "./power-name.ts";
 import { isCommon } from "./tone.ts";
 
 /** A channel of the plan, without a position: that comes with the model. */
@@ -29,6 +30,8 @@ export type LayFacts = {
   readonly nameSigns: number;
   /** It makes tones that are not among those commonly built. */
   readonly everyTone: boolean;
+  /** Its levels of power by name, the highest first; empty: nobody has noted them. */
+  readonly powers?: readonly string[];
 };
 
 export type LeftOut = {
@@ -113,12 +116,14 @@ function once(
     facts.nameSigns,
   );
   const channels = placed.map(({ member, position }, i): CodeplugChannel => {
-    const { transmit, sends, ...rest } = member;
+    const { transmit, sends, power: wanted, ...rest } = member;
     const sending = maySend(member, facts);
+    const power = sending ? powerName(wanted, facts.powers ?? []) : undefined;
     return {
       ...{ ...rest, position, name: names[i] ?? "" },
       ...(sending && transmit !== undefined && { transmit }),
       ...(sending && sends && { sends }),
+      ...(power !== undefined && { power }),
     };
   });
   return {
