@@ -88,3 +88,48 @@ test("a step that is not wanted is gone, and stays gone; the others go as they a
   await expect(page.getByRole("heading", { level: 2, name: "What the cabinet needs" })).toBeVisible();
   await expect(steps).toHaveCount(0);
 });
+
+test("2.9 against 2.10: the page asks how the model counts, with both orders; one press, and there is a verdict", async ({
+  page,
+}) => {
+  await page.goto(`${served.address}/sign-in`);
+  await page.getByLabel("E-mail").fill("ash@alderford.example");
+  await page.getByLabel("Password").fill("seven herons under a bridge");
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
+  await page.goto(`${served.address}/models/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Reed 9");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page).toHaveURL(/models\/\d+$/);
+  const model = page.url();
+  await page.goto(`${served.address}/units/new`);
+  await page.getByLabel("Tag", { exact: true }).fill("AF-9");
+  const field = page.getByLabel("Model", { exact: true });
+  await field.selectOption(
+    (await field.locator("option", { hasText: "Reed 9" }).getAttribute("value")) ?? "",
+  );
+  await page.getByRole("button", { name: "Put it in the cabinet" }).click();
+  await expect(page.getByText("We have not read this radio yet.").first()).toBeVisible();
+  await page.getByLabel("What does AF-9 show?").fill("2.9");
+  await page.getByRole("button", { name: "Record" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/nothing to compare|no release/i);
+  await page.goto(`${model}/releases/new`);
+  await page.getByLabel("Version", { exact: true }).fill("2.10");
+  await page.getByLabel("Released on").fill("2026-05-02");
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page).toHaveURL(model);
+  await page.goto(`${served.address}/due`);
+  await page.getByRole("link", { name: "How do they count?" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(
+    /how does this model number its releases\?$/,
+  );
+  const ways = page.getByRole("list", { name: "How do they count?" }).getByRole("listitem");
+  await expect(ways).toHaveCount(2);
+  await expect(ways.filter({ hasText: "number by number" })).toHaveText(/then it is older than 2\.10/);
+  await expect(ways.filter({ hasText: "decimal fraction" })).toHaveText(/then it is newer than 2\.10/);
+  await expectAccessible(page);
+  await ways.filter({ hasText: "older than" }).getByRole("button").click();
+  await expect(page.getByText(/^Confirmed: main counts number by number/)).toBeVisible();
+  await page.goto(`${served.address}/units/AF-9`);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/1 release behind/);
+});

@@ -89,6 +89,11 @@ function Alike(props: {
             {first.raw && <span className="ver text-quiet">{`${first.raw}: `}</span>}
             {first.says}
             {first.tooling && <span className="tooling">{first.tooling}</span>}
+            {first.asksHow && (
+              <a href={`/units/${encodeURIComponent(first.tag)}#needs`} className="link text-sm">
+                How do they count?
+              </a>
+            )}
           </span>
           <span className="text-quiet">
             {oldest > today
@@ -157,6 +162,11 @@ function Row(props: { readonly row: ShownRow; readonly picked: boolean; readonly
         <WhyLink row={row} open={why} onToggle={() => setWhy(!why)} />
         {why && <RowReasons row={row} />}
         {row.tooling && <p className="tooling">{row.tooling}</p>}
+        {row.asksHow && (
+          <a href={`/units/${encodeURIComponent(row.tag)}#needs`} className="link text-sm">
+            How do they count?
+          </a>
+        )}
         {reading && (
           <div className="mt-1 w-full">
             <ReadingField tag={row.tag} components={[row.component]} compact />

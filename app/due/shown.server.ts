@@ -19,6 +19,8 @@ export type ShownRow = {
   readonly says: string;
   /** For an install: with what, or what is missing. */
   readonly tooling?: string;
+  /** Somebody must say how its model numbers its releases: its page asks. */
+  readonly asksHow?: true;
   /** Who has it, or where it is. */
   readonly where: string;
   /** The reader of the page has it. */
@@ -57,6 +59,7 @@ export function shownRows(
       ...(with_ && {
         tooling: with_.word ? `${with_.word}: ${with_.words}` : with_.words,
       }),
+      ...(row.cause === "uncounted" && { asksHow: true as const }),
       where: holder ? `with ${holder}` : (called.get(`place${row.place_id}`) ?? "no place"),
       ...(row.holder_id === who.person && { mine: true }),
       due: row.due_from,

@@ -31,6 +31,7 @@ export const NEED_CAUSES = [
   "flash-unconfirmed",
   "ahead",
   "unlisted",
+  "uncounted",
   "written-since-backup",
   "transmits-beyond",
   "unmeasured",

@@ -40,9 +40,19 @@ export function needsOfComponent(
   const listed = firstListed(prepared, unit);
   // With nothing to compare there is nothing that another look would make clearer.
   const problem = placed.ok || listed === undefined ? undefined : placed.problem;
-  needs.push(recheckNeed(unit, component, policy, reading, seen, problem));
+  // Where only the way of counting is in doubt, another look shows the same: somebody has to say how they count.
+  const isUncounted = problem?.kind === "two-places";
+  needs.push(recheckNeed(unit, component, policy, reading, seen, isUncounted ? undefined : problem));
   const unlisted = unlistedNeed(unit, component, policy, reading, seen, listed);
   if (unlisted) needs.push(unlisted);
+  else if (isUncounted) {
+    const because: Fact[] = [seen, placingFact(problem)];
+    const need: Need = {
+      ...{ unit: unit.id, kind: "catalogue", component, cause: "uncounted", urgency: "routine" },
+      ...{ dueFrom: dayOf(reading, unit), targets: NONE, because },
+    };
+    needs.push(pastHolds(need, unit, policy));
+  }
   if (!placed.ok) return needs;
   const version = placed.value;
   for (const call of rememberedCalls(prepared, unit, policy, version)) {

@@ -38,6 +38,8 @@ export function sayNeed(need: SaidNeed, names: Names, many: boolean): string {
       return `${which}read it to confirm the flash`;
     case "unlisted":
       return `${which}find out which releases there are for it; we know of none`;
+    case "uncounted":
+      return `${which}say how this model numbers its releases; what it shows can stand in two places`;
     case "written-since-backup":
       return "read it out and keep the file; it was written to since the last backup";
     case "unmeasured":

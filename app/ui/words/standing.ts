@@ -74,17 +74,14 @@ export function sayProblem(problem: PlacingProblem | EntryProblem, names: Pick<N
 export const clip = (text: string, most = 40): string =>
   text.length > most ? `${text.slice(0, most)}…` : text;
 
-export function sayPlace(place: Place, names: Pick<Names, "release">): string {
-  const where =
-    place.below && place.above
-      ? `between ${names.release(place.below)} and ${names.release(place.above)}`
-      : place.below
-        ? `newer than ${names.release(place.below)}`
-        : place.above
-          ? `older than ${names.release(place.above)}`
-          : "anywhere";
-  return `${sayNumbering(place.numbering)} it is ${where}`;
+/** Among which releases it is. */
+export function sayWhere({ below, above }: Place, { release }: Pick<Names, "release">): string {
+  if (below && above) return `between ${release(below)} and ${release(above)}`;
+  return below ? `newer than ${release(below)}` : above ? `older than ${release(above)}` : "anywhere";
 }
+
+export const sayPlace = (place: Place, names: Pick<Names, "release">): string =>
+  `${sayNumbering(place.numbering)} it is ${sayWhere(place, names)}`;
 
 /** "3 releases behind since 2 May", "current", "cannot be placed: …". */
 export function sayStanding(standing: Standing, names: Names): string {
@@ -110,6 +107,9 @@ export function sayStanding(standing: Standing, names: Names): string {
       return "runs a release that has been withdrawn";
     case "unclear": {
       const problem = problemOf(standing);
+      // Both places stand among the reasons.
+      if (problem?.kind === "two-places")
+        return "cannot be placed yet: how does this model number its releases?";
       return problem ? `cannot be placed: ${sayProblem(problem, names)}` : "cannot be placed";
     }
   }
