@@ -9,7 +9,7 @@ import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
 import type { Route } from "./+types/join";
-import { countTry, sayWait } from "./attempts.server.ts";
+import { countTry } from "./attempts.server.ts";
 import { AuthPage } from "./auth-page.tsx";
 import { hashPassword, tokenHash } from "./password.server.ts";
 import { SHORTEST_PASSWORD } from "./password-limits.ts";
@@ -24,12 +24,12 @@ export const meta: Route.MetaFunction = () => [{ title: "Choose a password · Mo
 export async function loader({ params, context }: Route.LoaderArgs) {
   const link = await orAway(findLink(tokenHash(params.link)));
   if (!link) {
-    const wait = await orAway(countTry(context.get(requestContext).address));
-    return data({ found: undefined, wait: wait ? sayWait(wait) : undefined }, { status: wait ? 429 : 404 });
+    // Whatever is wrong with it, and however often somebody tried, the answer is the same; the tries count for the address.
+    await orAway(countTry(context.get(requestContext).address));
+    return data({ found: undefined }, { status: 404 });
   }
   return data({
     found: { name: link.name, email: link.email, club: link.club_name, again: link.has_password },
-    wait: undefined,
   });
 }
 
@@ -60,15 +60,12 @@ export async function action({ params, request, context }: Route.ActionArgs) {
 export const clientAction = offlineForm;
 
 export default function Join({ loaderData, actionData }: Route.ComponentProps) {
-  const { found, wait } = loaderData;
+  const { found } = loaderData;
   if (!found)
     return (
       <AuthPage
         title="This link is good no more"
-        says={
-          wait ??
-          "It was used already, is older than a day, or another was made after it. A keeper can make you a new one."
-        }
+        says="It was used already, is older than a day, or another was made after it. A keeper can make you a new one."
       >
         <Link className="link" to="/sign-in">
           To the sign-in

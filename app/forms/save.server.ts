@@ -25,9 +25,25 @@ export function readBy<Shape extends z.ZodType>(shape: Shape) {
     if (read.status === "success") return good(read.value);
     return bad({
       kind: "fields",
-      errors: Object.fromEntries(Object.entries(read.error ?? {}).map(([k, v]) => [k, v ?? []])),
+      errors: Object.fromEntries(
+        Object.entries(read.error ?? {}).map(([k, v]) => [k, (v ?? []).map(plainly)]),
+      ),
     });
   };
+}
+
+/** What a shape says by itself of a value that does not fit, in words for whoever typed it. Its own sentences stay. */
+export function plainly(says: string): string {
+  const [, way, of, number] =
+    /^Too (big|small): expected (\w+) (?:to have|to be) [<>]=?(\d+)/.exec(says) ?? [];
+  if (number !== undefined) {
+    const most = way === "big" ? "At most" : "At least";
+    if (of === "string")
+      return number === "1" && way === "small" ? "This cannot be empty." : `${most} ${number} characters.`;
+    return `${most} ${number}.`;
+  }
+  if (/^Invalid option/.test(says)) return "Choose one of those that are offered.";
+  return /^(?:Invalid|Expected|Unrecognized)\b/.test(says) ? "That cannot be read." : says;
 }
 
 export type Corrected = {
