@@ -1,4 +1,5 @@
 // What a form of a run's page says, as what happened in the run.
+import { typedNumber, WATTS } from "#core/quantities/typed-number.ts";
 import { GATES, type Happening } from "#core/run/event.ts";
 
 /** The name of an event: of the form it came with, and which of that form's it is. */
@@ -36,8 +37,8 @@ export function happeningsOf(intent: string, form: FormData): Happening[] {
         ...(isLast ? [{ kind: "finished" as const }] : []),
       ];
     case "measured": {
-      const watts = Number(text("watts").replace(/W$/i, "").replace(",", "."));
-      if (!(watts > 0 && watts <= 10_000)) return [];
+      const watts = typedNumber(text("watts"), WATTS);
+      if (watts === undefined || !(watts > 0 && watts <= 10_000)) return [];
       return [
         {
           ...{ kind: "measured", watts },

@@ -5,6 +5,7 @@ import { strikeMeasurement } from "#acts/strike-measurement.ts";
 import { againstRated, intervalOf, RATED_TOLERANCE } from "#core/measure/power.ts";
 import { trend, unseen } from "#core/measure/trend.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { typedNumber, type Units, VOLTS, WATTS } from "#core/quantities/typed-number.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { measurementsOf } from "#db/measurements.ts";
 import { modesOf } from "#db/modes.ts";
@@ -32,6 +33,12 @@ export const meta: Route.MetaFunction = ({ params }) => [
 
 export const handle = { follows: following<typeof loader>(({ unit }) => [`unit:${unit.id}`]) };
 
+/** How what a meter shows may be typed: with its unit, or with nothing behind it. */
+const UNITS: Readonly<Record<string, Units>> = {
+  power: WATTS,
+  current: { "": 1, a: 1, ma: 0.001 },
+  sensitivity: { "": 1, µv: 1, uv: 1, mv: 1000 },
+};
 const UNIT = { power: "W", current: "A", sensitivity: "µV" } as const;
 
 export async function loader({ context, params }: Route.LoaderArgs) {
@@ -88,11 +95,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return refused(409, "That is struck already, or not of this radio.");
       return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
     }
-    const number = (name: string) => {
-      const text = told(form, name)?.replace(",", ".");
-      return text === undefined ? undefined : Number(text);
+    const typed = (name: string, units: Units) => {
+      const text = told(form, name);
+      return text === undefined ? undefined : (typedNumber(text, units) ?? Number.NaN);
     };
-    const [value, supply] = [number("value"), number("supply")];
+    const [value, supply] = [
+      typed("value", UNITS[String(form.get("kind"))] ?? { "": 1 }),
+      typed("supply", VOLTS),
+    ];
     const frequency = told(form, "frequency");
     const hertz = frequency === undefined ? undefined : readMhz(frequency);
     if (value === undefined || !Number.isFinite(value))
