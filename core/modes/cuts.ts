@@ -9,13 +9,17 @@ export type Cut = {
 
 /** So many members a mask has room for. */
 const MOST = 30;
+/** Up to so many members the answer is exact, whatever it takes; beyond that so many steps are tried, some tens of milliseconds. */
+const EXACT = 12;
+const MOST_STEPS = 2000;
 
 type Masked = { readonly place: number; readonly mask: number; readonly outside: boolean };
 
 /**
  * Places of the cuts to take: the least number of those outside, then the least number at all. Every two members must be parted by some cut.
  * By more and more allowed, refining the parts; a part of more than 2^n members cannot be parted by n cuts, and what was found to lead nowhere
- * is not tried again. Beyond thirty members what parts the most is taken first.
+ * is not tried again. Exact up to twelve members. Beyond that, where so many steps do not lead to the end, what parts the most is taken first, and
+ * what then parts nothing any more is left out.
  */
 export function fewestCuts(members: readonly string[], cuts: readonly Cut[]): readonly number[] {
   if (members.length < 2) return [];
@@ -33,16 +37,24 @@ export function fewestCuts(members: readonly string[], cuts: readonly Cut[]): re
   const all = [...seen.values()];
   const inside = all.filter(({ outside }) => !outside);
   const parts = inside.reduce((now, { mask }) => refined(now, mask), [whole]);
+  const steps = { left: members.length <= EXACT ? Number.POSITIVE_INFINITY : MOST_STEPS };
   const outside = search(
     parts.filter((part) => count(part) > 1),
     all.filter((cut) => cut.outside),
     Number.POSITIVE_INFINITY,
-  ).length;
-  return search([whole], all, outside).map(({ place }) => place);
+    steps,
+  );
+  const found = outside && search([whole], all, outside.length, steps);
+  return found ? found.map(({ place }) => place) : greedily(members, cuts);
 }
 
-/** The fewest cuts that part all of these, with at most `dear` of those outside. */
-function search(start: readonly number[], cuts: readonly Masked[], dear: number): readonly Masked[] {
+/** The fewest cuts that part all of these, with at most `dear` of those outside; undefined if the steps do not suffice. */
+function search(
+  start: readonly number[],
+  cuts: readonly Masked[],
+  dear: number,
+  steps: { left: number },
+): readonly Masked[] | undefined {
   const nowhere = new Set<string>();
   const bits = new Map<number, readonly Masked[]>();
   /** Of two members, as a mask of both: what parts them. */
@@ -55,7 +67,8 @@ function search(start: readonly number[], cuts: readonly Masked[], dear: number)
   };
   const from = (parts: readonly number[], allowed: number, left: number): readonly Masked[] | undefined => {
     if (parts.length === 0) return [];
-    if (parts.some((part) => count(part) > 2 ** allowed)) return undefined;
+    if (steps.left <= 0 || parts.some((part) => count(part) > 2 ** allowed)) return undefined;
+    steps.left--;
     const key = `${allowed} ${left} ${parts.join(" ")}`;
     if (nowhere.has(key)) return undefined;
     // The two that the fewest cuts part are taken care of first.
@@ -84,6 +97,7 @@ function search(start: readonly number[], cuts: readonly Masked[], dear: number)
   for (let allowed = 0; allowed <= cuts.length; allowed++) {
     const found = from(start, allowed, dear);
     if (found) return found;
+    if (steps.left <= 0) return undefined;
   }
   return [];
 }
@@ -127,5 +141,25 @@ function greedily(members: readonly string[], cuts: readonly Cut[]): readonly nu
       parts = parts.flatMap((part) => split(part, cut)).filter((part) => part.length > 1);
     }
   }
-  return taken;
+  return needed(members, cuts, taken);
+}
+
+/** Without those that the others make needless, those outside first. */
+function needed(
+  members: readonly string[],
+  cuts: readonly Cut[],
+  taken: readonly number[],
+): readonly number[] {
+  const sides = (places: readonly number[]): number =>
+    new Set(
+      members.map((id) => places.map((place) => (cuts[place]?.members.includes(id) ? "1" : "0")).join("")),
+    ).size;
+  const whole = sides(taken);
+  const isOutside = (place: number) => Number(cuts[place]?.outside === true);
+  let left = [...taken];
+  for (const place of [...taken].sort((a, b) => isOutside(b) - isOutside(a))) {
+    const without = left.filter((one) => one !== place);
+    if (sides(without) === whole) left = without;
+  }
+  return left;
 }

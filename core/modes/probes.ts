@@ -26,9 +26,9 @@ export type Probes = {
 
 /**
  * Test frequencies, least in this order: those outside of the privileges; how many. Each is, on the raster, as far from the edges of its
- * piece of the air as can be; a piece of a single hertz is a fixed channel, and is asked on itself. `raster` in hertz. Exact up to thirty
- * modes that differ: the axis is cut at every edge, and the fewest pieces that part every two modes are searched for. Beyond that, what parts
- * the most is taken first.
+ * piece of the air as can be; a piece of a single hertz is a fixed channel, and is asked on itself. `raster` in hertz. Exact up to twelve
+ * modes that differ: the axis is cut at every edge, and the fewest pieces that part every two modes are searched for. Beyond that, where that takes too
+ * long, what parts the most is taken first.
  */
 export function probesFor(modes: readonly Probed[], privileges: Bands, raster: number): Probes {
   const pieces = piecesOf(modes, privileges, raster);
