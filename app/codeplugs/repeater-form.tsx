@@ -1,28 +1,8 @@
 // The form of a repeater.
-import type { ChannelForm } from "#core/codeplug/typed.ts";
 import { ActForm } from "../forms/act-form.tsx";
-import type { DrawnFrom } from "../forms/baseline.tsx";
 import { Labelled } from "../forms/field.tsx";
+import { drawnRepeater, type Stands } from "./drawn-repeater.ts";
 import type { RepeaterAnswer } from "./repeaters.server.ts";
-
-type Stands = {
-  readonly form: ChannelForm;
-  readonly latitude: number | null;
-  readonly longitude: number | null;
-  readonly open: boolean;
-  readonly note: string;
-};
-
-/** What its fields are drawn with; of a new one, nothing but that it is open. */
-export function drawnRepeater(row: Stands | undefined): DrawnFrom {
-  const degrees = (value: number | null | undefined) =>
-    value === null || value === undefined ? "" : String(value);
-  return {
-    ...row?.form,
-    ...{ latitude: degrees(row?.latitude), longitude: degrees(row?.longitude), note: row?.note ?? "" },
-    open: !row || row.open ? "on" : [],
-  };
-}
 
 export function RepeaterForm(props: {
   readonly row?: Stands & { readonly id: string };

@@ -15,7 +15,7 @@ import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.serve
 import { saveForm } from "../forms/save.server.ts";
 import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { counted } from "../ui/words/count.ts";
-import { drawnRepeater } from "./repeater-form.tsx";
+import { drawnRepeater } from "./drawn-repeater.ts";
 
 export type RepeaterAnswer = ActAnswer & { readonly fields?: Readonly<Record<string, string>> };
 const LARGEST = 2 * 1024 * 1024;

@@ -93,14 +93,19 @@ export function readChannelTable(text: string, asked: AskedTable = {}): Result<R
   if (!table.ok) return table;
   const { head, rows, delimiter } = table.value;
   if (rows.length > MOST_CHANNELS) return bad({ kind: "too-many", most: MOST_CHANNELS });
-  const sign = asked.sign ?? findDecimalSign(rows.slice(0, 200).flatMap(({ cells }) => cells));
+  const first = rows.slice(0, 200);
+  const usual = asked.sign ?? findDecimalSign(first.flatMap(({ cells }) => cells));
   const columns = asked.columns
     ? head.map((name, i) => ({ name, meaning: asked.columns?.[i] ?? "ignore", because: "told" as const }))
     : guessColumns(
         head,
         rows.map(({ cells }) => cells),
-        sign,
+        usual,
       );
+  // What stands in the column of frequencies decides: names and notes have points too.
+  const tuned = columns.findIndex(({ meaning }) => meaning === "receive");
+  const own = first.map(({ cells }) => cells[tuned] ?? "").filter((cell) => /\d[.,]\d/.test(cell));
+  const sign = asked.sign ?? (own.length > 0 ? findDecimalSign(own) : usual);
   const places = new Map(columns.map(({ meaning }, i) => [meaning, i] as const).reverse());
   const receiveAt = places.get("receive");
   if (receiveAt === undefined) return bad({ kind: "no-receive" });

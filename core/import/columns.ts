@@ -55,7 +55,7 @@ const WORDS: Record<Exclude<PlainMeaning, "ignore" | "noteToo">, readonly string
   place: ["place", "location", "shelf", "where", "kept", "storage", "cabinet"],
   group: ["group", "pool", "purpose", "team"],
   note: ["note", "notes", "remark", "remarks", "comment", "comments"],
-  holder: ["with", "holder", "heldby", "lentto", "borrower", "who", "carriedby"],
+  holder: ["with", "holder", "heldby", "lentto", "borrower", "who", "carriedby", "whohasit", "givento"],
   reading: [
     "reading",
     "firmware",
@@ -68,7 +68,20 @@ const WORDS: Record<Exclude<PlainMeaning, "ignore" | "noteToo">, readonly string
     "software",
   ],
   component: ["component", "part", "componentname", "partname", "chip", "processor"],
-  readOn: ["readon", "date", "dateread", "readdate", "checked", "checkedon", "lastread", "when", "asof"],
+  readOn: [
+    "readon",
+    "date",
+    "dateread",
+    "readdate",
+    "checked",
+    "checkedon",
+    "lastread",
+    "when",
+    "asof",
+    "dayitwasread",
+    "dayread",
+    "day",
+  ],
 };
 
 const folded = (text: string) =>

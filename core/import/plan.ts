@@ -1,6 +1,7 @@
 // What bringing in a table would do, radio by radio, before anything is done: added, changed, the same, or a problem.
 import { FIRST_COMPONENT, type KnownModel, ModelNames, type NewModel } from "./models.ts";
 import { folded, modelKey } from "./names.ts";
+import { bare } from "./near.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";
 import {
   type CellProblem,
@@ -92,7 +93,7 @@ export function planImport(
   near: NearAnswers = new Map(),
 ): Plan {
   const models = new ModelNames(club.models);
-  const rows = radiosOf(table, settings).map((radio): PlannedRow => {
+  const planned = radiosOf(table, settings).map((radio): PlannedRow => {
     const { lines, values } = radio;
     const problems: RowProblem[] = [...radio.problems];
     const known = club.units.get(folded(values.tag));
@@ -142,6 +143,7 @@ export function planImport(
       ...(lending.to && { lendTo: lending.to }),
     };
   });
+  const rows = speltOnce(planned);
   return { rows, newModels: newModelsOf(rows) };
 }
 
@@ -156,9 +158,28 @@ function lendingOf(
     return folded(known.holder) === folded(name)
       ? { problems: [] }
       : { problems: [{ kind: "with-other", holder: known.holder }] };
-  const id = club.people.get(folded(name));
+  const id = club.people.get(folded(name)) ?? personCalled(name, club.people);
   if (id === undefined) return { problems: [{ kind: "unknown-person", name }] };
   return { to: { id, name }, problems: [] };
+}
+
+/** The one person whose name has all of these words, each as it is or begun: "Wren", "W. Oldacre"; undefined if there are several, or none. */
+function personCalled(name: string, people: KnownClub["people"]): string | undefined {
+  const words = (text: string) =>
+    folded(text)
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter(Boolean);
+  const said = words(name);
+  if (said.length === 0) return undefined;
+  const fits = [...people].filter(([known]) => {
+    const left = words(known);
+    return said.every((word) => {
+      const at = left.findIndex((one) => one.startsWith(word));
+      if (at >= 0) left.splice(at, 1);
+      return at >= 0;
+    });
+  });
+  return fits.length === 1 ? fits[0]?.[1] : undefined;
 }
 
 /**
@@ -181,6 +202,19 @@ function calledAs(
     else if (!had) by.set(key, { ...reading, component });
   }
   return { readings: [...by.values()], problems };
+}
+
+/** Two spellings of one new name (by case, blanks or signs) are one model: called as it is spelt first. */
+function speltOnce(rows: readonly PlannedRow[]): PlannedRow[] {
+  const first = new Map<string, Pick<PlannedRow["values"], "maker" | "model">>();
+  return rows.map((row) => {
+    const { maker, model } = row.values;
+    if (row.model !== undefined || model === "") return row;
+    const key = `${bare(maker)}\n${bare(model)}`;
+    const as = first.get(key) ?? { maker, model };
+    first.set(key, as);
+    return { ...row, values: { ...row.values, ...as } };
+  });
 }
 
 /** A model named only by radios with problems is not made. Its first component is "main" where that is told, or nothing else. */
