@@ -120,6 +120,12 @@ describe("a table of channels", () => {
     ]);
   });
 
+  it("the sign of numbers is that of the column of frequencies, whatever stands elsewhere", () => {
+    const read = readChannelTable("Name;Frequency;Note\na;145,5;v1.2, v1.3\nb;145,6125;no. 3.4 of 5.6");
+    if (!read.ok) throw new Error(read.problem.kind);
+    expect(read.value.channels.map(({ receive }) => receive)).toEqual([145_500_000, 145_612_500]);
+  });
+
   it("in our own columns is read without being told anything", () => {
     const list: CodeplugChannel[] = [
       {

@@ -225,7 +225,7 @@ describe("a sheet against the club", () => {
 
   test("who has it is lent to; nobody's radio is taken from them, and who is not known is asked about", () => {
     const told = plan(
-      "tag,model,with\nH-1,,Bram Tollgate\nH-2,Heron,Maud  Whinmoor\nH-3,Heron,maud whinmoor\nH-4,Heron,?",
+      "tag,model,with\nH-1,,Bram Tollgate\nH-2,Heron,Rush Alderson\nH-3,Heron,maud whinmoor\nH-4,Heron,?",
     );
     expect(told.rows.map((r) => [r.act, r.lendTo?.id, r.problems.map((p) => p.kind).join()])).toEqual([
       ["same", undefined, ""],
@@ -236,6 +236,47 @@ describe("a sheet against the club", () => {
     expect(plan("tag,with\nH-1,Maud Whinmoor").rows[0]?.problems).toEqual([
       { kind: "with-other", holder: "Bram Tollgate" },
     ]);
+  });
+
+  test("a short form of one person's name is that person; of two it is asked", () => {
+    const people = new Map([
+      ["maud whinmoor", "p1"],
+      ["maud tollgate", "p2"],
+    ]);
+    const of = (name: string) => {
+      const read = table(`tag,model,with\nH-2,Heron,${name}`);
+      const settings = {
+        meanings: guessColumns(read.head),
+        decimal: ".",
+        dates: "ymd",
+        today: plain("2026-06-01"),
+      } as const;
+      const [row] = planImport(read, settings, { ...club, people }).rows;
+      return row?.lendTo?.id ?? row?.problems.map(({ kind }) => kind).join();
+    };
+    expect(["Maud W.", "Whinmoor", "M. Whinmoor", "Maud  Whinmoor", "tollgate maud"].map(of)).toEqual([
+      "p1",
+      "p1",
+      "p1",
+      "p1",
+      "p2",
+    ]);
+    expect(["Maud", "Maud X", "Maud Maud", "Whinmoors"].map(of)).toEqual(Array(4).fill("unknown-person"));
+  });
+
+  test("two spellings of one new model make one, as it is spelt first; another number is another model", () => {
+    const told = plan(
+      "tag,maker,model\nS-1,Quillmere,Sedge 5\nS-2,quillmere,SEDGE-5\nS-3,Quillmere,Sedge5\nS-4,Quillmere,Sedge 6",
+    );
+    expect(told.newModels.map(({ maker, name }) => `${maker} ${name}`)).toEqual([
+      "Quillmere Sedge 5",
+      "Quillmere Sedge 6",
+    ]);
+    expect(told.rows.map(({ values }) => values.model)).toEqual(["Sedge 5", "Sedge 5", "Sedge 5", "Sedge 6"]);
+  });
+
+  test("the heads that our own options are called by are known", () => {
+    expect(guessColumns(["Tag", "Day it was read", "Who has it"])).toEqual(["tag", "readOn", "holder"]);
   });
 
   test("every cell that is not used is counted, and a column can be kept in the note", () => {
