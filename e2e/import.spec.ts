@@ -31,6 +31,10 @@ test("upload, match, mend, bring in; the same file again changes nothing", async
   await expect(page.getByText("Some rows have problems.")).toBeVisible();
   await page.getByLabel("leave those out").check();
   await page.getByRole("button", { name: /Bring in 1 radio/ }).click();
+  // What was left out is listed, with why.
+  const left = page.getByRole("status").filter({ hasText: "1 radio brought in, 2 rows left out" });
+  await expect(left.getByRole("listitem").filter({ hasText: "Z-02" })).toContainText("2030-12-31 lies ahead");
+  await left.getByRole("link", { name: "To the Cabinet" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
   await page.goto(`${served.address}/units/Z-01`);
   await expect(page.getByRole("heading", { level: 1 })).toContainText("2 releases behind since");

@@ -1,14 +1,16 @@
 // Units from a spreadsheet: paste or upload, match the columns, look at every row, then bring them in at once.
 
-import { data, Form, useNavigation } from "react-router";
+import { data, Form, Link, useNavigation } from "react-router";
 import { mustBeAllowed, readAtLength } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { offlineOnly, useSent } from "../forms/offline.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
+import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/import";
 import { PreviewForm } from "./preview.tsx";
 import { type Reply, readImport } from "./read.server.ts";
+import { sayRowProblem } from "./words.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Bring in units · Mossy Cabinet" }];
 
@@ -31,6 +33,7 @@ export default function Import({ actionData }: Route.ComponentProps) {
   const { sent, offline } = useSent<Reply>(actionData);
   const preview = sent && "preview" in sent ? sent.preview : undefined;
   const trouble = sent && "trouble" in sent ? sent : undefined;
+  const done = sent && "left" in sent ? sent : undefined;
   return (
     <Page
       title="Bring in units"
@@ -42,8 +45,37 @@ export default function Import({ actionData }: Route.ComponentProps) {
           {trouble.trouble}
         </p>
       )}
+      {done && <LeftOut {...done} />}
       {preview ? <PreviewForm preview={preview} /> : <Open key={trouble?.trouble} text={trouble?.text} />}
     </Page>
+  );
+}
+
+/** Shown of them at most; all are counted. */
+const MOST_LEFT = 200;
+
+function LeftOut({ left, brought }: Extract<Reply, { left: unknown }>) {
+  return (
+    <section role="status" className="sheet mb-6 p-4">
+      <h2>
+        {counted(brought, "radio")} brought in, {counted(left.length, "row")} left out
+      </h2>
+      <ul className="mt-2 text-sm">
+        {left.slice(0, MOST_LEFT).map(({ line, lines, values, problems }) => (
+          <li key={line}>
+            Row {lines.join(", ")}, <span className="tag">{values.tag || "no tag"}</span>:{" "}
+            {problems.map(sayRowProblem).join("; ")}
+          </li>
+        ))}
+      </ul>
+      {left.length > MOST_LEFT && <p>And {left.length - MOST_LEFT} more.</p>}
+      <p className="mt-2">
+        Bring in the same sheet again once they are mended: what is there already stays as it is.{" "}
+        <Link to="/cabinet" className="link">
+          To the Cabinet
+        </Link>
+      </p>
+    </section>
   );
 }
 

@@ -150,6 +150,14 @@ function Asked({ preview }: { readonly preview: Preview }) {
   );
 }
 
+type Row = Preview["shown"][number];
+
+/** What stands in the place of what: "note: “dented” becomes “new case”". */
+function sayChange(field: Row["changes"][number], { was, values }: Row): string {
+  const [before, after] = [was[field] ?? "", values[field]];
+  return `${sayMeaning(field)} ${before === "" ? "" : `“${clip(before)}” `}becomes “${clip(after)}”`;
+}
+
 /** Nothing is dropped without a word: what of the sheet is not used, and how to keep it. */
 function Unused({ preview }: { readonly preview: Preview }) {
   const { columns, beyond } = preview.unused;
@@ -267,7 +275,7 @@ function Rows({ preview }: { readonly preview: Preview }) {
                 {row.problems.length > 0 ? row.problems.map(sayRowProblem).join("; ") : ACT_WORD[row.act]}
                 {row.changes.length > 0 &&
                   row.act === "change" &&
-                  `: ${row.changes.map(sayMeaning).join(", ")}`}
+                  `: ${row.changes.map((field) => sayChange(field, row)).join("; ")}`}
                 {row.act !== "problem" && row.lendTo && `, lent to ${row.lendTo.name}`}
               </td>
               <td className="tag whitespace-nowrap">{clip(row.values.tag)}</td>

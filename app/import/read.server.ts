@@ -70,7 +70,11 @@ export type Preview = {
   readonly trouble?: string;
 };
 
-export type Reply = { readonly trouble: string; readonly text?: string } | { readonly preview: Preview };
+export type Reply =
+  | { readonly trouble: string; readonly text?: string }
+  | { readonly preview: Preview }
+  /** It is brought in, but for these rows. */
+  | { readonly left: Plan["rows"]; readonly brought: number };
 
 const kindShape = z.enum(BODIES).catch("handheld");
 const SHOWN = 150;
@@ -130,7 +134,9 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
       kinds: plan.newModels.map((_, i) => kindShape.parse(form.get(`kind-${i}`))),
       leaveOut: form.get("leaveOut") === "on",
     });
-    if (done.ok) return redirect("/cabinet");
+    if (done.ok && counts.problem === 0) return redirect("/cabinet");
+    if (done.ok)
+      return { left: plan.rows.filter(({ act }) => act === "problem"), brought: counts.add + counts.change };
     refused =
       done.problem.kind === "problems"
         ? "Somebody has changed something meanwhile: look at the rows again."

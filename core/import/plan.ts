@@ -62,8 +62,9 @@ export type PlannedRow = {
   /** Those that are news, at most one for each component, called as the model calls it. */
   readonly readings: readonly ToldReading[];
   readonly act: "add" | "change" | "same" | "problem";
-  /** Which fields a change touches. */
+  /** Which fields a change touches, and what stands in them now. */
   readonly changes: readonly Field[];
+  readonly was: Readonly<Partial<Record<Field, string>>>;
   /** The person it goes to. */
   readonly lendTo?: { readonly id: string; readonly name: string };
   /** The radio of ours that has this tag. */
@@ -136,6 +137,9 @@ export function planImport(
       values,
       act,
       changes,
+      was: Object.fromEntries(
+        changes.map((field) => [field, known ? stoodIn(field, known, models) : ""] as const),
+      ),
       problems,
       readings,
       ...(known && { unit: known.id }),
@@ -290,6 +294,13 @@ export function unusedCells(
     beyond,
   };
 }
+
+const stoodIn = (field: Field, known: KnownRow, models: ModelNames): string =>
+  field === "model"
+    ? (models.byId(known.model)?.name ?? "")
+    : field === "tag" || field === "maker"
+      ? ""
+      : known[field];
 
 function changesOf(values: PlannedRow["values"], known: KnownRow, model: string | undefined): Field[] {
   return FIELDS.filter((field) => {

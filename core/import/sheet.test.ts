@@ -9,7 +9,7 @@ import { decodeTable, LARGEST_FILE } from "./decode.ts";
 import { folded, modelKey } from "./names.ts";
 import { distance, isNearly } from "./near.ts";
 import { readNothing, saysNothing, USUAL_NOTHING } from "./nothing.ts";
-import { type KnownClub, nearlyModels, planImport, readingKey, unusedCells } from "./plan.ts";
+import { type KnownClub, type KnownRow, nearlyModels, planImport, readingKey, unusedCells } from "./plan.ts";
 import type { ImportSettings } from "./radios.ts";
 import { DELIMITERS, MOST_COLUMNS, MOST_ROWS, readTable } from "./table.ts";
 
@@ -221,6 +221,25 @@ describe("a sheet against the club", () => {
     expect(plan("tag,version\nH-1,1.0").rows[0]?.act).toBe("same");
     expect(plan("tag,version\nH-1,0.9").rows[0]?.act).toBe("same");
     expect(plan("tag,version,date\nH-1,1.0,2026-03-03").rows[0]?.act).toBe("change");
+  });
+
+  test("what a change would put in the place of what is told", () => {
+    const [row] = plan("tag,note,serial\nH-1,dented,77").rows;
+    expect([row?.act, row?.changes, row?.was]).toEqual([
+      "change",
+      ["serial", "note"],
+      { serial: "", note: "" },
+    ]);
+    const dented = { ...club.units.get("h-1"), note: "new case" } as KnownRow;
+    const read = table("tag,note\nH-1,dented");
+    const settings = {
+      meanings: guessColumns(read.head),
+      decimal: ".",
+      dates: "ymd",
+      today: plain("2026-06-01"),
+    } as const;
+    const told = planImport(read, settings, { ...club, units: new Map([["h-1", dented]]) }).rows[0];
+    expect([told?.was, told?.values.note]).toEqual([{ note: "new case" }, "dented"]);
   });
 
   test("who has it is lent to; nobody's radio is taken from them, and who is not known is asked about", () => {
