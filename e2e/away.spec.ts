@@ -16,6 +16,8 @@ let served: Served;
 const cluster = () => startCluster(path.join(folder, "cluster"), { say: () => {}, fast: true, port });
 
 test.beforeAll(async () => {
+  // Each of some hundred answers would be told with its stack.
+  process.env.MOSSY_LOG = "silent";
   folder = fs.mkdtempSync(path.join(os.tmpdir(), "mossy-away-"));
   fs.chmodSync(folder, 0o755);
   port = await freePort();

@@ -7,6 +7,8 @@ export async function openThing(page: Page, address: string, name: string): Prom
   await openAwake(page, `${address}/kit/own`);
   await page.getByRole("listitem").getByRole("link", { name, exact: true }).first().click();
   await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
+  // What is selected in a field of several lines, to be typed over, is no longer so once the page is brought up to date.
+  await page.waitForLoadState("networkidle");
 }
 
 export async function saveThing(page: Page): Promise<void> {

@@ -1,8 +1,12 @@
 // What every browser test runs in: whatever a page's console tells that nobody asked for fails the test that saw it.
 import { test as base, expect } from "@playwright/test";
 
-/** What the browser itself tells of answers that a test is after (refused, away), or of a server that a test stops. */
-const ASKED_FOR = /^Failed to load resource:|net::ERR_|ERR_INTERNET_DISCONNECTED/;
+/**
+ * What the browser itself tells of answers that a test is after (refused, away), or of a server that a test stops. And two that are of no
+ * consequence: a link within the page while somebody could be asked before leaving it, and a chart whose page is just being left.
+ */
+const ASKED_FOR =
+  /^Failed to load resource:|net::ERR_|ERR_INTERNET_DISCONNECTED|blocker on a POP navigation|^The width\(0\) and height\(0\) of chart/;
 
 export const test = base.extend<{ readonly quietConsole: undefined }>({
   quietConsole: [

@@ -1,0 +1,74 @@
+// What a page costs whoever opens it: the scripts of a first load, and how much moves under the finger while it wakes.
+import { gzipSync } from "node:zlib";
+import { expect, type Page } from "@playwright/test";
+import { openAwake } from "./awake.ts";
+import { type Served, serveFresh } from "./serve.ts";
+import { signIn } from "./sign-in.ts";
+import { test } from "./test.ts";
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serveFresh("demo");
+});
+test.afterAll(() => served.stop());
+
+const MAIN = ["/cabinet", "/due", "/units/W-03", "/models/1", "/bench", "/kit", "/codeplugs", "/log"];
+
+test("the scripts of a first load weigh what they may", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  const html = await (await page.request.get(`${served.address}/cabinet`)).text();
+  const names = new Set([...html.matchAll(/\/assets\/[\w.-]+\.js/g)].map(([name]) => name));
+  const loaded = [...names].filter((name) => new RegExp(`(?:href=|import |from )"${name}"`).test(html));
+  const sizes = await Promise.all(
+    loaded.map(
+      async (name) =>
+        [name, gzipSync(await (await page.request.get(served.address + name)).body()).length] as const,
+    ),
+  );
+  const whole = sizes.reduce((sum, [, size]) => sum + size, 0);
+  console.log(
+    sizes
+      .sort((a, b) => b[1] - a[1])
+      .map(([name, size]) => `${size} ${name}`)
+      .join("\n"),
+    whole,
+  );
+  expect(loaded.length).toBeGreaterThan(5);
+  expect(whole).toBeLessThan(190_000);
+});
+
+/** How much of the page has moved without anybody's doing: the browser's own sum. */
+async function shiftOf(page: Page, path: string): Promise<number> {
+  await page.addInitScript(() => {
+    const own = window as unknown as { moved: number };
+    own.moved = 0;
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as unknown as { value: number; hadRecentInput: boolean }[])
+        if (!entry.hadRecentInput) own.moved += entry.value;
+    }).observe({ type: "layout-shift", buffered: true });
+  });
+  await openAwake(page, served.address + path);
+  await page.evaluate(() => document.fonts.ready);
+  return page.evaluate(
+    () =>
+      new Promise<number>((resolve) =>
+        requestAnimationFrame(() =>
+          requestAnimationFrame(() => resolve((window as unknown as { moved: number }).moved)),
+        ),
+      ),
+  );
+}
+
+for (const [name, viewport] of [
+  ["at a desk", { width: 1280, height: 800 }],
+  ["on a phone", { width: 390, height: 844 }],
+] as const)
+  test.describe(name, () => {
+    test.use({ viewport });
+    test("no main view moves while it wakes", async ({ page }) => {
+      await signIn(page, served.address, "wren");
+      const moved: (readonly [string, number])[] = [];
+      for (const path of MAIN) moved.push([path, await shiftOf(page, path)]);
+      expect(moved.filter(([, sum]) => sum >= 0.02)).toEqual([]);
+    });
+  });
