@@ -171,7 +171,7 @@ test("? says what the place is for and leads to the manual; the manual is served
   page,
 }) => {
   await signIn(page, served.address, "wren");
-  await go(page, "/due");
+  await openAwake(page, `${served.address}/due`);
   await expect(h1(page)).toBeVisible();
   await page.locator("body").press("?");
   const dialog = page.getByRole("dialog", { name: "Help" });
