@@ -1,6 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { firmwareImage } from "#simulators/firmware.ts";
 import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
 import { test } from "./test.ts";
@@ -20,7 +21,7 @@ const modelPath = async (page: Page, name: string): Promise<string> => {
 test("a procedure is written by keyboard, warned of, confirmed, and printed", async ({ page }) => {
   await signIn(page, served.address, "juno");
   const wicket = await modelPath(page, "Wicket");
-  await page.goto(`${served.address}${wicket}/procedures/new/edit`);
+  await openAwake(page, `${served.address}${wicket}/procedures/new/edit`);
   await page.getByLabel("What it does, in a few words").focus();
   await page.keyboard.type("Show the lamp test");
   await page.getByLabel("Steps, one a line").focus();
