@@ -27,12 +27,6 @@ test("the scripts of a first load weigh what they may", async ({ page }) => {
     ),
   );
   const whole = sizes.reduce((sum, [, size]) => sum + size, 0);
-    sizes
-      .sort((a, b) => b[1] - a[1])
-      .map(([name, size]) => `${size} ${name}`)
-      .join("\n"),
-    whole,
-  );
   expect(loaded.length).toBeGreaterThan(5);
   expect(whole).toBeLessThan(190_000);
 });
