@@ -3,6 +3,8 @@ import type { ServerBuild } from "react-router";
 import { isAway } from "#db/errors.ts";
 import { BASELINE, DRAWN_FOR } from "./forms/baseline.tsx";
 import { KEY } from "./forms/form-key.tsx";
+import { isSecret } from "./forms/secret.ts";
+import { LARGEST_AT_ONCE } from "./forms/with-form.server.ts";
 
 /** What a form without scripts held: its page draws it again, to be sent once more. */
 export type Typed = readonly (readonly [name: string, value: string])[];
@@ -57,14 +59,12 @@ function orAwayAt(door: Door): Door {
   return asking as Door;
 }
 
-const MOST_KEPT = 4 * 1024 * 1024;
-
 /** Forms that scripts send stay where they are; larger ones carry files, which no page could give back. */
 const keeps = (request: Request): boolean =>
   request.method === "POST" &&
   request.body !== null &&
   !new URL(request.url).pathname.endsWith(".data") &&
-  Number(request.headers.get("content-length") ?? MOST_KEPT) < MOST_KEPT;
+  Number(request.headers.get("content-length") ?? LARGEST_AT_ONCE) < LARGEST_AT_ONCE;
 
 /** A password goes back to nobody's page: its field is drawn empty. */
 async function typedIn(request: Request): Promise<Typed | undefined> {
@@ -72,7 +72,7 @@ async function typedIn(request: Request): Promise<Typed | undefined> {
   return (
     form &&
     [...form].flatMap(([name, value]) =>
-      typeof value === "string" ? [[name, /password|present/.test(name) ? "" : value] as const] : [],
+      typeof value === "string" ? [[name, isSecret(name) ? "" : value] as const] : [],
     )
   );
 }

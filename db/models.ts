@@ -138,22 +138,23 @@ export type ModelFields = {
   readonly kind: string;
   readonly note: string;
   readonly suffixes: readonly string[];
+  /** Not told: it stays as it is. */
   readonly noBackupWhy?: string;
 };
 
 export async function putModel(tx: Tx, id: string | undefined, m: ModelFields): Promise<string> {
-  const values = [m.maker, m.name, m.kind, m.note, m.suffixes, m.noBackupWhy ?? ""];
+  const values = [m.maker, m.name, m.kind, m.note, m.suffixes, m.noBackupWhy ?? null];
   const { rows } = id
     ? await ask(
         tx,
         idRow,
-        "update model set maker = $1, name = $2, kind = $3, note = $4, suffixes = $5, no_backup_why = $6 where id = $7 returning id",
+        "update model set maker = $1, name = $2, kind = $3, note = $4, suffixes = $5, no_backup_why = coalesce($6, no_backup_why) where id = $7 returning id",
         [...values, id],
       )
     : await ask(
         tx,
         idRow,
-        "insert into model (club_id, maker, name, kind, note, suffixes, no_backup_why) values (current_club(), $1, $2, $3, $4, $5, $6) returning id",
+        "insert into model (club_id, maker, name, kind, note, suffixes, no_backup_why) values (current_club(), $1, $2, $3, $4, $5, coalesce($6, '')) returning id",
         values,
       );
   return rows[0]?.id ?? "";

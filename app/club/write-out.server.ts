@@ -92,8 +92,8 @@ async function releasesOut(tx: Tx, who: SignedIn): Promise<OutDocument["releases
 }
 
 /** For spreadsheets: with a mark that says UTF-8, and with what would be taken for a formula marked as text. */
-export const csvOf = (rows: object[]): string =>
-  `\ufeff${Papa.unparse(rows.map(safely), { newline: "\r\n" })}`;
+export const csvOf = (rows: object[], fields?: string[]): string =>
+  `\ufeff${Papa.unparse({ fields: fields ?? Object.keys(rows[0] ?? {}), data: rows.map(safely) }, { newline: "\r\n" })}`;
 
 const safely = (row: object): object =>
   Object.fromEntries(

@@ -32,7 +32,11 @@ const GROUPS: readonly { readonly key: BoardGroup; readonly title: string; reado
   { key: "kit", title: "Waiting for kit", says: "here, but no chain of ours reaches into them" },
   { key: "ask-back", title: "Away", says: "with somebody; they must come in first" },
   { key: "no-route", title: "No route", says: "nothing leads to the release they should run" },
-  { key: "look-up", title: "Look up", says: "they run what our list does not have" },
+  {
+    key: "look-up",
+    title: "Look up",
+    says: "what they run is not in our list, or could stand in two places of it",
+  },
   { key: "held", title: "On hold", says: "would be due, but are left alone for now" },
 ];
 

@@ -3,6 +3,7 @@ import isNetworkError from "is-network-error";
 import { useEffect, useLayoutEffect } from "react";
 import { isRouteErrorResponse, Link, useRevalidator } from "react-router";
 import { keepUnsaved } from "../forms/keep.ts";
+import { isSecret } from "../forms/secret.ts";
 
 type Trouble = { readonly title: string; readonly text: string };
 
@@ -85,8 +86,6 @@ function typedIn(data: unknown): readonly Typed[] | undefined {
     : undefined;
 }
 
-const SECRET = /password|present/;
-
 /** The page that the form was on cannot be drawn; what was typed into it can, and be sent once more. */
 function SendAgain({ typed }: { readonly typed: readonly Typed[] }) {
   return (
@@ -101,7 +100,7 @@ function SendAgain({ typed }: { readonly typed: readonly Typed[] }) {
             <label htmlFor={key} className="text-sm font-semibold">
               {name}
             </label>
-            {SECRET.test(name) ? (
+            {isSecret(name) ? (
               <input id={key} type="password" name={name} className="input w-full" autoComplete="off" />
             ) : (
               <textarea

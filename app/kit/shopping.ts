@@ -1,7 +1,8 @@
 // A shopping list as CSV: the offers chosen, and which radios each frees.
-import Papa from "papaparse";
+
 import { purchaseOf } from "#core/kit/get.ts";
 import { askForPerson } from "../auth/session.server.ts";
+import { csvOf } from "../club/write-out.server.ts";
 import { readInClub } from "../context.ts";
 import type { Route } from "./+types/shopping";
 import { loadWaiting } from "./demand.server.ts";
@@ -25,7 +26,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       .map((w) => w.tag)
       .join(" "),
   }));
-  const body = `\ufeff${Papa.unparse({ fields: ["item", "seller", "price", "currency", "frees"], data: rows }, { newline: "\r\n" })}`;
+  const body = csvOf(rows, ["item", "seller", "price", "currency", "frees"]);
   return new Response(body, {
     headers: {
       "Content-Type": "text/csv; charset=utf-8",

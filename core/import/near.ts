@@ -2,7 +2,7 @@
 import { folded } from "./names.ts";
 
 /** A name without what is written differently by everybody: case, blanks, signs between letters and digits. */
-export const bare = (name: string): string => folded(name).replace(/[^\p{L}\p{N}]/gu, "");
+const bare = (name: string): string => folded(name).replace(/[^\p{L}\p{N}]/gu, "");
 
 /** How many signs have to be put in, taken out, changed or swapped with their neighbour to make one of the other; `most + 1` for more. */
 export function distance(a: string, b: string, most: number): number {

@@ -1,7 +1,6 @@
 // What bringing in a table would do, radio by radio, before anything is done: added, changed, the same, or a problem.
 import { FIRST_COMPONENT, type KnownModel, ModelNames, type NewModel } from "./models.ts";
 import { folded, modelKey } from "./names.ts";
-import { bare } from "./near.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";
 import {
   type CellProblem,
@@ -174,7 +173,8 @@ function personCalled(name: string, people: KnownClub["people"]): string | undef
       .split(/[^\p{L}\p{N}]+/u)
       .filter(Boolean);
   const said = words(name);
-  if (said.length === 0) return undefined;
+  // A letter or two are no name: they may mean yes, or a shelf.
+  if (!said.some((word) => word.length > 2)) return undefined;
   const fits = [...people].filter(([known]) => {
     const left = words(known);
     return said.every((word) => {
@@ -208,13 +208,16 @@ function calledAs(
   return { readings: [...by.values()], problems };
 }
 
-/** Two spellings of one new name (by case, blanks or signs) are one model: called as it is spelt first. */
+/** What only parts the words of a name; other signs may tell two models apart: a 5 and a 5+. */
+const closed = (name: string): string => folded(name).replace(/[\s\-_./]/g, "");
+
+/** Two spellings of one new name (by case, or by what parts its words) are one model: called as it is spelt first. */
 function speltOnce(rows: readonly PlannedRow[]): PlannedRow[] {
   const first = new Map<string, Pick<PlannedRow["values"], "maker" | "model">>();
   return rows.map((row) => {
     const { maker, model } = row.values;
     if (row.model !== undefined || model === "") return row;
-    const key = `${bare(maker)}\n${bare(model)}`;
+    const key = `${closed(maker)}\n${closed(model)}`;
     const as = first.get(key) ?? { maker, model };
     first.set(key, as);
     return { ...row, values: { ...row.values, ...as } };

@@ -280,18 +280,28 @@ describe("a sheet against the club", () => {
       "p1",
       "p2",
     ]);
-    expect(["Maud", "Maud X", "Maud Maud", "Whinmoors"].map(of)).toEqual(Array(4).fill("unknown-person"));
+    expect(["Maud", "Maud X", "Maud Maud", "Whinmoors", "W", "to"].map(of)).toEqual(
+      Array(6).fill("unknown-person"),
+    );
   });
 
   test("two spellings of one new model make one, as it is spelt first; another number is another model", () => {
     const told = plan(
-      "tag,maker,model\nS-1,Quillmere,Sedge 5\nS-2,quillmere,SEDGE-5\nS-3,Quillmere,Sedge5\nS-4,Quillmere,Sedge 6",
+      "tag,maker,model\nS-1,Quillmere,Sedge 5\nS-2,quillmere,SEDGE-5\nS-3,Quillmere,Sedge5\nS-4,Quillmere,Sedge 6\nS-5,Quillmere,Sedge 5+",
     );
     expect(told.newModels.map(({ maker, name }) => `${maker} ${name}`)).toEqual([
       "Quillmere Sedge 5",
       "Quillmere Sedge 6",
+      // A sign may tell two models apart.
+      "Quillmere Sedge 5+",
     ]);
-    expect(told.rows.map(({ values }) => values.model)).toEqual(["Sedge 5", "Sedge 5", "Sedge 5", "Sedge 6"]);
+    expect(told.rows.map(({ values }) => values.model)).toEqual([
+      "Sedge 5",
+      "Sedge 5",
+      "Sedge 5",
+      "Sedge 6",
+      "Sedge 5+",
+    ]);
   });
 
   test("the heads that our own options are called by are known", () => {
