@@ -79,6 +79,7 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
       return <span aria-hidden="true" className={`${shape} border-b-4 border-brass`} />;
     case "ask-for":
       return <span aria-hidden="true" className={`${shape} rounded-full border-dashed border-quiet`} />;
+    case "say-how":
     case "look-up":
       return <span aria-hidden="true" className={`${shape} border-brass bg-plate`} />;
   }
@@ -128,6 +129,13 @@ function wordsOf(
       return { head: `${radios} we have never read`, text: tags, act: "Read them", to: "/due?do=read" };
     case "read-again":
       return { head: `${radios} to read again`, text: tags, act: "Read them", to: "/due?do=read" };
+    case "say-how":
+      return {
+        head: `${radios} that may stand in two places`,
+        text: `${tags}: say how ${one ? "its model numbers its" : "their models number their"} releases.`,
+        act: "Say how",
+        to: "/due?do=look-up",
+      };
     case "look-up":
       return {
         head: `${radios} ${one ? "runs" : "run"} what we do not know`,

@@ -121,6 +121,7 @@ describe("what the cabinet needs", () => {
       "program",
       "ask-for",
       "no-route",
+      "say-how",
       "look-up",
       "ask-back",
     ];

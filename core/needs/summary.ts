@@ -33,12 +33,12 @@ export type SummaryItem =
       readonly units: readonly string[];
     }
   | { readonly kind: Exclude<Action, "read">; readonly units: readonly string[] }
-  | { readonly kind: "never-read" | "read-again"; readonly units: readonly string[] }
+  | { readonly kind: "never-read" | "read-again" | "say-how"; readonly units: readonly string[] }
   | { readonly kind: "overdue"; readonly units: readonly string[] };
 
 /**
  * Safety fixes come first, one item for each model and component, the oldest first; then what can be installed, whom
- * to ask back (the overdue before the rest), what was never read, what must be read again, what to back up, what to switch, what to measure, what to pair, what to program, what to ask for, what to look up.
+ * to ask back (the overdue before the rest), what was never read, what must be read again, what to back up, what to switch, what to measure, what to pair, what to program, what to ask for, of which models to say how they count, what to look up.
  */
 export function summarise(
   needs: readonly SummaryNeed[],
@@ -83,7 +83,8 @@ export function summarise(
   add("program", distinct(needs.filter((n) => n.action === "program")));
   add("ask-for", distinct(needs.filter((n) => n.action === "ask-for")));
   add("no-route", distinct(needs.filter((n) => n.action === "no-route")));
-  add("look-up", distinct(needs.filter((n) => n.action === "look-up")));
+  add("say-how", distinct(needs.filter((n) => n.action === "look-up" && n.cause === "uncounted")));
+  add("look-up", distinct(needs.filter((n) => n.action === "look-up" && n.cause !== "uncounted")));
   add("ask-back", distinct(needs.filter((n) => n.action === "ask-back")));
   return items;
 }
