@@ -3,6 +3,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { csvRows, needRows, outDocument, releaseRows } from "#core/club/out.ts";
 import { guessColumns } from "#core/import/columns.ts";
+import { csvOf } from "#core/import/csv.ts";
 import { decodeTable } from "#core/import/decode.ts";
 import { folded } from "#core/import/names.ts";
 import { planImport } from "#core/import/plan.ts";
@@ -18,7 +19,7 @@ import { changeUnit, shelveUnit, unitByTag, wallUnits } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWall } from "../cabinet/load.server.ts";
 import type { SignedIn } from "../context.ts";
-import { collect, csvOf } from "./write-out.server.ts";
+import { collect } from "./write-out.server.ts";
 
 let club: DemoClub;
 beforeAll(async () => {

@@ -4,6 +4,7 @@ import { clubDocument } from "#core/club/document.ts";
 import { csvRows, needRows, type OutDocument, outDocument, releaseRows } from "#core/club/out.ts";
 import { codeplugDocument } from "#core/codeplug/document.ts";
 import { dossierDocument } from "#core/dossier/document.ts";
+import { csvOf } from "#core/import/csv.ts";
 import { bandPlanDocument, planDocument, planRows } from "#core/modes/plan-document.ts";
 import { writeClub } from "#db/club-document.ts";
 import { bandPlan } from "#db/segments.ts";
@@ -11,7 +12,7 @@ import { askForPerson } from "../auth/session.server.ts";
 import { mustBeAllowed, notAllowed, notFound, readAtLength, readInClub } from "../context.ts";
 import { isHandedOut } from "../shared/guarded.server.ts";
 import type { Route } from "./+types/out";
-import { collect, csvOf } from "./write-out.server.ts";
+import { collect } from "./write-out.server.ts";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];
 

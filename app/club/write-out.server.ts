@@ -1,7 +1,5 @@
 // What goes out of the club as one document: units with standings and needs, and releases.
-import Papa from "papaparse";
 import type { OutDocument, OutUnit } from "#core/club/out.ts";
-import { textCell } from "#core/import/text-cell.ts";
 import { isOpen, targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { standingsOf } from "#core/unit/standing.ts";
@@ -90,16 +88,3 @@ async function releasesOut(tx: Tx, who: SignedIn): Promise<OutDocument["releases
     ),
   );
 }
-
-/** For spreadsheets: with a mark that says UTF-8, and with what would be taken for a formula marked as text. */
-export const csvOf = (rows: object[], fields?: string[]): string =>
-  `\ufeff${Papa.unparse({ fields: fields ?? Object.keys(rows[0] ?? {}), data: rows.map(safely) }, { newline: "\r\n" })}`;
-
-const safely = (row: object): object =>
-  Object.fromEntries(
-    Object.entries(row).map(([name, value]) => [
-      name,
-      // An empty cell is one that says nothing.
-      typeof value === "string" && value !== "" ? textCell(value) : value,
-    ]),
-  );

@@ -1,8 +1,8 @@
 // A shopping list as CSV: the offers chosen, and which radios each frees.
 
+import { csvOf } from "#core/import/csv.ts";
 import { purchaseOf } from "#core/kit/get.ts";
 import { askForPerson } from "../auth/session.server.ts";
-import { csvOf } from "../club/write-out.server.ts";
 import { readInClub } from "../context.ts";
 import type { Route } from "./+types/shopping";
 import { loadWaiting } from "./demand.server.ts";
