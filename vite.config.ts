@@ -19,7 +19,9 @@ export default defineConfig({
                   test: /node_modules\/(react|react-dom|react-router|scheduler)\//,
                   priority: 3,
                 },
-                { name: "shared", minShareCount: 40, test: /\/(app|core)\//, priority: 2 },
+                // Most pages read nothing that must be held against a shape.
+                { name: "shapes", test: /node_modules\/zod\//, priority: 3 },
+                { name: "shared", minShareCount: 40, test: /\/(app|core)\/(?!.*-shape\.ts$)/, priority: 2 },
               ],
             },
           },

@@ -1,7 +1,7 @@
 // What a group is, as its acts take it: its name, and the rule its radios follow.
 import { z } from "zod";
 import { FIELD_LIMITS } from "#core/unit/fields.ts";
-import { policyShape } from "#core/unit/policy.ts";
+import { policyShape } from "#core/unit/policy-shape.ts";
 
 export const groupFields = z.object({
   name: z.string().trim().min(1).max(FIELD_LIMITS.group),

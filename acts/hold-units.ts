@@ -1,6 +1,6 @@
 // Radios are put on hold until a day, for a reason: nothing about them is due before, but what their policy lets break a hold.
 import { z } from "zod";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { setHold } from "#db/units.ts";
 import { defineAct } from "./define.ts";

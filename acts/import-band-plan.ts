@@ -2,7 +2,7 @@
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import { MOST_SEGMENTS } from "#core/modes/plan-document.ts";
-import { segmentShape } from "#core/modes/privileges.ts";
+import { segmentShape } from "#core/modes/privileges-shape.ts";
 import { listed } from "#core/quantities/list.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { addSegments, bandPlan, shelveSegmentsOf } from "#db/segments.ts";

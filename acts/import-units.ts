@@ -8,7 +8,7 @@ import { folded } from "#core/import/names.ts";
 import { LONGEST_NOTHING, MOST_NOTHING } from "#core/import/nothing.ts";
 import { planImport } from "#core/import/plan.ts";
 import { DELIMITERS, MOST_COLUMNS, MOST_ROWS, readTable } from "#core/import/table.ts";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { DATE_ORDERS } from "#core/quantities/signs.ts";
 import { bringIn } from "#db/import.ts";

@@ -1,7 +1,8 @@
 // A radio goes out to somebody of the club, until a day or without one.
 import { z } from "zod";
 import { modeStanding } from "#core/modes/standing.ts";
-import { type PlainDate, plainDate } from "#core/quantities/date.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { knownMode, modesOf } from "#db/modes.ts";

@@ -1,7 +1,7 @@
 // A digital ID or a call sign: that one is wanted for a radio or a person, that it was asked for, that it has come.
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { identityById, putIdentity } from "#db/identities.ts";
 import { personById } from "#db/people.ts";

@@ -2,8 +2,8 @@
 import { z } from "zod";
 import { fullScaleOf } from "#core/measure/load.ts";
 import { isUnlikely, parseMeterError } from "#core/measure/power.ts";
-import { hertz } from "#core/modes/band.ts";
-import { plainDate } from "#core/quantities/date.ts";
+import { hertz } from "#core/modes/band-shape.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { addMeasurement, MEASURED } from "#db/measurements.ts";

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { harmonicOf, lineShape } from "#core/measure/harmonics.ts";
 import { parseMeterError } from "#core/measure/power.ts";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { addSpectrum, limitsOf } from "#db/spectra.ts";

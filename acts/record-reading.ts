@@ -1,6 +1,6 @@
 // What a radio shows is recorded: now, or on a day before, never ahead. Who has the radio may, whatever their role.
 import { z } from "zod";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { placeReading } from "#core/unit/placing.ts";
 import { previewReading, type ReadingPreview } from "#core/unit/preview.ts";

@@ -1,6 +1,7 @@
 // What was done to a radio is written down: a note, a flash, a backup, a repair; today, or on a day before.
 import { z } from "zod";
-import { dateInZone, plainDate } from "#core/quantities/date.ts";
+import { dateInZone } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { DEEDS, deedDoubts } from "#core/unit/done.ts";
 import { previewReading } from "#core/unit/preview.ts";

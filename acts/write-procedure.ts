@@ -3,7 +3,7 @@ import { z } from "zod";
 import { procedureShape } from "#core/dossier/procedure.ts";
 import { leavesAll } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { rangeShape } from "#core/version/range.ts";
+import { rangeShape } from "#core/version/range-shape.ts";
 import { dossierHead, procedureById, putProcedure } from "#db/dossier.ts";
 import { modelById, revisionsOf } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { leavesAll } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { sourceShape } from "#core/quantities/source.ts";
-import { rangeShape } from "#core/version/range.ts";
+import { rangeShape } from "#core/version/range-shape.ts";
 import { dossierHead, putQuirk, quirksOf } from "#db/dossier.ts";
 import { modelById } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";

@@ -1,6 +1,6 @@
 // A repeater is put into the club's directory, or what stands of it is changed.
 import { z } from "zod";
-import { hertz } from "#core/modes/band.ts";
+import { hertz } from "#core/modes/band-shape.ts";
 import { sameValue } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { isDuplicate } from "#db/errors.ts";

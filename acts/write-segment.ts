@@ -1,7 +1,8 @@
 // A line of the club's own band plan is written, or written anew: what may be used is another question for every radio.
 import { isDeepStrictEqual } from "node:util";
 import { MOST_SEGMENTS } from "#core/modes/plan-document.ts";
-import { type Segment, segmentShape } from "#core/modes/privileges.ts";
+import type { Segment } from "#core/modes/privileges.ts";
+import { segmentShape } from "#core/modes/privileges-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
 import { addSegments, bandPlan, changeSegment } from "#db/segments.ts";

@@ -3,7 +3,8 @@
 import { z } from "zod";
 import { ACTIONS, mayBeAway } from "#core/needs/action.ts";
 import { NEED_CAUSES, NEED_KINDS, type Target } from "#core/needs/need.ts";
-import { type PlainDate, plainDate } from "#core/quantities/date.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import type { Fact } from "#core/unit/facts.ts";
 import { ask, askAtOnce, countRow } from "./ask.ts";

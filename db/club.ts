@@ -2,7 +2,7 @@
 
 import { z } from "zod";
 import type { Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy.ts";
+import { policyShape } from "#core/unit/policy-shape.ts";
 import { ask, idRow, nameRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 

@@ -1,6 +1,6 @@
 // Facts of a dossier in the database: parts renamed where they are spoken of, and every kind of fact confirmed.
 import { beforeAll, expect, test } from "vitest";
-import { conditionsShape } from "#core/release/conditions.ts";
+import { conditionsShape } from "#core/release/conditions-shape.ts";
 import {
   addConfirmation,
   allIdentities,

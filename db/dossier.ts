@@ -8,7 +8,7 @@ import { stepShape } from "#core/dossier/step.ts";
 import type { KnownModel } from "#core/dossier/which.ts";
 import { sourceShape } from "#core/quantities/source.ts";
 import type { KnownProcedure } from "#core/run/procedure.ts";
-import { rangeShape } from "#core/version/range.ts";
+import { rangeShape } from "#core/version/range-shape.ts";
 import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 

@@ -7,7 +7,7 @@ import { type Catalogue, type Component, catalogueOf } from "#core/release/catal
 import { releaseRow } from "#core/release/release.ts";
 import { RELEASE_COLUMNS, releaseOf } from "#core/release/stored.ts";
 import type { Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy.ts";
+import { policyShape } from "#core/unit/policy-shape.ts";
 import { numberingShape } from "#core/version/numbering.ts";
 import { ask } from "./ask.ts";
 import { pool, type Tx } from "./pool.ts";

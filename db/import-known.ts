@@ -3,7 +3,7 @@
 import { z } from "zod";
 import { folded } from "#core/import/names.ts";
 import { type KnownClub, type KnownReadings, type KnownRow, readingKey } from "#core/import/plan.ts";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";

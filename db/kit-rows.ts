@@ -26,7 +26,7 @@ import {
 } from "#core/kit/shapes.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { sourceShape } from "#core/quantities/source.ts";
-import { rangeShape } from "#core/version/range.ts";
+import { rangeShape } from "#core/version/range-shape.ts";
 import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 

@@ -4,7 +4,7 @@ import { z } from "zod";
 import { may, type Role } from "#core/club/acts.ts";
 import { GUARDED_ENTRIES, type LogEntry } from "#core/club/log.ts";
 import { logQuery } from "#core/club/log-search.ts";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 

@@ -1,10 +1,11 @@
 // Statements about modes: those a dossier knows, and in which one each unit is.
 
 import { z } from "zod";
-import { type Mode, modeShape } from "#core/modes/mode.ts";
+import type { Mode } from "#core/modes/mode.ts";
+import { modeShape } from "#core/modes/mode-shape.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { sourceShape } from "#core/quantities/source.ts";
-import { rangeShape } from "#core/version/range.ts";
+import { rangeShape } from "#core/version/range-shape.ts";
 import { ask, idRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 

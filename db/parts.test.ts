@@ -1,7 +1,7 @@
 // What a model is made of: in which order, and what may go again.
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { plain } from "#core/quantities/date.ts";
-import { conditionsShape } from "#core/release/conditions.ts";
+import { conditionsShape } from "#core/release/conditions-shape.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
 import { loadCatalogues } from "./facts.ts";
 import { recompute } from "./needs.ts";

@@ -2,7 +2,7 @@
 
 import { z } from "zod";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { UNIT_COLUMNS, unitValues, type WrittenUnit } from "#core/unit/fields.ts";
 import { ask, askAtOnce, idRow, nameRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";

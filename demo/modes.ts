@@ -1,6 +1,6 @@
 // Lays the demo's modes and band plan, and says in which mode each radio is.
 import { fullScaleOf } from "#core/measure/load.ts";
-import { modeShape } from "#core/modes/mode.ts";
+import { modeShape } from "#core/modes/mode-shape.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import { parseRange } from "#core/version/range.ts";
 import { addCodeplug } from "#db/codeplugs.ts";

@@ -28,7 +28,7 @@ test("the scripts of a first load weigh what they may", async ({ page }) => {
   );
   const whole = sizes.reduce((sum, [, size]) => sum + size, 0);
   expect(loaded.length).toBeGreaterThan(5);
-  expect(whole).toBeLessThan(190_000);
+  expect(whole).toBeLessThan(160_000);
 });
 
 /** How much of the page has moved without anybody's doing: the browser's own sum. */

@@ -4,7 +4,7 @@ import { checkCodeplug } from "#core/codeplug/check-codeplug.ts";
 import { compareCodeplugs } from "#core/codeplug/compare.ts";
 import { codeplugFacts } from "#core/codeplug/facts.ts";
 import { layOut, type PlanBlock } from "#core/codeplug/lay-out.ts";
-import { modeShape } from "#core/modes/mode.ts";
+import { modeShape } from "#core/modes/mode-shape.ts";
 import { plain } from "#core/quantities/date.ts";
 import { best, type Measured, under } from "./clock.ts";
 

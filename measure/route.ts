@@ -2,7 +2,7 @@
 
 import { addDays, plain } from "#core/quantities/date.ts";
 import { type Component, catalogueOf } from "#core/release/catalogue.ts";
-import { conditionsShape } from "#core/release/conditions.ts";
+import { conditionsShape } from "#core/release/conditions-shape.ts";
 import type { Release } from "#core/release/release.ts";
 import { findRoute } from "#core/route/route.ts";
 import type { Version } from "#core/version/version.ts";

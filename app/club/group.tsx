@@ -3,7 +3,7 @@ import { data, redirect } from "react-router";
 import { addGroup } from "#acts/add-group.ts";
 import { changeGroup } from "#acts/change-group.ts";
 import { classesOf } from "#core/modes/privileges.ts";
-import { TRANSMIT_RULES } from "#core/modes/standing.ts";
+import { TRANSMIT_RULES } from "#core/modes/words.ts";
 import { policyEffect } from "#core/needs/policy-effect.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";

@@ -1,11 +1,13 @@
 // A policy as a flat form, and back.
 import { z } from "zod";
 import type { Band } from "#core/modes/band.ts";
-import { TRANSMIT_RULES, type TransmitPolicy } from "#core/modes/standing.ts";
-import { plainDate } from "#core/quantities/date.ts";
+import type { TransmitPolicy } from "#core/modes/standing.ts";
+import { TRANSMIT_RULES } from "#core/modes/words.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { FIELD_LIMITS } from "#core/unit/fields.ts";
-import { PLAIN_POLICY, type Policy, policyShape } from "#core/unit/policy.ts";
+import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
+import { policyShape } from "#core/unit/policy-shape.ts";
 import { readMhz } from "../ui/words/frequency.ts";
 
 const optionalDate = plainDate.optional();

@@ -2,7 +2,8 @@
 import { Link, redirect } from "react-router";
 import { shelveSegment } from "#acts/shelve-segment.ts";
 import { writeSegment } from "#acts/write-segment.ts";
-import { classesOf, type Segment, segmentShape } from "#core/modes/privileges.ts";
+import { classesOf, type Segment } from "#core/modes/privileges.ts";
+import { segmentShape } from "#core/modes/privileges-shape.ts";
 import { listed } from "#core/quantities/list.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { bandPlan } from "#db/segments.ts";

@@ -1,7 +1,7 @@
 // The form of a mode: bands as pairs of fields in megahertz, read into what is stored, and back.
 import { z } from "zod";
 import type { Band } from "#core/modes/band.ts";
-import { MOST_BANDS, OUTSIDE } from "#core/modes/mode.ts";
+import { MOST_BANDS, OUTSIDE } from "#core/modes/words.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { ERASES } from "#core/release/conditions.ts";
 import type { ModeRow } from "#db/modes.ts";

@@ -2,7 +2,7 @@
 import { Link, redirect } from "react-router";
 import { shelveMode } from "#acts/shelve-mode.ts";
 import { writeMode } from "#acts/write-mode.ts";
-import { OUTSIDE } from "#core/modes/mode.ts";
+import { OUTSIDE } from "#core/modes/words.ts";
 import { listed } from "#core/quantities/list.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { ERASES } from "#core/release/conditions.ts";

@@ -2,7 +2,7 @@
 
 import { Link } from "react-router";
 import { listed } from "#core/quantities/list.ts";
-import { conditionsShape } from "#core/release/conditions.ts";
+import { conditionsShape } from "#core/release/conditions-shape.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import type { RevisionRow } from "#db/models.ts";
 import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { MOST_UNITS } from "#acts/shapes.ts";
 import { holdEffect } from "#core/needs/policy-effect.ts";
-import { plainDate } from "#core/quantities/date.ts";
+import { plainDate } from "#core/quantities/date-shape.ts";
 import { listed } from "#core/quantities/list.ts";
 import { someTags } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";

@@ -1,7 +1,7 @@
 // A codeplug held against all that is known: each finding where a plain reading has it, and the cures leave none of what they cure.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { modeShape } from "../modes/mode.ts";
+import { modeShape } from "../modes/mode-shape.ts";
 import { plain } from "../quantities/date.ts";
 import { cases } from "../quantities/testing.ts";
 import type { CodeplugChannel } from "./channel.ts";

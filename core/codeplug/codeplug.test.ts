@@ -2,8 +2,10 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { liesInBands, normalised } from "../modes/band.ts";
-import { type Channel, modeShape, transmitOf } from "../modes/mode.ts";
-import { type Segment, segmentShape } from "../modes/privileges.ts";
+import { type Channel, transmitOf } from "../modes/mode.ts";
+import { modeShape } from "../modes/mode-shape.ts";
+import type { Segment } from "../modes/privileges.ts";
+import { segmentShape } from "../modes/privileges-shape.ts";
 import { addDays, plain } from "../quantities/date.ts";
 import { readChannelTable } from "./channel-table.ts";
 import { checkChannels, FINDING_ORDER, strandedIn } from "./check.ts";

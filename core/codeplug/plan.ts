@@ -1,6 +1,6 @@
 // The club's one plan of channels: blocks in their order, each a list of members or a rule for repeaters; how it is changed, and what it comes to.
 import { z } from "zod";
-import { bandShape } from "../modes/band.ts";
+import { bandShape } from "../modes/band-shape.ts";
 import type { PlainDate } from "../quantities/date.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { codeplugChannel } from "./channel.ts";

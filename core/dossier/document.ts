@@ -1,14 +1,15 @@
 // A dossier as one document that clubs can exchange: our own open format. The Zod shape is the format.
 import { z } from "zod";
-import { modeShape } from "../modes/mode.ts";
-import { type PlainDate, plainDate } from "../quantities/date.ts";
+import { modeShape } from "../modes/mode-shape.ts";
+import type { PlainDate } from "../quantities/date.ts";
+import { plainDate } from "../quantities/date-shape.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { sourceShape } from "../quantities/source.ts";
-import { conditionsShape } from "../release/conditions.ts";
+import { conditionsShape } from "../release/conditions-shape.ts";
 import { fileShape, fixShape, releaseShape, withdrawalShape } from "../release/release.ts";
 import { isAhead } from "../release/withdrawal.ts";
 import { numberingShape } from "../version/numbering.ts";
-import { rangeShape } from "../version/range.ts";
+import { rangeShape } from "../version/range-shape.ts";
 import { identityShape, partReadingShape } from "./identity.ts";
 import { BODIES } from "./layout.ts";
 import { isGuarded, procedureShape } from "./procedure.ts";

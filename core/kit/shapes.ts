@@ -3,7 +3,8 @@
 import { z } from "zod";
 import type { sourceShape } from "../quantities/source.ts";
 import type { Way } from "../release/conditions.ts";
-import { type Range, rangeShape } from "../version/range.ts";
+import type { Range } from "../version/range.ts";
+import { rangeShape } from "../version/range-shape.ts";
 
 export const GRADES = ["genuine", "clone", "unknown"] as const;
 export type Grade = (typeof GRADES)[number];

@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { plain as day } from "../quantities/date.ts";
 import { cases } from "../quantities/testing.ts";
 import { type Catalogue, catalogueOf } from "../release/catalogue.ts";
-import { conditionsShape } from "../release/conditions.ts";
+import { conditionsShape } from "../release/conditions-shape.ts";
 import type { Release } from "../release/release.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";

@@ -1,13 +1,7 @@
 // Stretches of the air, in hertz, half-open: `from` belongs to it, `to` does not. A set of them is kept in order, with nothing that touches.
-import { z } from "zod";
+import type { Band } from "./band-shape.ts";
 
-/** A frequency in hertz, whole. */
-export const hertz = z.number().int().min(0).max(300_000_000_000);
-
-export const bandShape = z
-  .object({ from: hertz, to: hertz })
-  .refine(({ from, to }) => from < to, "A band ends above where it begins.");
-export type Band = Readonly<z.output<typeof bandShape>>;
+export type { Band };
 export type Bands = readonly Band[];
 
 /** The same stretches in order, those that touch or overlap as one, empty ones left out. */

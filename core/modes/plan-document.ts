@@ -2,7 +2,8 @@
 import { z } from "zod";
 import { isPlainDate, type PlainDate } from "../quantities/date.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
-import { type Segment, segmentShape } from "./privileges.ts";
+import type { Segment } from "./privileges.ts";
+import { segmentShape } from "./privileges-shape.ts";
 
 export const MOST_SEGMENTS = 2000;
 

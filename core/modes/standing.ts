@@ -1,25 +1,11 @@
 // Whether the mode a radio is in suits whoever uses it, by the club's rule for its group. The schools differ; the club chooses.
-import { z } from "zod";
 import type { PlainDate } from "../quantities/date.ts";
-import { type Bands, bandShape, widthOf } from "./band.ts";
-import { excess, MOST_BANDS, type Mode, shortfall, transmitOf } from "./mode.ts";
+import { type Bands, widthOf } from "./band.ts";
+import { excess, type Mode, shortfall, transmitOf } from "./mode.ts";
 import { changesAfter, privilegesOn, type Segment } from "./privileges.ts";
+import type { TransmitPolicy } from "./standing-shape.ts";
 
-/**
- * as it is: nothing is said. locked: it transmits where its user may and nowhere else. wide receive: the same of transmitting; it hears all
- * that it can. emergency: open, for a box of its own, and signed out by name. legacy: an old one, kept within what it was approved for.
- */
-export const TRANSMIT_RULES = ["as it is", "locked", "wide receive", "emergency", "legacy"] as const;
-export type TransmitRule = (typeof TRANSMIT_RULES)[number];
-
-export const transmitPolicy = z.object({
-  rule: z.enum(TRANSMIT_RULES),
-  /** The class or service whose privileges count where nobody holds the radio. */
-  class: z.string().trim().min(1).max(60).optional(),
-  /** What legacy radios were approved for. */
-  approved: z.array(bandShape).max(MOST_BANDS).optional(),
-});
-export type TransmitPolicy = Readonly<z.output<typeof transmitPolicy>>;
+export type { TransmitPolicy };
 
 export type InMode = Pick<Mode, "name" | "transmit" | "receive" | "fixed"> & { readonly id: string };
 

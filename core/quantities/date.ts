@@ -1,6 +1,5 @@
 // Calendar dates without time or zone, as `YYYY-MM-DD` strings that sort as they read.
 // Nothing here reads a clock: "today" is always handed in.
-import { z } from "zod";
 import { Memo } from "./memo.ts";
 import { bad, good, type Result } from "./result.ts";
 
@@ -22,12 +21,6 @@ export function isPlainDate(text: string): text is PlainDate {
     Number(parts[1]) <= LAST_YEAR && isCalendarDate(Number(parts[1]), Number(parts[2]), Number(parts[3]))
   );
 }
-
-/** The shape of a date in what is typed, sent or stored. */
-export const plainDate = z
-  .string()
-  .max(10, "A date such as 2027-05-02.")
-  .refine(isPlainDate, "A date such as 2027-05-02.");
 
 /** True if year, month (1-12) and day name a day that exists in the Gregorian calendar. */
 export function isCalendarDate(year: number, month: number, day: number): boolean {

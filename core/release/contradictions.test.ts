@@ -5,7 +5,8 @@ import { plain } from "../quantities/date.ts";
 import { liesIn, parseRange, type Range, rangeText } from "../version/range.ts";
 import { versionReader } from "../version/version.ts";
 import { catalogueOf } from "./catalogue.ts";
-import { type Conditions, conditionsShape } from "./conditions.ts";
+import type { Conditions } from "./conditions.ts";
+import { conditionsShape } from "./conditions-shape.ts";
 import { contradictionsOf } from "./contradictions.ts";
 import type { Release } from "./release.ts";
 

@@ -1,9 +1,11 @@
 // A release as fields of a form hold it: read into its shape, and back.
 import { z } from "zod";
-import { type PlainDate, plainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/date.ts";
+import { plainDate } from "../quantities/date-shape.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { SOURCE_KINDS } from "../quantities/source.ts";
-import { type Conditions, conditionsShape, ERASES, isPlain, PLAIN_CONDITIONS, WAYS } from "./conditions.ts";
+import { type Conditions, ERASES, PLAIN_CONDITIONS, WAYS } from "./conditions.ts";
+import { conditionsShape, isPlain } from "./conditions-shape.ts";
 import {
   cell,
   FIX_SAYS,

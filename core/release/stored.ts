@@ -1,6 +1,6 @@
 // A release between its shape and its row: what is stored of it, and what comes back.
 import { sameValue } from "../quantities/merge.ts";
-import { conditionsShape, isPlain } from "./conditions.ts";
+import { conditionsShape, isPlain } from "./conditions-shape.ts";
 import { type Release, type ReleaseRow, releaseRow, type WrittenRelease } from "./release.ts";
 import { RELEASE_FIELD_WORD } from "./words.ts";
 

@@ -2,6 +2,13 @@
 export const TRACKS = ["factory", "beta", "community"] as const;
 export type Track = (typeof TRACKS)[number];
 
+export const ERASES = ["nothing", "settings", "codeplug", "everything"] as const;
+export type Erases = (typeof ERASES)[number];
+
+/** By what a release can be brought into a radio. */
+export const WAYS = ["cable", "bluetooth", "card", "phone"] as const;
+export type Way = (typeof WAYS)[number];
+
 /** Least first. */
 export const URGENCIES = ["routine", "fix", "safety"] as const;
 export type Urgency = (typeof URGENCIES)[number];

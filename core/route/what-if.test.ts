@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { catalogueOf } from "../release/catalogue.ts";
-import { conditionsShape } from "../release/conditions.ts";
+import { conditionsShape } from "../release/conditions-shape.ts";
 import type { Release } from "../release/release.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";

@@ -2,7 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { catalogueOf } from "../release/catalogue.ts";
-import { conditionsShape } from "../release/conditions.ts";
+import { conditionsShape } from "../release/conditions-shape.ts";
 import type { Release } from "../release/release.ts";
 import { stateOfUnit, wayOf } from "../route/way.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";

@@ -2,7 +2,7 @@
 // those in which a plan is stored; names of components, and no ids, so that a club may move to another database.
 import { z } from "zod";
 import { stepShape } from "../dossier/step.ts";
-import { hertz } from "../modes/band.ts";
+import { hertz } from "../modes/band-shape.ts";
 import { kept } from "../quantities/memo.ts";
 import { GATES, type Happening } from "./event.ts";
 

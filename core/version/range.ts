@@ -1,22 +1,9 @@
 // Ranges of versions, as conditions of releases name them: ">= 1.06", "1.06 to 1.12", "< 1.14 or = 2.0".
-import { z } from "zod";
 import { bad, good, type Result } from "../quantities/result.ts";
+import type { Range, Stretch } from "./range-shape.ts";
 import { orderVersions, type Version, type VersionReader } from "./version.ts";
 
-const bound = z.string().trim().min(1).max(200);
-
-/** One stretch; absent ends are open. Both of a kind never stand together. */
-export const stretchShape = z.object({
-  atLeast: bound.optional(),
-  above: bound.optional(),
-  atMost: bound.optional(),
-  below: bound.optional(),
-});
-export type Stretch = z.infer<typeof stretchShape>;
-
-/** A version lies in a range if it lies in any of its stretches. */
-export const rangeShape = z.array(stretchShape).min(1).max(20);
-export type Range = z.infer<typeof rangeShape>;
+export type { Range, Stretch };
 
 export type RangeProblem = { readonly kind: "range-unreadable"; readonly part: string };
 
