@@ -1,10 +1,19 @@
 // One build for the browser, one for the server; the server's entry is server/app.ts.
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
-import { defineConfig } from "vite";
+import { defineConfig, type Plugin } from "vite";
+
+/** A font that comes too late waits for the next page: nothing that is being read moves. The root preloads those that every page needs. */
+const stillFonts: Plugin = {
+  name: "still-fonts",
+  transform: (code, id) =>
+    id.endsWith("/app/app.css")
+      ? code.replaceAll(/font-display:\s*swap/g, "font-display: optional")
+      : undefined,
+};
 
 export default defineConfig({
-  plugins: [tailwindcss(), reactRouter()],
+  plugins: [tailwindcss(), reactRouter(), stillFonts],
   environments: {
     ssr: { build: { rollupOptions: { input: "./server/app.ts" } } },
     client: {

@@ -1,5 +1,8 @@
 // The document around every page: language, theme, scripts with their nonce, and the page for what goes wrong.
 import "./no-eval.ts";
+import mono from "@fontsource-variable/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-wght-normal.woff2?url";
+import sans from "@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url";
+import serif from "@fontsource-variable/bitter/files/bitter-latin-wght-normal.woff2?url";
 import { type ReactNode, useEffect } from "react";
 import {
   Links,
@@ -22,6 +25,12 @@ import { TroublePage } from "./frame/trouble.tsx";
 export const middleware: Route.MiddlewareFunction[] = [checkOrigin, checkForm, findPerson];
 
 export const meta: Route.MetaFunction = () => [{ title: "Mossy Cabinet" }];
+
+export const links: Route.LinksFunction = () =>
+  [sans, serif, mono].map((href) => ({
+    ...{ rel: "preload", as: "font", type: "font/woff2", crossOrigin: "anonymous" as const },
+    href,
+  }));
 
 export function loader({ context }: Route.LoaderArgs) {
   return {
