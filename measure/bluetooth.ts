@@ -1,7 +1,7 @@
 // Bluetooth: charge and readiness of two hundred devices on twenty chargers, with a hundred notes each.
 import { type Noted, storyOf } from "#core/bluetooth/log.ts";
 import { type Charged, chargeNow, chargerPlans, readinessOf } from "#core/bluetooth/readiness.ts";
-import { best, type Measured, under } from "./clock.ts";
+import { best, type Measured, sorts } from "./clock.ts";
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -39,7 +39,7 @@ export async function measureBluetooth(): Promise<Measured[]> {
     for (const thing of things) chargeNow(thing, now);
     return new Map(things.map((thing) => [thing.id, readinessOf(thing, 80, now + 8 * HOUR, now)]));
   });
-  rows.push(under(`charge and readiness of ${DEVICES} devices, ${NOTES} notes each`, ready, 20));
+  rows.push(await sorts(`charge and readiness of ${DEVICES} devices, ${NOTES} notes each`, ready, 2));
   for (const hours of [8, 3]) {
     const found = new Map(
       things.map((thing) => [thing.id, readinessOf(thing, 80, now + hours * HOUR, now)] as const),
@@ -52,10 +52,10 @@ export async function measureBluetooth(): Promise<Measured[]> {
       exact = all.every((plan) => plan.exact);
     });
     rows.push(
-      under(
+      await sorts(
         `the places of ${CHARGERS} chargers for them within ${hours} hours (${late} too late${exact ? "" : ", not exact"})`,
         plans,
-        20,
+        2,
       ),
     );
   }

@@ -6,7 +6,7 @@ import { codeplugFacts } from "#core/codeplug/facts.ts";
 import { layOut, type PlanBlock } from "#core/codeplug/lay-out.ts";
 import { modeShape } from "#core/modes/mode-shape.ts";
 import { plain } from "#core/quantities/date.ts";
-import { best, type Measured, under } from "./clock.ts";
+import { best, type Measured, sorts } from "./clock.ts";
 
 const MHZ = 1_000_000;
 const [BLOCKS, MEMBERS, MODELS, CHANNELS, CHECKED] = [9, 400, 12, 1000, 4000];
@@ -48,7 +48,7 @@ export async function measureCodeplug(): Promise<Measured[]> {
   );
   const shifted = alike.map((channel) => ({ ...channel, position: channel.position + CHANNELS }));
   const compared = async (name: string, a: CodeplugChannel[], b: CodeplugChannel[], most: number) =>
-    under(
+    await sorts(
       `${CHANNELS} by ${CHANNELS} channels compared, ${name}`,
       await best(2, () => compareCodeplugs(a, b)),
       most,
@@ -70,10 +70,10 @@ export async function measureCodeplug(): Promise<Measured[]> {
     }),
   );
   return [
-    under(`${CHECKED} channels checked`, checked, 50),
-    under(`a plan of ${MEMBERS} members laid out for ${MODELS} models`, laid, 100),
-    await compared("all of them moved", one, moved, 300),
-    await compared("with little in common", one, other, 300),
-    await compared("all alike, at other positions", alike, shifted, 3000),
+    await sorts(`${CHECKED} channels checked`, checked, 5),
+    await sorts(`a plan of ${MEMBERS} members laid out for ${MODELS} models`, laid, 10),
+    await compared("all of them moved", one, moved, 30),
+    await compared("with little in common", one, other, 30),
+    await compared("all alike, at other positions", alike, shifted, 300),
   ];
 }

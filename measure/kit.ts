@@ -6,7 +6,7 @@ import { bestPurchase, type Demand, wholeCurve } from "#core/kit/get.ts";
 import type { Computer, DriverRule, Job, Kit, Lead, System, Tool } from "#core/kit/shapes.ts";
 import { chainsFor } from "#core/kit/tooling.ts";
 import { solverOf } from "#core/solve/highs.ts";
-import { best, type Measured, ms, under } from "./clock.ts";
+import { best, type Measured, ms, sorts } from "./clock.ts";
 
 const LEADS = 60;
 const COMPUTERS = 20;
@@ -128,10 +128,10 @@ export async function measureKit(): Promise<Measured[]> {
     points = found.ok ? found.value.length : 0;
   });
   return [
-    under(
+    await sorts(
       `all chains of ${UNITS} units (${chains} chains) with ${LEADS} leads, ${COMPUTERS} computers, ${DRIVERS} drivers, ${TOOLS} tools`,
       time,
-      1000,
+      100,
     ),
     {
       what: `the same, every unit worked out by itself (${alone} chains)`,
@@ -140,11 +140,11 @@ export async function measureKit(): Promise<Measured[]> {
       ok: alone === chains,
     },
     growth(grown),
-    under("a device list of 30,000 lines read", await best(3, () => readDeviceList(DEVICE_LIST)), 300),
-    under(
+    await sorts("a device list of 30,000 lines read", await best(3, () => readDeviceList(DEVICE_LIST)), 30),
+    await sorts(
       "what to get for 300 units with 60 offers and a third of the money, proven optimal",
       purchase,
-      5000,
+      500,
     ),
     { what: `its whole curve (${points} points)`, value: ms(curve), asked: "no bound", ok: points > 0 },
   ];

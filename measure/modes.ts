@@ -4,7 +4,7 @@ import { renderToString } from "react-dom/server";
 import { Ruler } from "#app/ui/ruler.tsx";
 import { normalised, without } from "#core/modes/band.ts";
 import { type Probed, probesFor, RASTER } from "#core/modes/probes.ts";
-import { best, type Measured, under } from "./clock.ts";
+import { best, type Measured, sorts } from "./clock.ts";
 
 const MHZ = 1_000_000;
 const MODES = 12;
@@ -50,11 +50,11 @@ export async function measureModes(): Promise<Measured[]> {
   ];
   const drawn = await best(20, () => renderToString(createElement(Ruler, { name: "measured", lanes })));
   return [
-    under(
+    await sorts(
       `test frequencies for ${MODES} modes over ${edges.size - 1} pieces of the air (${found} of them)`,
       probes,
-      100,
+      10,
     ),
-    under("the ruler of 40 ranges and 1,000 channels, as markup", drawn, 50),
+    await sorts("the ruler of 40 ranges and 1,000 channels, as markup", drawn, 5),
   ];
 }

@@ -34,7 +34,7 @@ export async function measurePages(): Promise<Measured[]> {
   return results;
 }
 
-async function ask(task: Task): Promise<number[]> {
+export async function ask(task: Task): Promise<number[]> {
   const asker = fileURLToPath(new URL("asker.ts", import.meta.url));
   const { stdout } = await promisify(execFile)(process.execPath, [
     "--import",
@@ -74,7 +74,7 @@ function scriptSize(html: string): Measured {
   return {
     what: "first load of Cabinet, compressed script",
     value: `${(bytes / 1000).toFixed(0)} kB in ${used.length} files`,
-    asked: "at most 190 kB",
-    ok: bytes <= 190_000 && used.length > 0,
+    asked: "at most 160 kB",
+    ok: bytes <= 160_000 && used.length > 0,
   };
 }

@@ -6,7 +6,7 @@ import { actOnRelease } from "#app/models/load-release.server.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import { testDatabase, twoClubs } from "#db/testing.ts";
-import { best, type Measured, ms, under } from "./clock.ts";
+import { best, type Measured, ms, sorts } from "./clock.ts";
 import { bigClub } from "./needs.ts";
 import { fillClub } from "./store.ts";
 
@@ -74,7 +74,7 @@ async function measure(tx: Tx, who: SignedIn): Promise<Measured[]> {
   });
   const units = UNITS.toLocaleString("en");
   return [
-    under(`what a new release would touch of ${units} units (${touched} of them)`, whole, 100),
+    await sorts(`what a new release would touch of ${units} units (${touched} of them)`, whole, 10),
     {
       what: "the page's whole answer: that, the way of each of them to it, and their tags",
       value: ms(answer),
