@@ -1,6 +1,7 @@
 // What a page costs whoever opens it: the scripts of a first load, and how much moves under the finger while it wakes.
 import { gzipSync } from "node:zlib";
 import { expect, type Page } from "@playwright/test";
+import pg from "pg";
 import { openAwake } from "./awake.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
@@ -28,6 +29,47 @@ test("the scripts of a first load weigh what they may", async ({ page }) => {
   const whole = sizes.reduce((sum, [, size]) => sum + size, 0);
   expect(loaded.length).toBeGreaterThan(5);
   expect(whole).toBeLessThan(160_000);
+});
+
+/** What each main page may ask of the database, and how many bytes its answer may have when it is squeezed: the statements of 1 December 2026, and a seventh more bytes. */
+const MOST: Readonly<Record<string, readonly [statements: number, bytes: number]>> = {
+  "/cabinet": [17, 15800],
+  "/due": [17, 12500],
+  "/units/W-03": [35, 22100],
+  "/models/1": [25, 16000],
+  "/bench": [12, 4700],
+  "/kit": [9, 8000],
+  "/codeplugs": [13, 11800],
+  "/log": [8, 10800],
+};
+
+test("main pages ask the database no more, and send no more, than they may", async ({ page }) => {
+  await signIn(page, served.address, "wren");
+  // The server runs in this process; what else it does now and then is told apart by taking the least of three.
+  let asked = 0;
+  const proto = pg.Client.prototype as { query: (...all: unknown[]) => unknown };
+  const { query } = proto;
+  proto.query = function (this: unknown, ...all) {
+    asked++;
+    return query.apply(this, all);
+  };
+  const seen: Record<string, readonly [number, number]> = {};
+  for (const path of Object.keys(MOST)) {
+    let least: readonly [number, number] = [Number.POSITIVE_INFINITY, 0];
+    for (let time = 0; time < 3; time++) {
+      asked = 0;
+      const answer = await page.request.get(served.address + path);
+      expect(answer.status()).toBe(200);
+      if (asked < least[0]) least = [asked, gzipSync(await answer.body()).length];
+    }
+    seen[path] = least;
+  }
+  proto.query = query;
+  const over = Object.entries(seen).filter(([path, [statements, bytes]]) => {
+    const [mostStatements = 0, mostBytes = 0] = MOST[path] ?? [];
+    return statements > mostStatements || bytes > mostBytes;
+  });
+  expect(over).toEqual([]);
 });
 
 /** How much of the page has moved without anybody's doing: the browser's own sum. */
