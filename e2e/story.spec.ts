@@ -98,7 +98,7 @@ test("the drawer on the wall says what the radio needs, why, and the next act", 
   await signIn(page, served.address, "juno");
   await page.goto(`${served.address}/cabinet?unit=W-03`);
   const drawer = page.getByRole("region", { name: "Radio W-03" });
-  await expect(drawer.getByText(/^2 releases behind since \d{1,2} [A-Z][a-z]+/)).toBeVisible();
+  await expect(drawer.getByText(/^2 releases behind/)).toBeVisible();
   const needs = drawer.getByRole("list", { name: "What W-03 needs" });
   await expect(needs).toContainText(/Install 1\.14 since/);
   await expect(drawer.getByRole("button", { name: "Update it at the bench" })).toBeVisible();

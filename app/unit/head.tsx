@@ -1,35 +1,26 @@
 // The head of a radio's page: its tag, its verdict in a sentence, and what it is, where, with whom.
 import { Link } from "react-router";
-import type { PlainDate } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
-import { type Standing, worstOf } from "#core/unit/standing.ts";
 import type { UnitRow } from "#db/units.ts";
 import { useClub } from "../ui/club.ts";
 import { namesOf } from "../ui/why.tsx";
-import { capital } from "../ui/words/capital.ts";
-import { sayStanding } from "../ui/words/standing.ts";
+import { sayHeadline } from "../ui/words/headline.ts";
 import { sayDate } from "../ui/words/time.ts";
 
 export function Head(props: {
   readonly unit: UnitRow;
   readonly former: readonly string[];
-  readonly standings: readonly { readonly standing: Standing }[];
+  readonly standings: Parameters<typeof sayHeadline>[0];
   readonly releases: Readonly<Record<string, string>>;
-  readonly needs: readonly { readonly urgency: number; readonly due_from: PlainDate }[];
+  readonly needs: readonly (Parameters<typeof sayHeadline>[1][number] & { readonly urgency: number })[];
   readonly plugs: readonly string[];
 }) {
   const { unit, former, standings, releases, needs, plugs } = props;
   const { locale, today } = useClub();
   const names = namesOf(releases, locale, today);
-  const worst = worstOf(standings);
   const what = [unit.maker, unit.model].join(" ");
   const variant = unit.hardware_revision ? `hardware ${unit.hardware_revision}` : unit.region;
-  const title =
-    unit.shelved_at !== null
-      ? "Shelved"
-      : worst
-        ? capital(sayStanding(worst.standing, names))
-        : "Nothing is known of its model";
+  const title = unit.shelved_at !== null ? "Shelved" : sayHeadline(standings, needs, names);
   return (
     <header className="mb-4 flex items-start gap-4">
       <p className="cut tag whitespace-nowrap border-2 border-brass bg-plate px-3 py-4 text-xl">{unit.tag}</p>

@@ -1,5 +1,5 @@
 // A radio in one panel: how it stands, what it needs and what to do next, the way there, and with what. Each is said once.
-import { heldUntil, type NeedKind } from "#core/needs/need.ts";
+import { heldUntil } from "#core/needs/need.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
 import { worstOf } from "#core/unit/standing.ts";
@@ -11,6 +11,7 @@ import { Go } from "../ui/go.tsx";
 import { Ladder } from "../ui/ladder.tsx";
 import { namesOf, recordsOf, shownFacts, Why } from "../ui/why.tsx";
 import { capital } from "../ui/words/capital.ts";
+import { FROM_STANDING } from "../ui/words/headline.ts";
 import { sayNeed, saySince } from "../ui/words/need.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
@@ -25,8 +26,6 @@ type Need = Data["needs"][number];
 const sentence = (text: string) => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
 
 /** Needs that are told from how a part stands. */
-const FROM_STANDING: ReadonlySet<NeedKind> = new Set(["firmware", "reading", "catalogue"]);
-
 const URGENCY_WORD = ["", "a fix", "a matter of safety"] as const;
 
 export function Panel({ data }: { readonly data: Data }) {

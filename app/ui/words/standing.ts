@@ -8,7 +8,6 @@ import type { Standing, StandingName } from "#core/unit/standing.ts";
 import type { EntryProblem } from "#core/version/entry.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { counted } from "./count.ts";
-import { sayDate } from "./time.ts";
 
 /** What a sentence needs to know to name things. */
 export type Names = {
@@ -83,7 +82,7 @@ export function sayWhere({ below, above }: Place, { release }: Pick<Names, "rele
 export const sayPlace = (place: Place, names: Pick<Names, "release">): string =>
   `${sayNumbering(place.numbering)} it is ${sayWhere(place, names)}`;
 
-/** "3 releases behind since 2 May", "current", "cannot be placed: …". */
+/** "3 releases behind", "current", "cannot be placed: …". */
 export function sayStanding(standing: Standing, names: Names): string {
   switch (standing.standing) {
     case "current":
@@ -93,7 +92,7 @@ export function sayStanding(standing: Standing, names: Names): string {
     case "behind": {
       const { behind } = standing;
       if (!behind) return "behind";
-      return `${counted(behind.newer.length, "release")} behind since ${sayDate(behind.since, names.locale, names.today)}`;
+      return `${counted(behind.newer.length, "release")} behind`;
     }
     case "ahead":
       return "newer than anything we know of; our list is behind, not the radio";
