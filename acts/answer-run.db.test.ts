@@ -2,6 +2,7 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
 import type { Happening } from "#core/run/event.ts";
 import { foldRun } from "#core/run/fold.ts";
+import { stepsOf } from "#core/run/plan.ts";
 import { readLog } from "#db/log.ts";
 import type { Tx } from "#db/pool.ts";
 import { eventsOf, openRuns, runById } from "#db/runs.ts";
@@ -44,6 +45,46 @@ const stands = async (tx: Tx, run: string) => {
   return { row, ...foldRun(row.plan, (await eventsOf(tx, [run])).get(run) ?? []) };
 };
 const seen: Happening = { kind: "seen" };
+
+it("which hardware it has is asked where nobody has noted it, and noted", () =>
+  club.trial(async (tx) => {
+    const unit = await unitByTag(tx, "W-03");
+    await tx.query(
+      `insert into hardware_revision (club_id, model_id, name, how_to_tell)
+       values (current_club(), $1, 'round', 'a round knob'), (current_club(), $1, 'square', '')`,
+      [unit?.model_id],
+    );
+    const done = await performIn(tx, beginRun, club.who, {
+      input: { unit: unit?.id, for: { update: {} } },
+      key: crypto.randomUUID(),
+    });
+    if (!done.ok) throw new Error(JSON.stringify(done.problem));
+    const { run } = done.value.answer;
+    const steps = stepsOf((await stands(tx, run)).plan);
+    const at = steps.findIndex(({ step }) => step.kind === "gate" && step.gate === "hardware");
+    const before = steps
+      .slice(0, at)
+      .map(
+        ({ step }): Happening =>
+          step.kind === "gate" ? { kind: "held", gate: step.gate, charge: 90 } : seen,
+      );
+    await send(
+      tx,
+      run,
+      [{ kind: "started" } as const, ...before].map((what, i) => event(i + 1, what)),
+    );
+    const noted = async () => (await unitByTag(tx, "W-03"))?.hardware_revision;
+    const answer = (number: number, revision?: string) =>
+      send(tx, run, [event(number, { kind: "held", gate: "hardware", ...(revision && { revision }) })]);
+    expect(await answer(at + 2)).toMatchObject({ value: { answer: { place: at, unfit: ["gate-fails"] } } });
+    expect(await answer(at + 3, "oval")).toMatchObject({ value: { answer: { unfit: ["gate-fails"] } } });
+    expect(await noted()).toBeNull();
+    expect(await answer(at + 4, "round")).toMatchObject({ value: { answer: { place: at + 1, unfit: [] } } });
+    expect(await noted()).toBe("round");
+    expect((await readLog(tx, { unit: unit?.id ?? "" }, 1, "keeper"))[0]).toMatchObject({
+      kind: "unit-changed",
+    });
+  }));
 
 it("goes from its first step to a reading that is in, and is told of at its ends", () =>
   club.trial(async (tx) => {

@@ -59,7 +59,6 @@ export async function workFacts(
   const things = thingsOf(chains, tools);
   const releases = await releasesOf(tx, unit.model);
   const revisions = await revisionsOf(tx, unit.model);
-  const hardware = revisions.find((r) => r.id === unit.hardwareRevision)?.name;
   const [first] = chains;
   const named = (chain: Chain) =>
     thingsOf([chain], tools)
@@ -75,7 +74,7 @@ export async function workFacts(
         kind === "lead" || kind === "adapter" ? `${kind} ${name}` : name,
       ),
       guards: {
-        ...(hardware !== undefined && { hardware: `hardware ${hardware}` }),
+        revisions: revisions.map(({ id, name, how_to_tell }) => ({ id, name, tell: how_to_tell })),
         ...(first && {
           chain: {
             what: named(first),

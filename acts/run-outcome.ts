@@ -24,7 +24,7 @@ import type { Who } from "./define.ts";
 import { addTryWith } from "./note-try.ts";
 import { chargeSeen, erasedNow, pairedNow, pairingFailed, writtenNow } from "./run-bluetooth.ts";
 import type { Happened, Outcome } from "./run-happened.ts";
-import { noteMeasured, noteUnitMode, proveMode } from "./run-radio.ts";
+import { hardwareSeen, noteMeasured, noteUnitMode, proveMode } from "./run-radio.ts";
 import { kindOf, simulatedRadio } from "./simulated.ts";
 
 export type OutcomeProblem =
@@ -74,6 +74,7 @@ export async function comesTo(
     case "held":
       await chargeSeen(tx, happened, what.charge, outcome);
       await pluggedProved(tx, happened, outcome);
+      await hardwareSeen(tx, happened, what.revision, outcome);
       return good(run);
     case "probed":
       await proveMode(tx, happened, outcome);

@@ -9,10 +9,11 @@ import type { Run } from "#core/run/fold.ts";
 import { type RunStep, stepsOf } from "#core/run/plan.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { addMeasurement } from "#db/measurements.ts";
+import { revisionsOf } from "#db/models.ts";
 import { addUnitMode, knownMode, modesOf } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { putSimulated } from "#db/simulated.ts";
-import { unitById } from "#db/units.ts";
+import { setHardware, unitById } from "#db/units.ts";
 import { ratedHere } from "./rated-here.ts";
 import type { Happened, Outcome } from "./run-happened.ts";
 import { simulatedRadio } from "./simulated.ts";
@@ -87,4 +88,21 @@ export async function proveMode(tx: Tx, happened: Happened, outcome: Outcome): P
   );
   if (fits.length === 1 && fits[0]?.name === switched.mode)
     await noteUnitMode(tx, happened, switched, "proved", outcome);
+}
+
+/** Which hardware it was seen to have is noted, where nobody had noted it; that it has another than is noted is for a keeper to correct. */
+export async function hardwareSeen(
+  tx: Tx,
+  { row }: Happened,
+  seen: string | undefined,
+  outcome: Outcome,
+): Promise<void> {
+  if (seen === undefined) return;
+  const unit = await unitById(tx, row.unit_id);
+  if (!unit || unit.hardware_revision !== null) return;
+  const revision = (await revisionsOf(tx, unit.model_id)).find(({ name }) => name === seen);
+  if (!revision || !(await setHardware(tx, unit.id, revision.id))) return;
+  const what = `hardware ${revision.name}`;
+  outcome.log.push({ entry: { kind: "unit-changed" as const, what }, unit: unit.id });
+  outcome.touches.push({ scope: { of: "units" as const, ids: [unit.id] }, why: what });
 }

@@ -1,4 +1,6 @@
 // What must hold before anything is flashed or erased: how it is shown to hold, and, where that is allowed, passed by with a reason.
+
+import { listed } from "#core/quantities/list.ts";
 import { FIRM_GATES } from "#core/run/event.ts";
 import { POWER_FLOOR } from "#core/run/fold.ts";
 import { ActForm } from "../forms/act-form.tsx";
@@ -126,6 +128,18 @@ function Look({ run, step, known, kept }: Props) {
         </div>
       );
     case "hardware":
+      return step.revisions ? (
+        <WhichHardware revisions={step.revisions}>
+          {known}
+          {gate}
+        </WhichHardware>
+      ) : (
+        <ActForm intent="hold">
+          {known}
+          {gate}
+          <Go label="It is so" />
+        </ActForm>
+      );
     case "chain":
     case "base":
       return step.bad ? (
@@ -142,6 +156,37 @@ function Look({ run, step, known, kept }: Props) {
         </ActForm>
       );
   }
+}
+
+/** Nobody has noted which hardware it has: it is looked at, said, and noted. */
+function WhichHardware(props: {
+  readonly revisions: NonNullable<Props["step"]["revisions"]>;
+  readonly children: React.ReactNode;
+}) {
+  const other = props.revisions.filter(({ fits }) => !fits).map(({ name }) => name);
+  return (
+    <ActForm intent="hold" className="flex flex-col gap-3">
+      {props.children}
+      <fieldset className="flex flex-col gap-1">
+        <legend className="mb-1 font-semibold">Which hardware does it have?</legend>
+        {props.revisions.map(({ name, tell }) => (
+          <label key={name} className="flex min-h-11 items-center gap-3">
+            <input type="radio" name="revision" value={name} required className="radio" />
+            <span>
+              <strong>{name}</strong> {tell && <span className="text-quiet">{tell}</span>}
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      {other.length > 0 && (
+        <p className="max-w-prose text-quiet">
+          What is planned here is not for {listed(other)}: if it is that, stop here, note it on the radio's
+          page, and begin anew.
+        </p>
+      )}
+      <Go label="It is that one" />
+    </ActForm>
+  );
 }
 
 function FileForm(props: {

@@ -24,8 +24,12 @@ export function happeningsOf(intent: string, form: FormData): Happening[] {
       const charge =
         text("charge") === "" ? undefined : Number(text("charge").replace("%", "").replace(",", "."));
       const supply = form.get("supply") === "on";
+      const revision = text("revision").slice(0, 200);
       return [
-        { kind: "held", gate, ...(charge !== undefined && { charge }), ...(supply && { supply }) },
+        {
+          ...{ kind: "held", gate, ...(charge !== undefined && { charge }), ...(supply && { supply }) },
+          ...(revision !== "" && { revision }),
+        },
         ...(isLast ? [{ kind: "finished" as const }] : []),
       ];
     }

@@ -1,6 +1,7 @@
 // The step editor: one line a step. While it is typed, each line is read, what is wrong is said, and the key card of the
 // line under the cursor is drawn. Lines move with Alt and the arrows, or by dragging their reading beside the text.
 import { useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import type { Layout } from "#core/dossier/layout.ts";
 import { readSteps } from "#core/dossier/procedure.ts";
 import { parseStep, STEP_EXAMPLES } from "#core/dossier/step.ts";
@@ -41,11 +42,13 @@ export function StepEditor(props: {
     if (moved === text || !field.current) return;
     field.current.value = moved;
     field.current.dispatchEvent(new Event("input", { bubbles: true }));
-    setText(moved);
-    setAt(to);
+    // The cursor goes with its line, before another key can move it.
+    flushSync(() => {
+      setText(moved);
+      setAt(to);
+    });
     const start = linesOf(moved).slice(0, to).join("\n").length + (to > 0 ? 1 : 0);
-    // After the new text is in place, the cursor goes with its line.
-    requestAnimationFrame(() => field.current?.setSelectionRange(start, start));
+    field.current.setSelectionRange(start, start);
   };
   const onKeyDown = (event: React.KeyboardEvent) => {
     if (!event.altKey || (event.key !== "ArrowUp" && event.key !== "ArrowDown")) return;

@@ -12,8 +12,8 @@ export type Gathered = readonly string[];
 export type Guards = {
   /** The least charge before flashing, in percent; absent: the usual. */
   readonly floor?: number;
-  /** The hardware it has, in words; absent: nobody has noted it, or its model has but one. */
-  readonly hardware?: string;
+  /** The hardware revisions of its model, with how each is told. */
+  readonly revisions?: readonly { readonly id: string; readonly name: string; readonly tell: string }[];
   /** The chain in words, and whether it is known to fail. */
   readonly chain?: { readonly what: string; readonly bad: boolean };
   /** What else has a battery on the way in, with the least charge that it should have, in percent. */
@@ -86,12 +86,23 @@ export const chainGate = ({ chain }: Guards): RunStep => ({
   ...(chain && { what: chain.what.slice(0, 200), bad: chain.bad }),
   minutes: 1,
 });
-export const hardwareGate = ({ hardware }: Guards): RunStep => ({
-  kind: "gate",
-  gate: "hardware",
-  ...(hardware !== undefined && { what: hardware.slice(0, 200) }),
-  minutes: 1,
-});
+/**
+ * That what is planned is for the hardware that it has. A revision that is noted says so by itself: nothing is asked. Where nobody has noted it, it is
+ * asked for, `fits` saying for which what is planned is; where the dossier knows no revisions, somebody looks.
+ */
+export function hardwareGate(
+  { revisions = [] }: Guards,
+  noted: string | undefined,
+  fits: (revision: string) => boolean,
+): RunStep[] {
+  const gate = { kind: "gate", gate: "hardware", minutes: 1 } as const;
+  if (revisions.length === 0) return [gate];
+  if (noted !== undefined) return [];
+  const each = revisions.slice(0, 200).map(({ id, name, tell }) => ({
+    ...{ name: name.slice(0, 200), tell: tell.slice(0, 200), fits: fits(id) },
+  }));
+  return [{ ...gate, revisions: each }];
+}
 
 /** What is in it is read out, kept, and looked at. */
 export const backingUp = (procedures: readonly KnownProcedure[], moment: Moment): Stage[] =>

@@ -335,6 +335,46 @@ describe("machine work", () => {
   });
 });
 
+describe("the gate for the hardware", () => {
+  const revisions = [
+    { id: "A", name: "old", tell: "a round knob" },
+    { id: "B", name: "new", tell: "" },
+  ];
+  const gateOf = (more: Partial<UpdateFacts>, procedures: KnownProcedure[] = [], releases = catalogue) =>
+    stepsOf(update(procedures, releases, "2.0", more)).flatMap(({ step }) =>
+      step.kind === "gate" && step.gate === "hardware" ? [step] : [],
+    );
+  const unknown: UnitFacts = { ...unit, hardwareRevision: undefined };
+  const guards = { sums: new Map<string, string>(), revisions };
+
+  it("is passed by what is noted; where nobody has noted it, it is asked for; where none is known, somebody looks", () => {
+    expect(gateOf({ guards })).toEqual([]);
+    expect(gateOf({ guards, unit: unknown })).toMatchObject([
+      {
+        revisions: [
+          { name: "old", tell: "a round knob", fits: true },
+          { name: "new", fits: true },
+        ],
+      },
+    ]);
+    expect(gateOf({ unit: unknown })).toEqual([{ kind: "gate", gate: "hardware", minutes: 1 }]);
+  });
+
+  it("holds for no revision for which another procedure would be taken, or a release is not", () => {
+    const other = procedure("other", "restore", { hardwareRevisions: ["B"] });
+    const usual = procedure("usual", "restore");
+    const fits = (gates: ReturnType<typeof gateOf>) => gates[0]?.revisions?.map((one) => one.fits);
+    expect(fits(gateOf({ guards, unit: unknown }, [other, usual]))).toEqual([false, true]);
+    const picky = catalogueWith(release("1.5"), { ...release("2.0"), hardwareRevisions: ["A"] });
+    const { result } = wayOf(unit, picky, PLAIN_POLICY, new Map([["main", "2.0"]]));
+    if (!result.ok) throw new Error("there is a way");
+    expect(fits(gateOf({ guards, unit: unknown, route: result.value, catalogue: picky }))).toEqual([
+      true,
+      false,
+    ]);
+  });
+});
+
 describe("which procedure holds", () => {
   const moment = { unit, catalogue, state };
   it.each([

@@ -21,7 +21,7 @@ import {
   written,
 } from "./blocks.ts";
 import { type PairFacts, pairing } from "./pair.ts";
-import type { RunPlan, RunStep } from "./plan.ts";
+import type { RunPlan, RunStep, Stage } from "./plan.ts";
 import { type KnownProcedure, type Moment, procedureFor } from "./procedure.ts";
 
 export type UpdateFacts = WorkFacts & {
@@ -203,22 +203,49 @@ const losesOn = ({ steps }: Route): Erases =>
  * where anything on the way erases.
  */
 export function composeUpdate(facts: UpdateFacts): RunPlan {
-  const { route, procedures, catalogue, unit, guards } = facts;
+  const { route, catalogue, unit, guards } = facts;
   const isErased = losesOn(route) !== "nothing";
   // Any flash may fail half way, and then what was in it is gone.
   const isKept = isErased || facts.backsUpOnlyErasing !== true;
-  const state = new Map(facts.state);
-  const moment: Moment = { unit, catalogue, state };
+  const work = working(facts, unit, { isKept, isErased });
+  // What is planned is for a revision where nothing of it would be another for that one.
+  const isFor = (revision: string) =>
+    route.steps.every(({ component, release }) => {
+      const asked = catalogue.get(component)?.byId.get(release)?.hardwareRevisions;
+      return asked === undefined || asked.includes(revision);
+    }) &&
+    JSON.stringify(working(facts, { ...unit, hardwareRevision: revision }, { isKept, isErased })) ===
+      JSON.stringify(work);
   const stages = [
     ...stage("gather", "What is needed", gathering(facts.gather)),
     ...stage("gates", "Before it begins", [
       powerGate(guards),
       ...deviceGates(guards),
-      hardwareGate(guards),
+      ...hardwareGate(guards, unit.hardwareRevision, isFor),
       chainGate(guards),
     ]),
-    ...(isKept ? backingUp(procedures, moment) : []),
+    ...work,
   ];
+  return {
+    purpose: "update",
+    stages: withoutTwice([
+      ...stages,
+      ...(isErased ? (facts.pairs ?? []).flatMap(pairing) : []),
+      ...measuring(facts.measure),
+      ...stage("put-away", "Put away", puttingAway(facts.gather)),
+    ]),
+  };
+}
+
+/** From the backup over all installs of a way to the restore, for a unit as it is told; the procedures are those for what it runs at each point. */
+function working(
+  { route, procedures, catalogue, guards, ...facts }: UpdateFacts,
+  unit: UpdateFacts["unit"],
+  { isKept, isErased }: { readonly isKept: boolean; readonly isErased: boolean },
+): Stage[] {
+  const state = new Map(facts.state);
+  const moment: Moment = { unit, catalogue, state };
+  const stages: Stage[] = isKept ? backingUp(procedures, moment) : [];
   for (const { component, release, conditions } of route.steps) {
     const prepared = catalogue.get(component);
     const version = prepared?.byId.get(release)?.version ?? "the release";
@@ -263,14 +290,5 @@ export function composeUpdate(facts: UpdateFacts): RunPlan {
       ]),
     );
   }
-  return {
-    purpose: "update",
-    stages: withoutTwice([
-      ...stages,
-      ...(isErased ? writingBack(procedures, moment) : []),
-      ...(isErased ? (facts.pairs ?? []).flatMap(pairing) : []),
-      ...measuring(facts.measure),
-      ...stage("put-away", "Put away", puttingAway(facts.gather)),
-    ]),
-  };
+  return isErased ? [...stages, ...writingBack(procedures, moment)] : stages;
 }

@@ -33,6 +33,8 @@ export const happening = z.discriminatedUnion("kind", [
     supply: z.boolean().optional(),
     /** Of the file that was looked at. */
     sha256: sha256.optional(),
+    /** The hardware revision that it was seen to have. */
+    revision: z.string().max(200).optional(),
   }),
   z.object({ kind: z.literal("overrode"), gate: z.enum(GATES), reason: text }),
   /** How far machine work is, from 0 to 1; with 0 it begins. */

@@ -142,6 +142,30 @@ describe("a run", () => {
     });
   });
 
+  it("an unknown hardware is said, and holds for one that what is planned is for", () => {
+    const asks: RunPlan = {
+      purpose: "update",
+      stages: [
+        {
+          name: "gates",
+          title: "Before it begins",
+          steps: [
+            {
+              ...{ kind: "gate", gate: "hardware", minutes: 1 },
+              revisions: [
+                { name: "A", tell: "", fits: true },
+                { name: "B", tell: "", fits: false },
+              ],
+            },
+          ],
+        },
+      ],
+    };
+    const holds = (revision?: string) =>
+      gateHolds(begin(asks), asks.stages[0]?.steps[0] as Extract<RunStep, { kind: "gate" }>, { revision });
+    expect([holds("A"), holds("B"), holds("C"), holds()]).toEqual([true, false, false, false]);
+  });
+
   it("a machine that fails begins its step anew once it is cured; it is never less far than it was", () => {
     const flashing: What[] = [started, seen, power, file];
     const at = (part: number): What => ({ kind: "progress", part });

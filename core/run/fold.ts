@@ -185,7 +185,8 @@ export const POWER_FLOOR = 50;
 /**
  * Whether a gate holds by what was looked at. Power: at or above the floor, or on a supply. Backup: a sound one of this radio was kept in this
  * run. File: its sum is that of the release; where nobody has noted that one, there is nothing to compare with and it holds. Same: what was
- * read again is what was written, which is the run's own backup where nothing else is named. Hardware, chain and base: unless they are known not to.
+ * read again is what was written, which is the run's own backup where nothing else is named. Hardware: where nobody has noted its revision, it is said
+ * which it has, and what is planned is for that one. Chain and base: unless they are known not to.
  */
 export function gateHolds(
   run: Pick<Run, "files">,
@@ -194,6 +195,7 @@ export function gateHolds(
     readonly charge?: number | undefined;
     readonly supply?: boolean | undefined;
     readonly sha256?: string | undefined;
+    readonly revision?: string | undefined;
   },
 ): boolean {
   switch (step.gate) {
@@ -208,6 +210,9 @@ export function gateHolds(
       return written === undefined || (seen.sha256 ?? lastFile(run, "read-again")) === written;
     }
     case "hardware":
+      return step.revisions
+        ? step.revisions.some(({ name, fits }) => fits && name === seen.revision)
+        : step.bad !== true;
     case "chain":
     case "base":
       return step.bad !== true;

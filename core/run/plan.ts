@@ -58,6 +58,11 @@ export const runStepShape = z.discriminatedUnion("kind", [
     what: words.optional(),
     /** Whose battery it is, where not the radio's own: a programmer, a button. */
     device: words.optional(),
+    /** The hardware revisions of its model, where nobody has noted which it has; `fits`: what is planned is for that one. */
+    revisions: z
+      .array(z.object({ name: words, tell: words, fits: z.boolean() }))
+      .max(200)
+      .optional(),
     /** Known to fail, or not to fit: it does not hold, whatever is looked at. */
     bad: z.boolean().optional(),
     minutes,
