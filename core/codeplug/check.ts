@@ -13,7 +13,7 @@ export type Finding = {
   | { readonly kind: "stranded"; readonly does: Stranded["does"]; readonly edge?: number }
   /** It does not hear there in this mode. */
   | { readonly kind: "deaf" }
-  /** Wider than the plan lets it be, now or from that day on. */
+  /** Wider than the plan lets it be, now or from that day on, the first such. */
   | { readonly kind: "wide"; readonly most: number; readonly from?: PlainDate }
   /** Narrower than what the plan has there. */
   | { readonly kind: "narrow"; readonly usual: number }
@@ -40,11 +40,8 @@ export function checkChannels(channels: readonly Channel[], facts: CheckFacts): 
     (mode ? strandedChannels(channels, mode) : []).map((one) => [one.channel, one] as const),
   );
   const lines = facts.class === undefined ? [] : segmentsOn(facts.plan, facts.class, on);
-  const next = facts.class === undefined ? undefined : changesAfter(facts.plan, facts.class, on);
-  const later =
-    facts.class !== undefined && next !== undefined ? segmentsOn(facts.plan, facts.class, next) : [];
   const widestNow = widestOf(lines);
-  const widestLater = widestOf(later);
+  const widestLater = widestFrom(facts);
   const found: Finding[] = [];
   for (const [place, channel] of channels.entries()) {
     const { transmit, bandwidth } = channel;
@@ -58,14 +55,23 @@ export function checkChannels(channels: readonly Channel[], facts: CheckFacts): 
       found.push({ place, channel, kind: "deaf" });
     if (bandwidth === undefined || transmit === undefined) continue;
     const now = widestNow(transmit);
-    const then = next && widestLater(transmit);
+    const then = widestLater.find(({ most }) => bandwidth > (most(transmit) ?? Number.POSITIVE_INFINITY));
     if (now !== undefined && bandwidth > now) found.push({ place, channel, kind: "wide", most: now });
-    else if (next && then !== undefined && bandwidth > then)
-      found.push({ place, channel, kind: "wide", most: then, from: next });
+    else if (then)
+      found.push({ place, channel, kind: "wide", most: then.most(transmit) ?? 0, from: then.day });
     if (now !== undefined && bandwidth < now) found.push({ place, channel, kind: "narrow", usual: now });
   }
   // They come by place: put side by side by kind, they are in order.
   return FINDING_ORDER.flatMap((kind) => found.filter((one) => one.kind === kind));
+}
+
+/** The days to come on which the plan changes, in their order, each with the widest that it allows from then on. */
+function widestFrom({ plan, class: of, on }: CheckFacts) {
+  const days: { readonly day: PlainDate; readonly most: ReturnType<typeof widestOf> }[] = [];
+  if (of === undefined) return days;
+  for (let day = changesAfter(plan, of, on); day !== undefined; day = changesAfter(plan, of, day))
+    days.push({ day, most: widestOf(segmentsOn(plan, of, day)) });
+  return days;
 }
 
 /** The widest that any line of the plan allows on a frequency; undefined where none says how wide. Many channels are on few frequencies. */

@@ -189,7 +189,8 @@ describe("channels against modes and the plan", () => {
         at: edges,
         size: fc.integer({ min: 1, max: 6 }),
         bandwidth: width,
-        from: fc.constantFrom(undefined, -5, 10),
+        from: fc.constantFrom(undefined, -5, 10, 20, 30),
+        until: fc.constantFrom(undefined, undefined, 15, 40),
       }),
       { maxLength: 4 },
     );
@@ -200,11 +201,12 @@ describe("channels against modes and the plan", () => {
     fc.assert(
       fc.property(some, some, some, lines, channels, (transmit, receive, allowed, drawn, list) => {
         const own = modeShape.parse({ name: "m", transmit, receive });
-        const plan = drawn.map(({ at, size, bandwidth, from }) =>
+        const plan = drawn.map(({ at, size, bandwidth, from, until }) =>
           segmentShape.parse({
             ...{ class: "c", ...band(at, at + size) },
             ...(bandwidth && { bandwidth }),
             ...(from !== undefined && { since: addDays(today, from) }),
+            ...(until !== undefined && until > (from ?? -9) && { until: addDays(today, until) }),
           }),
         );
         const all: Channel[] = list.map((one, i) => ({
@@ -219,14 +221,17 @@ describe("channels against modes and the plan", () => {
         const most = (frequency: number, day: typeof today) => {
           const here = plan.filter(
             (one) =>
-              one.from <= frequency && frequency < one.to && (one.since === undefined || one.since <= day),
+              one.from <= frequency &&
+              frequency < one.to &&
+              (one.since === undefined || one.since <= day) &&
+              (one.until === undefined || day < one.until),
           );
           return here.length === 0 || here.some((one) => one.bandwidth === undefined)
             ? undefined
             : here.map((one) => one.bandwidth ?? 0).sort((a, b) => b - a)[0];
         };
-        const coming = addDays(today, 10);
-        const changes = plan.some((one) => one.since === coming);
+        // Each day by itself, far beyond the last change.
+        const coming = Array.from({ length: 60 }, (_, i) => addDays(today, i + 1));
         for (const [place, one] of all.entries()) {
           const on = one.transmit;
           expect(has(place, "beyond")).toBe(on !== undefined && !liesInBands(normalised(allowed), on));
@@ -235,12 +240,13 @@ describe("channels against modes and the plan", () => {
             receive.length > 0 && !receive.some((b) => b.from <= one.receive && one.receive < b.to),
           );
           const now = on === undefined ? undefined : most(on, today);
-          const then = on === undefined || !changes ? undefined : most(on, coming);
           const width_ = one.bandwidth ?? 0;
-          const wide =
-            one.bandwidth !== undefined &&
-            ((now !== undefined && width_ > now) || (then !== undefined && width_ > then));
-          expect(has(place, "wide")).toBe(wide);
+          const isWide = (day: typeof today) =>
+            one.bandwidth !== undefined && on !== undefined && width_ > (most(on, day) ?? width_);
+          const first = [today, ...coming].find(isWide);
+          const told = found.find((finding) => finding.place === place && finding.kind === "wide");
+          expect(told !== undefined).toBe(first !== undefined);
+          if (told?.kind === "wide") expect(told.from ?? today).toBe(first);
           expect(has(place, "narrow")).toBe(one.bandwidth !== undefined && now !== undefined && width_ < now);
         }
         const ranks = found.map(({ kind }) => FINDING_ORDER.indexOf(kind));
