@@ -46,6 +46,7 @@ export async function codeplugCheck(
     ...{ plan: segments, on: today, lists, habits: habitsOf(directory) },
     holds: row?.facts,
     meets,
+    identities: digital.flatMap((one) => (one.kind === "there" ? [one.value.replace(/\s/g, "")] : [])),
     identity: digital.some(({ kind }) => kind === "there")
       ? "there"
       : digital.length > 0

@@ -79,6 +79,12 @@ export async function layCodeplugs(tx: Tx, known: Known, today: PlainDate): Prom
   await layCarried(tx, known, revisions as Awaited<ReturnType<typeof tablesOf>>[], today);
 }
 
+/** It was noted before the list was sorted, and means another since. */
+const ASTRAY: CodeplugChannel = {
+  ...{ position: 120, name: "Marshal spare", receive: 439_500_000, transmit: 439_500_000 },
+  ...{ bandwidth: 12_500, digital: true, colour: 1, slot: 1, talkgroup: "3 99905" },
+};
+
 async function layCarried(
   tx: Tx,
   { units, people, evening }: Known,
@@ -114,7 +120,7 @@ async function layCarried(
   for (const [ago, who, tag, name, members] of LISTS)
     await addCodeplug(tx, {
       ...{ unit: units.get(tag) ?? "", source: "brought", name, by: people.get(who) ?? "" },
-      ...{ channels: last.get(tag) ?? [], lists: { talkgroups: { by: "position", members } } },
+      ...{ channels: [...(last.get(tag) ?? []), ASTRAY], lists: { talkgroups: { by: "position", members } } },
       at: evening(addDays(today, -ago), 45),
     });
 }

@@ -14,6 +14,8 @@ const KIND_WORD: Record<CodeplugFinding["kind"], string> = {
   apart: "apart from its group",
   "too-many": "more than fits",
   dangling: "points at nothing",
+  slipped: "means another than it says",
+  "other-identity": "wants another digital ID",
   wide: "too wide",
   twice: "there twice",
   "same-name": "shown like another",
@@ -26,7 +28,14 @@ const KIND_WORD: Record<CodeplugFinding["kind"], string> = {
   "strange-signs": "signs that it cannot show",
   "long-name": "name cut",
 };
-const BAD: readonly CodeplugFinding["kind"][] = ["beyond", "stranded", "apart", "too-many", "dangling"];
+const BAD: readonly CodeplugFinding["kind"][] = [
+  "beyond",
+  "stranded",
+  "apart",
+  "too-many",
+  "dangling",
+  "slipped",
+];
 
 const CURE_WORD: Record<Cure, string> = {
   narrow: "Make them narrow",
@@ -58,6 +67,10 @@ function sayFinding(
       return `${one.count} ${one.what}, and its model holds ${one.most}.`;
     case "dangling":
       return `The talkgroup ${one.what} is not in its list: merge that in, or choose another.`;
+    case "slipped":
+      return `It says ${one.says}, and at position ${one.position} is ${one.means}: put the list right, or the channel.`;
+    case "other-identity":
+      return `It wants the ID ${one.wants}; the radio has ${listed(one.has)}: enter that, or note the other.`;
     case "deaf":
       return "The radio does not receive there in this mode.";
     case "wide":

@@ -6,6 +6,7 @@ import type { CodeplugLists } from "./document.ts";
 import type { CodeplugFacts } from "./facts.ts";
 import { shortened } from "./names.ts";
 import type { ListedRepeater } from "./plan.ts";
+import { referrer } from "./refer.ts";
 import { isCommon, toneText } from "./tone.ts";
 
 /** How repeaters usually shift on a stretch of the air, in hertz: to receive minus to transmit. */
@@ -40,6 +41,16 @@ export type CodeplugFinding = { readonly channel: CodeplugChannel | undefined; r
   | { readonly kind: "incomplete"; readonly lacks: readonly ("colour code" | "slot" | "digital ID")[] }
   | { readonly kind: "identity-awaited" }
   | { readonly kind: "dangling"; readonly list: "talkgroups"; readonly what: string }
+  /** By its position it means another than it says. */
+  | {
+      readonly kind: "slipped";
+      readonly list: "talkgroups";
+      readonly position: number;
+      readonly says: string;
+      readonly means: string;
+    }
+  /** It wants another digital ID than the radio has. */
+  | { readonly kind: "other-identity"; readonly wants: string; readonly has: readonly string[] }
 );
 
 const AIR_CURE: { readonly [kind in Finding["kind"]]?: Cure } = {
@@ -50,7 +61,19 @@ const AIR_CURE: { readonly [kind in Finding["kind"]]?: Cure } = {
 
 /** Worst first. */
 export const CODEPLUG_ORDER: readonly CodeplugFinding["kind"][] = [
-  ...(["beyond", "stranded", "apart", "too-many", "dangling", "wide", "twice", "same-name", "tone"] as const),
+  ...([
+    "beyond",
+    "stranded",
+    "apart",
+    "too-many",
+    "dangling",
+    "slipped",
+    "other-identity",
+    "wide",
+    "twice",
+    "same-name",
+    "tone",
+  ] as const),
   ...([
     "incomplete",
     "identity-awaited",
@@ -71,6 +94,8 @@ export type CodeplugCheck = CheckFacts & {
   readonly meets?: number | undefined;
   /** Of the radio's own digital ID. */
   readonly identity?: "there" | "awaited" | undefined;
+  /** The digital IDs that it has. */
+  readonly identities?: readonly string[];
 };
 
 /** Positions of so many others are told where names are alike. */
@@ -162,9 +187,8 @@ function beginning(name: string, most: number): string {
 }
 
 function each(channels: readonly CodeplugChannel[], facts: CodeplugCheck): CodeplugFinding[] {
-  const { holds, habits, lists, identity } = facts;
-  const groups = lists.talkgroups?.members.flatMap((member) => (member ? [member.key, member.name] : []));
-  const known = groups && new Set(groups);
+  const { holds, habits, lists, identity, identities = [] } = facts;
+  const refersTo = lists.talkgroups && referrer(lists.talkgroups);
   const found: CodeplugFinding[] = [];
   for (const channel of channels) {
     const { receive, transmit, digital, colour, slot, talkgroup, sends, hears } = channel;
@@ -175,9 +199,15 @@ function each(channels: readonly CodeplugChannel[], facts: CodeplugCheck): Codep
     const habit = shift === 0 ? undefined : habits.find(({ from, to }) => from <= receive && receive < to);
     if (habit && shift !== habit.shift)
       found.push({ kind: "unusual-shift", channel, shift: -shift, usual: -habit.shift });
-    if (talkgroup !== undefined && known && !known.has(talkgroup))
+    const meant = talkgroup === undefined ? undefined : refersTo?.(talkgroup);
+    if (talkgroup !== undefined && meant?.kind === "nothing")
       found.push({ kind: "dangling", channel, list: "talkgroups", what: talkgroup });
+    if (meant?.kind === "other") found.push({ ...meant, kind: "slipped", channel, list: "talkgroups" });
     if (!digital) continue;
+    const wants = channel.identity?.replace(/\s/g, "") ?? "";
+    // What is no number is what the tool calls it, and nothing to compare with.
+    if (identities.length > 0 && /^\d+$/.test(wants) && !identities.includes(wants))
+      found.push({ kind: "other-identity", channel, wants, has: identities });
     const own = channel.identity !== undefined;
     const lacks = [
       ...(colour === undefined ? ["colour code" as const] : []),

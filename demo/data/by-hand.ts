@@ -59,7 +59,10 @@ const OF_HALE = asChannels([
   ["Boathouse 70", 433.5, 433.5, 25],
   ["Otterslack", 438.65, 433.65, 12.5, { sends: tone(885) }],
   ["Jetty", 433.55, 433.55, 12.5, { sends: tone(980) }],
-  ["Marshal north", 439.4, 439.4, 12.5, { digital: true, colour: 1, slot: 1, talkgroup: "99901" }],
+  [
+    ...(["Marshal north", 439.4, 439.4, 12.5] as const),
+    { digital: true, colour: 1, slot: 1, talkgroup: "99901", identity: "9990199" },
+  ],
 ]);
 const ZONES: CodeplugLists = {
   zones: {

@@ -178,6 +178,7 @@ export const IDENTITIES: readonly {
   { tag: "S-08", kind: "digital", value: "99901088", asked: 90, usually: 14, added: 95 },
   { tag: "S-05", kind: "digital", asked: 41, usually: 14, added: 45 },
   { tag: "S-02", kind: "digital", added: 6 },
+  { tag: "S-09", kind: "digital", value: "9990128", asked: 320, usually: 14, added: 330 },
   { tag: "H-05", kind: "digital", asked: 4, usually: 14, added: 5 },
   { owner: "Juno", kind: "digital", value: "9990007", asked: 400, usually: 14, added: 410 },
   { owner: "Bram", kind: "call", asked: 30, usually: 60, added: 31 },
