@@ -253,7 +253,7 @@ test("a profile that was not read from this radio is stopped: of another model a
   await expect(heading(page)).toHaveText("Write the profile Lanterns, marshals");
   await press(page, "Begin");
   await press(page, "Seen it");
-  await expect(heading(page)).toHaveText("What is written was read from this radio");
+  await expect(heading(page)).toHaveText("What is written is meant for this radio");
   await expect(page.getByText("This would replace what is in it.")).toBeVisible();
   await expect(page.getByText("Lanterns, marshals was read from W-04, not from this radio")).toBeVisible();
   await expectAccessible(page);

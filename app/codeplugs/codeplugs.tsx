@@ -8,7 +8,7 @@ import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { StripLegend, Strips } from "../ui/strips.tsx";
-import { CARRIED_WORD, sayTrouble } from "../ui/words/codeplug.ts";
+import { CARRIED_WORD, sayNoPlan, sayTrouble } from "../ui/words/codeplug.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayHertz } from "../ui/words/frequency.ts";
 import { sayInstant } from "../ui/words/time.ts";
@@ -49,7 +49,7 @@ const unitsIn = (models: Data["models"], state: CarriedCounts["state"]): number 
     .reduce((sum, one) => sum + (one.state === state ? one.units : 0), 0);
 
 export default function Codeplugs({ loaderData }: Route.ComponentProps) {
-  const { plan, models, troubles } = loaderData;
+  const { plan, models, troubles, drafted } = loaderData;
   const { locale, timeZone } = useClub();
   const mayWork = useMay("work-at-bench");
   const [now, older, other, unknown] = (["plan", "older", "other", "unknown"] as const).map((state) =>
@@ -62,7 +62,7 @@ export default function Codeplugs({ loaderData }: Route.ComponentProps) {
       says={
         plan
           ? `${counted(now ?? 0, "radio")} carry plan ${plan.number} of ${sayInstant(plan.issued, locale, timeZone).split(",")[0]}, ${older} an older one, ${other} another table; ${unknown} nobody has read`
-          : "no plan of channels yet"
+          : sayNoPlan(drafted)
       }
       acts={<CodeplugTabs here="carried" />}
     >
@@ -89,7 +89,7 @@ export default function Codeplugs({ loaderData }: Route.ComponentProps) {
           The club keeps one plan of channels; each model gets its table from it, and each radio is held
           against that.
           <Go to="/codeplugs/plan" className="link ml-2">
-            Begin the plan
+            {drafted === undefined ? "Begin the plan" : "Go on with the draft"}
           </Go>
         </p>
       )}

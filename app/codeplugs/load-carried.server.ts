@@ -29,7 +29,8 @@ export async function loadCarried(tx: Tx) {
         return { name, of, purpose: block?.purpose ?? "", priority: block?.priority ?? 1 };
       }),
     },
-    draft: draft !== undefined,
+    /** Channels of the plan that is being made; absent: none is. */
+    drafted: draft?.blocks.reduce((sum, { members }) => sum + members.length, 0),
     models: facts.map(({ model_id: id }) => {
       const table = tables.find((one) => one.model_id === id);
       return {

@@ -66,3 +66,9 @@ export const CARRIED_WORD = {
   unknown: "not read",
 } as const;
 export type CarriedState = keyof typeof CARRIED_WORD;
+
+/** That no plan was issued; `drafted`: channels of the one that is being made. */
+export const sayNoPlan = (drafted: number | undefined): string =>
+  drafted === undefined
+    ? "no plan of channels yet"
+    : `no plan of channels issued yet; a draft of ${counted(drafted, "channel")} is there`;

@@ -12,7 +12,7 @@ const GATE_WORD: Record<Gate, string> = {
   hardware: "The release fits its hardware",
   same: "What is in it now is what was written",
   chain: "What leads into it is not known to fail",
-  base: "What is written was read from this radio",
+  base: "What is written is meant for this radio",
 };
 
 export function sayRunStep(step: RunStep): string {
