@@ -232,10 +232,25 @@ test("quick entry: lead after lead, a tag that is taken, a price of nothing, a r
   await quick.getByLabel("At the radio").selectOption({ label: "two-pin, straight" });
   await quick.getByLabel("At the computer").selectOption({ label: "USB-A" });
   await quick.getByLabel(/^Chip/).fill("Sedge X");
-  await quick.getByRole("button", { name: "Add" }).press("Enter");
+  // What is typed while the answer is on its way goes into no tag.
+  let answer = () => {};
+  const held = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await page.route("**/kit/leads/new*", async (route) => {
+    await held;
+    await route.continue();
+  });
+  const sent = page.waitForRequest((request) => request.method() === "POST");
+  await quick.getByLabel("Tag").press("Enter");
+  await sent;
+  await page.keyboard.type("BT-1");
+  await expect(quick.getByLabel("Tag")).toHaveValue("K-20");
+  answer();
   await expect(page.getByRole("listitem").filter({ hasText: "K-20" })).toContainText(
     "two-pin, straight to USB-A; Sedge X, genuine",
   );
+  await page.unroute("**/kit/leads/new*");
   await expect(quick.getByLabel("Tag")).toBeFocused();
   await page.keyboard.type("k-20");
   await quick.getByLabel("At the radio").selectOption({ label: "two-pin, straight" });

@@ -12,6 +12,10 @@ import { Pick } from "../forms/pick.tsx";
 /** The line may be the last thing on the screen: what is said below it must not be missed. */
 const intoView = (said: HTMLElement | null) => said?.scrollIntoView({ block: "nearest" });
 
+function hold(form: HTMLFormElement, held: boolean): void {
+  for (const field of form.elements) if (field instanceof HTMLInputElement) field.readOnly = held;
+}
+
 export function QuickEntry(props: {
   readonly kind: KindName;
   readonly known: Known;
@@ -36,9 +40,12 @@ export function QuickEntry(props: {
         asking.current = true;
         const form = event.currentTarget;
         const { submitter } = event.nativeEvent as SubmitEvent;
+        // What is typed before the answer would be typed behind what is being sent.
+        hold(form, true);
         const there = await isThere();
         setOffline(!there);
         if (there) await submit((submitter ?? form) as HTMLButtonElement | HTMLFormElement);
+        hold(form, false);
         asking.current = false;
       }}
     >
