@@ -91,18 +91,20 @@ export async function wallUnits(tx: Tx): Promise<UnitRow[]> {
   return rows;
 }
 
-export const drawerRow = unitRow.pick({
-  id: true,
-  tag: true,
-  model_id: true,
-  model: true,
-  group_name: true,
-  place: true,
-  hold_until: true,
-  holder_id: true,
-  holder: true,
-  due_back: true,
-});
+export const drawerRow = unitRow
+  .pick({
+    id: true,
+    tag: true,
+    model_id: true,
+    model: true,
+    group_name: true,
+    place: true,
+    hold_until: true,
+    holder_id: true,
+    holder: true,
+    due_back: true,
+  })
+  .extend({ at_bench: z.boolean() });
 export type DrawerRow = z.output<typeof drawerRow>;
 
 /** The same in short: what the wall shows of each. */
@@ -111,7 +113,8 @@ export const drawersOfWall = (tx: Tx): Promise<DrawerRow[]> =>
     tx,
     drawerRow,
     `select u.id::text, u.tag, u.model_id::text, m.name model, g.name group_name, p.name place, u.hold_until,
-       c.person_id::text holder_id, w.name holder, c.due_back
+       c.person_id::text holder_id, w.name holder, c.due_back,
+       exists (select from run r where r.club_id = u.club_id and r.unit_id = u.id and r.ended_at is null) at_bench
      from unit u
      join model m on m.club_id = u.club_id and m.id = u.model_id
      left join unit_group g on g.club_id = u.club_id and g.id = u.group_id

@@ -13,7 +13,7 @@ import { liesInBands } from "#core/modes/band.ts";
 import { transmitOf } from "#core/modes/mode.ts";
 import type { NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { estimate, historyOf } from "#core/run/estimate.ts";
+import { estimate } from "#core/run/estimate.ts";
 import { foldRun, type Run } from "#core/run/fold.ts";
 import { hasGuarded, isFinal, planShape, stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
 import { needsOfUnit } from "#db/board.ts";
@@ -23,7 +23,7 @@ import { fileSize } from "#db/files.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { modesOf, unitModes } from "#db/modes.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, isSilent, type RunRow, runsOfModel, thingsTaken } from "#db/runs.ts";
+import { eventsOf, isSilent, type RunRow, thingsTaken } from "#db/runs.ts";
 import { codesIn, serviceItems } from "#db/service.ts";
 import { simulatedState } from "#db/simulated.ts";
 import type { UnitRow } from "#db/units.ts";
@@ -31,22 +31,9 @@ import { radioShape } from "#simulators/radio/stored.ts";
 import { workAt } from "#simulators/radio/work.ts";
 import type { SignedIn } from "../context.ts";
 import { airOf } from "../shared/air.ts";
+import { historyOfModel } from "../shared/estimate.server.ts";
 import { inPassing, isHandedOut } from "../shared/guarded.server.ts";
 import { besideStep } from "../shared/load-beside.server.ts";
-
-/** From so many of the last runs of a model it is told how long its steps usually take. */
-const MOST_BEFORE = 20;
-
-async function historyOfModel(tx: Tx, model: string) {
-  const before = await runsOfModel(tx, model, MOST_BEFORE);
-  const events = await eventsOf(
-    tx,
-    before.map(({ id }) => id),
-  );
-  return historyOf(
-    before.map(({ id, plan, simulated }) => ({ run: foldRun(plan, events.get(id) ?? []), simulated })),
-  );
-}
 
 /** So many of the dossier's oddities are offered where something is odd. */
 const MOST_QUIRKS = 20;

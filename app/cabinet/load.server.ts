@@ -109,12 +109,15 @@ export async function loadWall(
   const byUnit = groupBy(needs, (need) => need.unit_id);
   const tags = new Map(rows.map((row) => [row.id, row]));
   const places = new Map<string, Drawer[]>();
+  /** Of which something was read. */
+  const known = new Set<string>();
   for (const row of rows) {
     const situation = situations.of.get(row.id);
     if (!situation) continue;
     const components = [...situation.catalogue.values()];
     const standings = standingsOf(situation);
     const [main] = standings;
+    if (standings.some(({ reading }) => reading !== undefined)) known.add(row.id);
     const own = byUnit.get(row.id) ?? [];
     const running = main?.release === undefined ? undefined : components[0]?.byId.get(main.release);
     const version = main?.reading?.raw;
@@ -173,6 +176,7 @@ export async function loadWall(
     rows.map((row) => ({
       unit: row.id,
       away: row.holder !== null,
+      ...{ read: known.has(row.id), atBench: row.at_bench },
       ...(row.due_back && { dueBack: row.due_back }),
     })),
     today,

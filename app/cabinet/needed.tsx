@@ -61,10 +61,13 @@ function Mark({ kind }: { readonly kind: SaidItem["kind"] }) {
       return <span aria-hidden="true" className={`${shape} border-b-4 border-brass`} />;
     case "no-route":
       return <span aria-hidden="true" className={`${shape} border-rust`} />;
+    case "at-bench":
+      return <span aria-hidden="true" className={`${shape} border-t-4 border-line bg-plate`} />;
     case "overdue":
     case "ask-back":
       return <span aria-hidden="true" className={`${shape} border-dashed border-quiet`} />;
     case "never-read":
+    case "part-unread":
     case "read-again":
       return <span aria-hidden="true" className={`${shape} doubt`} />;
     case "back-up":
@@ -127,6 +130,16 @@ function wordsOf(
       };
     case "never-read":
       return { head: `${radios} we have never read`, text: tags, act: "Read them", to: "/due?do=read" };
+    case "part-unread":
+      return {
+        head: `${radios} with a part that we have never read`,
+        ...{ text: tags, act: "Read it", to: "/due?do=read" },
+      };
+    case "at-bench":
+      return {
+        head: `${radios} ${one ? "is" : "are"} at the bench to be updated`,
+        ...{ text: tags, act: "Go on there", to: "/bench" },
+      };
     case "read-again":
       return { head: `${radios} to read again`, text: tags, act: "Read them", to: "/due?do=read" };
     case "say-how":

@@ -133,7 +133,7 @@ function IfTarget({ told }: { readonly told: Told }) {
       <h2 className="mb-1.5">If every radio went to it</h2>
       <p>
         {told.there} of {total} run it. {counted(told.reach.count, "radio")} would get there in about{" "}
-        {counted(told.minutes, "minute")} of bench time; {told.losing === 0 ? "none" : told.losing} would lose
+        {counted(told.minutes, "minute")} of installing; {told.losing === 0 ? "none" : told.losing} would lose
         at least the settings.{" "}
         {told.stuck.count > 0 && `${counted(told.stuck.count, "radio")} would have no route.`}{" "}
         {told.untold.count > 0 &&

@@ -184,6 +184,9 @@ function NextAct({ need, data }: { readonly need: Need; readonly data: Data }) {
   if (need.cause === "uncounted") return <HowCounted need={need} data={data} />;
   if (need.kind === "catalogue")
     return mayList ? link(`/models/${unit.model_id}/releases/new`, "Add the release") : null;
+  // With nothing of ours that reaches in, there is nothing to begin.
+  if (need.kind === "firmware" && need.action === "kit")
+    return link(`/kit?unit=${encodeURIComponent(unit.tag)}&to=flash`, "See what is missing");
   if (!mayWork || runs.open || unit.shelved_at !== null) return null;
   // One run goes all of the way: it is offered once, whichever parts need it.
   const isFirst = data.needs.find(({ kind }) => kind === need.kind) === need;
@@ -266,7 +269,7 @@ function WayThere({ data }: { readonly data: Data }) {
         Way to {to}{" "}
         <span className="font-sans text-sm font-normal text-quiet">
           {ways.way.result.ok ? (
-            sayRoute(ways.way.result.value)
+            sayRoute(ways.way.result.value, data.minutes)
           ) : (
             <strong className="text-rust">no route</strong>
           )}

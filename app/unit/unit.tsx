@@ -1,6 +1,7 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
 
 import { useActionData } from "react-router";
+import { may } from "#core/club/acts.ts";
 import { standingsOf } from "#core/unit/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead } from "#db/dossier.ts";
@@ -14,6 +15,7 @@ import { readInClub } from "../context.ts";
 import { orOffline } from "../forms/offline.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import type { ActAnswer } from "../shared/act-answer.server.ts";
+import { minutesOfUpdate } from "../shared/estimate.server.ts";
 import { shownTooling } from "../shared/load-tooling.server.ts";
 import { componentsOf, howToOf, leadToTag, loadUnit, waysOf } from "../shared/load-unit.server.ts";
 import { following, useClub, useMay } from "../ui/club.ts";
@@ -59,8 +61,13 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
           keep: search.get("keep") === "on",
         })
       : undefined;
+    const isThere = may(who.role, "work-at-bench") && needs.some(({ kind }) => kind === "firmware");
     return {
       ways,
+      minutes:
+        isThere && ways?.way?.result.ok
+          ? await minutesOfUpdate(tx, row, search.get("to") ?? undefined, who.today)
+          : undefined,
       ...(situation
         ? await shownTooling(tx, who, row.tag, situation, ways?.way)
         : { tooling: [], kitKnown: true }),

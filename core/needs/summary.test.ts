@@ -72,6 +72,19 @@ const needs = fc.array(
   { maxLength: 12 },
 );
 
+const someUnits = fc.uniqueArray(fc.constantFrom("W-01", "W-02", "S-01", "S-02")).chain((tags) =>
+  fc.tuple(
+    ...tags.map((unit) =>
+      fc.record({
+        unit: fc.constant(unit),
+        away: fc.constant(false),
+        read: fc.boolean(),
+        atBench: fc.boolean(),
+      }),
+    ),
+  ),
+);
+
 describe("what the cabinet needs", () => {
   it("says safety first and by model and part, the oldest before the rest, each radio once", () => {
     const items = summarise(
@@ -110,9 +123,11 @@ describe("what the cabinet needs", () => {
     const order: SummaryItem["kind"][] = [
       "safety",
       "install",
+      "at-bench",
       "kit",
       "overdue",
       "never-read",
+      "part-unread",
       "read-again",
       "back-up",
       "switch",
@@ -126,12 +141,26 @@ describe("what the cabinet needs", () => {
       "ask-back",
     ];
     fc.assert(
-      fc.property(needs, (list) => {
-        const items = summarise(list, [], today);
+      fc.property(needs, someUnits, (list, units) => {
+        const items = summarise(list, units, today);
         const told = new Set(items.flatMap((i) => i.units));
         expect(told).toEqual(new Set(list.map((n) => n.unit)));
         const ranks = items.map((i) => order.indexOf(i.kind));
         expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+        const is = (kind: SummaryItem["kind"], unit: string) =>
+          items.some((item) => item.kind === kind && item.units.includes(unit));
+        for (const { unit, action, cause } of list) {
+          const one = units.find((known) => known.unit === unit);
+          // Nothing at the bench is called ready for it, nothing of which a part was read never read.
+          if (action === "install") {
+            expect(is("install", unit)).toBe(one?.atBench !== true);
+            expect(is("at-bench", unit)).toBe(one?.atBench === true);
+          }
+          if (cause === "unread") {
+            expect(is("never-read", unit)).toBe(one?.read !== true);
+            expect(is("part-unread", unit)).toBe(one?.read === true);
+          }
+        }
         for (const item of items) {
           expect(new Set(item.units).size).toBe(item.units.length);
           expect(item.units.length).toBeGreaterThan(0);

@@ -21,6 +21,10 @@ export type SummaryUnit = {
   readonly unit: string;
   readonly away: boolean;
   readonly dueBack?: PlainDate;
+  /** Of some part of it a reading counts. */
+  readonly read?: boolean;
+  /** A run of it is lined up or goes on. */
+  readonly atBench?: boolean;
 };
 
 export type SummaryItem =
@@ -33,12 +37,15 @@ export type SummaryItem =
       readonly units: readonly string[];
     }
   | { readonly kind: Exclude<Action, "read">; readonly units: readonly string[] }
-  | { readonly kind: "never-read" | "read-again" | "say-how"; readonly units: readonly string[] }
+  | {
+      readonly kind: "never-read" | "part-unread" | "read-again" | "say-how" | "at-bench";
+      readonly units: readonly string[];
+    }
   | { readonly kind: "overdue"; readonly units: readonly string[] };
 
 /**
  * Safety fixes come first, one item for each model and component, the oldest first; then what can be installed, whom
- * to ask back (the overdue before the rest), what was never read, what must be read again, what to back up, what to switch, what to measure, what to pair, what to program, what to ask for, of which models to say how they count, what to look up.
+ * to ask back (the overdue before the rest), what is at the bench for it already, what was never read, in whole or in part, what must be read again, what to back up, what to switch, what to measure, what to pair, what to program, what to ask for, of which models to say how they count, what to look up.
  */
 export function summarise(
   needs: readonly SummaryNeed[],
@@ -71,10 +78,28 @@ export function summarise(
   const add = (kind: Exclude<SummaryItem["kind"], "safety">, ids: readonly string[]) => {
     if (ids.length > 0) items.push({ kind, units: ids });
   };
-  add("install", distinct(needs.filter((n) => n.action === "install")));
+  const atBench = new Set(units.filter((u) => u.atBench).map((u) => u.unit));
+  const read = new Set(units.filter((u) => u.read).map((u) => u.unit));
+  const unread = distinct(needs.filter((n) => n.cause === "unread"));
+  const install = distinct(needs.filter((n) => n.action === "install"));
+  add(
+    "install",
+    install.filter((unit) => !atBench.has(unit)),
+  );
+  add(
+    "at-bench",
+    install.filter((unit) => atBench.has(unit)),
+  );
   add("kit", distinct(needs.filter((n) => n.action === "kit")));
   add("overdue", overdue);
-  add("never-read", distinct(needs.filter((n) => n.cause === "unread")));
+  add(
+    "never-read",
+    unread.filter((unit) => !read.has(unit)),
+  );
+  add(
+    "part-unread",
+    unread.filter((unit) => read.has(unit)),
+  );
   add("read-again", distinct(needs.filter((n) => n.action === "read" && n.cause !== "unread")));
   add("back-up", distinct(needs.filter((n) => n.action === "back-up")));
   add("switch", distinct(needs.filter((n) => n.action === "switch")));

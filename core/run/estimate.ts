@@ -5,8 +5,13 @@ import { type RunStep, stepsOf } from "./plan.ts";
 /** So many of the last times count. */
 const LAST = 9;
 
-/** What makes a step the same as another: all but how long it is said to take. */
-const keyOf = ({ minutes: _, ...step }: RunStep): string => JSON.stringify(step);
+/** What makes a step the same as another: all but how long it is said to take, in whatever order its fields stand (the database has its own). */
+const keyOf = ({ minutes: _, ...step }: RunStep): string =>
+  JSON.stringify(step, (_name, value: unknown) =>
+    typeof value === "object" && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
 
 /** Milliseconds that each step took, by what it asks for, the last time first. */
 export type History = ReadonlyMap<string, readonly number[]>;

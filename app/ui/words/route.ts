@@ -5,6 +5,7 @@ import type { Route, Stop } from "#core/route/route.ts";
 import type { Care } from "#core/route/way.ts";
 import { boundsOf, type Range, rangeText } from "#core/version/range.ts";
 import { counted } from "./count.ts";
+import { sayMinutes } from "./run.ts";
 
 export const ERASES_WORD: Record<Erases, string> = {
   nothing: "erases nothing",
@@ -29,10 +30,13 @@ export const CARE_WORD: Record<Care, { readonly before: string; readonly after: 
   identity: { before: "note its ID and call sign", after: "enter its ID and call sign again" },
 };
 
-export const sayRoute = (route: Route): string =>
+/** `all`: minutes of all that it is at the bench, where that was worked out; else those of installing alone are told, and called so. */
+export const sayRoute = (route: Route, all?: number): string =>
   [
     counted(route.steps.length, "install"),
-    `about ${counted(route.minutes, "minute")}`,
+    all === undefined
+      ? `about ${counted(route.minutes, "minute")} of installing`
+      : `about ${sayMinutes(all)} at the bench, ${route.minutes} of them installing`,
     route.erasing === 0 ? "erases nothing" : ERASES_WORD[route.erases],
   ].join(", ");
 
