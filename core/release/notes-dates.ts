@@ -18,12 +18,22 @@ const MONTHS = [
   ["dec", "dez"],
 ];
 const NAMES = MONTHS.flat().join("|");
-const NUMBERS = String.raw`\b\d{4}[-/.]\d{1,2}[-/.]\d{1,2}\b|\b\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d{2})\b(?!\.\d)`;
+const DAY_OR_MONTH = String.raw`(?:0?[1-9]|[12]\d|3[01])`;
+const NUMBERS = String.raw`\b\d{4}[-/.]\d{1,2}[-/.]\d{1,2}\b|(?<![\w.])${DAY_OR_MONTH}[./]${DAY_OR_MONTH}[./](?:\d{4}|\d{2})\b(?!\.\d)`;
 const DAY_FIRST = String.raw`\b\d{1,2}(?:st|nd|rd|th|\.)?\s+(?:${NAMES})[a-zäé]*\.?,?\s+\d{4}\b`;
 const MONTH_FIRST = String.raw`\b(?:${NAMES})[a-zäé]*\.?\s+\d{1,2}(?:st|nd|rd|th)?,?\s+\d{4}\b`;
 
 /** A day as it is written in a line. */
 export const DAY_PATTERN = new RegExp(`${NUMBERS}|${DAY_FIRST}|${MONTH_FIRST}`, "iu");
+
+/** What can be nothing but a day: the name of its month, or all four digits of its year. */
+const SURE = /[a-zäé]|\d{4}/iu;
+
+/** The day in a line, as it is written. Of several the one that can be nothing else, then the last: a version may look like a day. */
+export function dayWritten(line: string): string | undefined {
+  const all = [...line.matchAll(new RegExp(DAY_PATTERN.source, "giu"))].map(([day]) => day);
+  return all.find((day) => SURE.test(day)) ?? all.at(-1);
+}
 
 const monthOf = (word: string): number =>
   MONTHS.findIndex((names) => names.some((name) => word.toLowerCase().startsWith(name))) + 1;
@@ -39,7 +49,7 @@ export function datesIn(text: string): { readonly read: (written: string) => Rea
   const orders = open.length > 0 ? possibleDateOrders(open) : [];
   return {
     read(written) {
-      const [day] = DAY_PATTERN.exec(written) ?? [];
+      const day = dayWritten(written);
       if (day === undefined) return undefined;
       const named = /^(\d{1,2})\D*?\s+([a-zäé]+)\.?,?\s+(\d{4})$/iu.exec(day);
       if (named) return dayOf(Number(named[3]), monthOf(named[2] ?? ""), Number(named[1]));

@@ -14,7 +14,13 @@ export type Saying = {
     readonly erases?: Erases;
   };
   readonly isCondition: boolean;
+  /** It names further versions: what of them is no condition of this release must be read by somebody. */
+  readonly saysMore?: boolean;
 };
+
+/** What may stand right before a version that is one of the radio's own firmware; any other word names what else the version is of. */
+const OF_FIRMWARE =
+  /(?:^|[^\p{L}\s])\s*$|(?:^|[^\p{L}])(?:version|ver|release|firmware|fw|build|main|over|from|than|to|on|if|at least|only|minimum|least|run|runs|running|needs?|requires?|install|update|upgrade|before|older|newer|have|has|is|be|with|and|or|not|by|mindestens|von|auf|ab|zuerst|erst|fassung|über|als|setzt|erfordert|oder|und|mit)\.?\s+$/iu;
 
 const SAFETY =
   /\b(?:safety|danger|hazard|overheat|burn|fire|swell|transmits? (?:outside|beyond|out of)|stuck (?:in )?transmit|keeps? transmitting|emergency|distress|sicherheit|gefahr|überhitz|brand|notruf|dauersend)/iu;
@@ -39,9 +45,10 @@ export function sayingOf(
 ): Saying {
   const mends = MENDS.test(sentence.replace(/\blost\b/gi, ""));
   const conditions: { -readonly [Key in keyof Saying["conditions"]]: Saying["conditions"][Key] } = {};
-  const others = [...sentence.matchAll(asked.version)]
-    .map(([found]) => found.replace(/^v(?=\d)/i, ""))
-    .filter((found) => found.toLowerCase() !== asked.own.toLowerCase());
+  const named = [...sentence.matchAll(asked.version)]
+    .map((match) => ({ found: match[0].replace(/^v(?=\d)/i, ""), before: sentence.slice(0, match.index) }))
+    .filter(({ found }) => found.toLowerCase() !== asked.own.toLowerCase());
+  const others = named.filter(({ before }) => OF_FIRMWARE.test(before)).map(({ found }) => found);
   const [other] = others;
   if (BACK.test(sentence)) conditions.rollbackFloor = other ?? asked.own;
   else if (other !== undefined && NEEDS.test(sentence)) conditions.from = `>= ${other}`;
@@ -55,7 +62,7 @@ export function sayingOf(
   const minutes = /\b(?:takes|about|needs|dauert|etwa)\b[^.\d]{0,30}(\d{1,3})\s*min/iu.exec(sentence)?.[1];
   if (minutes !== undefined && Number(minutes) >= 1) conditions.minutes = Number(minutes);
   const isCondition = Object.keys(conditions).length > 0;
-  const said = { conditions, isCondition };
+  const said = { conditions, isCondition, saysMore: isCondition && named.length > 1 };
   if (PULLED.test(sentence)) return { ...said, withdrawn: true, warning: true };
   if (WARNS.test(sentence)) return { ...said, warning: true };
   if (isCondition) return said;

@@ -103,6 +103,38 @@ it("notes in two languages are one release told twice, at both of its places", (
   expect(proposals[0]?.rest).toContain("behebt Fehler der Uhr");
 });
 
+it("finds versions with letters before them, and ones that look like a day beside a day", () => {
+  const of = (text: string) => findReleases(text).proposals.map(({ version, on }) => [version, on]);
+  expect(of("R03.01.07\n- fixes the clock\nR03.01.06, 2 May 2026")).toEqual([
+    ["R03.01.07", undefined],
+    ["R03.01.06", "2026-05-02"],
+  ]);
+  expect(of("3.0.12, 10 Jan 2025\n- fixes the clock\n2.1.12, 3 Jan 2025")).toEqual([
+    ["3.0.12", "2025-01-10"],
+    ["2.1.12", "2025-01-03"],
+  ]);
+  expect(of("2.1.12 (2026-05-02)")).toEqual([["2.1.12", "2026-05-02"]]);
+  expect(of("Firmware 3.0.12\n- a")).toEqual([["3.0.12", undefined]]);
+});
+
+it("releases told in bullets are each their own, to the last", () => {
+  const text = "- 1.4: new menu\n- 1.3: fixes the clock\n- 1.2: fixes the lamp\n- 1.1: first of all";
+  expect(findReleases(text).proposals.map(({ version }) => version)).toEqual(["1.4", "1.3", "1.2", "1.1"]);
+  // Below a heading that is none, a bullet with a version tells of that heading's release.
+  const under = findReleases("Version 1.4\n- 1.3: what it mended is in here too");
+  expect(under.proposals.map(({ version }) => version)).toEqual(["1.4"]);
+});
+
+it("the version of something else is no condition of the firmware; what more a sentence names is kept to be read", () => {
+  const first = (text: string) => findReleases(`Version 2.0\n${text}`).proposals[0];
+  const converter = first("It needs the converter 4.2 or newer.");
+  expect([converter?.from, converter?.rest]).toEqual([undefined, ["It needs the converter 4.2 or newer."]]);
+  expect(first("Requires firmware 1.10 or newer.")).toMatchObject({ from: ">= 1.10", rest: [] });
+  expect(first("Update to 1.10 first.")).toMatchObject({ from: ">= 1.10", rest: [] });
+  const both = "Needs 1.10 or newer, and the panel 1.5 before it.";
+  expect(first(both)).toMatchObject({ from: ">= 1.10", rest: [both] });
+});
+
 it("finds nothing where no line begins with a version: a sentence about one is no heading", () => {
   for (const text of [
     "",

@@ -2,7 +2,7 @@
 // Nothing is believed because it was found: all of it is a proposal that somebody looks at.
 import type { PlainDate } from "../quantities/date.ts";
 import type { Erases } from "./conditions.ts";
-import { DAY_PATTERN, datesIn } from "./notes-dates.ts";
+import { DAY_PATTERN, datesIn, dayWritten } from "./notes-dates.ts";
 import { sayingOf, tagReader } from "./notes-sentences.ts";
 import type { Track, Urgency } from "./words.ts";
 
@@ -52,7 +52,8 @@ export type Notes = {
 };
 
 const SUFFIX = String.raw`(?:[-_. ]?(?:alpha|beta|rc|patch|sp|b|p|r)[-_.]?\d{0,3}(?![\w])|[a-z](?![\w]))?`;
-const DOTTED = String.raw`[vV]?\d{1,4}(?:\.\d{1,6}){1,4}${SUFFIX}`;
+/** A letter or two may lead: v1.14, R03.01.07. */
+const DOTTED = String.raw`[a-zA-Z]{0,2}\d{1,4}(?:\.\d{1,6}){1,4}${SUFFIX}`;
 const LEAD = String.raw`(?:(?:version|release|firmware|fw|ver|build|update|fassung|changes in|what is new in|new in|neu in|änderungen in|für)\b[\s.:#]*)`;
 
 /** Names in `known` without dots, such as B12 or reedling-4: others of their kind are versions too. */
@@ -81,11 +82,13 @@ export function findReleases(
   const found: Building[] = [];
   const unplaced: { text: string; line: number }[] = [];
   let now: Building | undefined;
+  let bullets = true;
   text.split(/\r\n|\r|\n/).forEach((raw, i) => {
     const line = i + 1;
     const full = raw.slice(0, LONGEST_LINE);
-    const head = rowOf(full, whole) ?? headOf(full, heading);
+    const head = rowOf(full, whole) ?? headOf(full, heading, bullets);
     if (head && found.length < MOST_PROPOSALS) {
+      bullets = head.isBullet;
       now = { version: head.version.replace(/^v(?=\d)/i, ""), line, end: line, lines: [], dayText: head.day };
       found.push(now);
       if (head.rest !== "") now.lines.push({ text: head.rest, line });
@@ -109,7 +112,12 @@ export function findReleases(
 
 type Line = { readonly text: string; readonly line: number };
 type Building = { version: string; line: number; end: number; lines: Line[]; dayText: string | undefined };
-type Head = { readonly version: string; readonly day: string | undefined; readonly rest: string };
+type Head = {
+  readonly version: string;
+  readonly day: string | undefined;
+  readonly rest: string;
+  readonly isBullet: boolean;
+};
 
 /** A row of a table: one of its cells is a version and nothing else. */
 function rowOf(line: string, whole: RegExp): Head | undefined {
@@ -117,34 +125,36 @@ function rowOf(line: string, whole: RegExp): Head | undefined {
     const cells = line.split(mark).map((cell) => cell.trim().replace(/^"|"$/g, ""));
     const filled = cells.filter((cell) => cell !== "");
     if (filled.length < 2) continue;
-    const at = filled.findIndex((cell) => whole.test(cell) && !DAY_PATTERN.test(cell));
+    const written = filled.filter((cell) => DAY_PATTERN.test(cell));
+    const sure = dayWritten(written.join("\n"));
+    const day = written.find((cell) => sure !== undefined && cell.includes(sure));
+    const at = filled.findIndex((cell) => whole.test(cell) && cell !== day);
     // In a line of text with commas a version may stand between two of them: there its day must be told too.
-    if (at < 0 || (mark.source === "," && (at > 1 || !filled.some((cell) => DAY_PATTERN.test(cell)))))
-      continue;
+    if (at < 0 || (mark.source === "," && (at > 1 || day === undefined))) continue;
     const version = whole.exec(filled[at] ?? "")?.[1];
     if (!version) continue;
     const rest = filled.filter((_, i) => i !== at);
-    const day = rest.find((cell) => DAY_PATTERN.test(cell));
-    return { version, day, rest: rest.filter((cell) => cell !== day).join(". ") };
+    return { version, day, rest: rest.filter((cell) => cell !== day).join(". "), isBullet: false };
   }
   return undefined;
 }
 
-/** A line that begins with a version and then says a day, little, or, behind a colon, what is new. */
-function headOf(line: string, heading: RegExp): Head | undefined {
+/** `bullets`: what came before were bullets, too. A line that begins with a version and then says a day, little, or, behind a colon, what is new. */
+function headOf(line: string, heading: RegExp, bullets: boolean): Head | undefined {
   if (line.length > LONGEST_HEADING) return undefined;
   const isBullet = BULLET.test(line);
   const bare = line.replace(BULLET, "").replace(MARKS, "");
   // A day that stands first is no version.
-  const [day] = DAY_PATTERN.exec(bare) ?? [];
+  const day = dayWritten(bare);
   const without = day ? bare.replace(day, " ").replace(/^[\s,:–()-]+/, "") : bare;
   const read = heading.exec(without);
   if (!read?.[1]) return undefined;
   const behind = (read[2] ?? "").replace(/\(\s*\)|\[\s*\]/g, "").trim();
   const said = /^[:–—-]\s*(.+)$/.exec(behind)?.[1] ?? (isBullet ? undefined : short(behind));
   if (said === undefined) return undefined;
-  if (isBullet && day === undefined && said !== "") return undefined;
-  return { version: read[1], day, rest: said.replace(/^[\s(,.:–—-]+|[\s),:–—-]+$/g, "") };
+  // Among releases that are all told in bullets, one with a colon behind it is the next.
+  if (isBullet && day === undefined && said !== "" && !bullets) return undefined;
+  return { version: read[1], day, isBullet, rest: said.replace(/^[\s(,.:–—-]+|[\s),:–—-]+$/g, "") };
 }
 
 /** What may stand behind the version of a heading: a few words that do not go on with a sentence. */
@@ -188,7 +198,7 @@ function proposalOf(
           ...{ urgency: saying.urgency, line, text: sentence.replace(/[.\s]+$/, "").slice(0, 500) },
           tag: words.tagOf(sentence),
         });
-      else if (!saying.isCondition && !saying.track) rest.push(sentence);
+      else if ((!saying.isCondition || saying.saysMore) && !saying.track) rest.push(sentence);
     }
   }
   return {
