@@ -3,20 +3,13 @@ import { z } from "zod";
 import { identityShape, partReadingShape } from "#core/dossier/identity.ts";
 import { leavesAll } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { partName } from "#core/release/part-name.ts";
 import { dossierHead, putIdentity, putPartReading } from "#db/dossier.ts";
 import { modelById } from "#db/models.ts";
 import { renamePart } from "#db/parts.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "./define.ts";
 import { id } from "./shapes.ts";
-
-/** A part's name is one word, since requirements go by it. */
-const partName = z
-  .string()
-  .trim()
-  .min(1)
-  .max(80)
-  .regex(/^[^\s,:]+$/);
 
 const MOST = 100;
 

@@ -5,6 +5,7 @@ import { BODIES } from "#core/dossier/layout.ts";
 import { overlapOf, serialRangeShape } from "#core/dossier/serial.ts";
 import { leavesAll } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { partName } from "#core/release/part-name.ts";
 import { FIELD_LIMITS } from "#core/unit/fields.ts";
 import { dossierHead } from "#db/dossier.ts";
 import { isDuplicate } from "#db/errors.ts";
@@ -24,7 +25,7 @@ export const modelInput = z.object({
   kind: z.enum(BODIES),
   note: z.string().trim().max(2000).default(""),
   /** The first is the one meant where a reading names none. */
-  components: z.array(z.string().trim().min(1).max(80)).min(1).max(MOST_PARTS),
+  components: z.array(partName).min(1).max(MOST_PARTS),
   suffixes: z.array(z.string().trim().min(1).max(40)).max(100).default([]),
   /** Why no backup is wanted before a flash that erases nothing; empty: one is. */
   noBackupWhy: z.string().trim().max(300).default(""),

@@ -81,9 +81,9 @@ test("a part gets another name, and requirements follow it", async ({ page }) =>
   await signIn(page, served.address, "wren");
   const path = await modelPath(page, "Marl 40");
   await page.goto(`${served.address}${path}/identity`);
-  await page.getByLabel("The part's name").nth(2).fill("sound unit");
+  await page.getByLabel("The part's name").nth(2).fill("sound, unit");
   await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("A part's name is one word")).toBeVisible();
+  await expect(page.getByText("without commas: lists of parts are parted by them")).toBeVisible();
   await page.getByLabel("The part's name").nth(2).fill("sound");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("heading", { level: 2, name: "sound" })).toBeVisible();

@@ -100,7 +100,7 @@ export default function First({ loaderData, actionData }: Route.ComponentProps) 
               label="A password"
               type="password"
               autoComplete="new-password"
-              hint={`at least ${SHORTEST_PASSWORD} characters`}
+              hint={`at least ${SHORTEST_PASSWORD} characters, and none that is guessed soon: a few words that do not belong together`}
             />
             {loaderData.asksCode && (
               <Field

@@ -87,7 +87,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
               type="password"
               autoComplete="new-password"
               autoFocus
-              hint={`at least ${SHORTEST_PASSWORD} characters`}
+              hint={`at least ${SHORTEST_PASSWORD} characters, and none that is guessed soon: a few words that do not belong together`}
             />
           </>
         )}

@@ -137,7 +137,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 /** What only the act refuses: more, or longer, than a model can have. */
 const inputErrors = (issues: readonly { readonly field: string }[]): Errors => {
   const SAYS: Readonly<Record<string, string>> = {
-    components: `At most ${MOST_PARTS} parts, of at most 80 signs.`,
+    components: `At most ${MOST_PARTS} parts, of at most 80 signs each.`,
     suffixes: "At most 100 endings, of at most 40 signs.",
     revisions: `At most ${MOST_REVISIONS} revisions; a name has at most 200 signs, how to tell it 1,000.`,
   };

@@ -10,6 +10,7 @@ import { keysTwice, layoutShape } from "#core/dossier/layout.ts";
 import { typedList } from "#core/quantities/list.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS, type Source } from "#core/quantities/source.ts";
+import { PART_NAME_RULE, partName } from "#core/release/part-name.ts";
 import type { DossierHead } from "#db/dossier.ts";
 
 export type IdentityValues = Record<string, string>;
@@ -102,9 +103,7 @@ export function readIdentity(
   const names = new Set<string>();
   const read = parts.map(({ id }) => {
     const name = (values[`name-${id}`] ?? "").trim();
-    if (name === "" || name.length > 80)
-      errors[`name-${id}`] = "A part has a name, of at most 80 characters.";
-    else if (/[\s,:]/.test(name)) errors[`name-${id}`] = "A part's name is one word: requirements go by it.";
+    if (!partName.safeParse(name).success) errors[`name-${id}`] = PART_NAME_RULE;
     else if (names.has(name.toLowerCase())) errors[`name-${id}`] = "Another part is called so.";
     names.add(name.toLowerCase());
     const reading = partReadingShape.safeParse({

@@ -6,6 +6,7 @@ import { plainDate } from "../quantities/date-shape.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { sourceShape } from "../quantities/source.ts";
 import { conditionsShape } from "../release/conditions-shape.ts";
+import { partName } from "../release/part-name.ts";
 import { fileShape, fixShape, releaseShape, withdrawalShape } from "../release/release.ts";
 import { isAhead } from "../release/withdrawal.ts";
 import { numberingShape } from "../version/numbering.ts";
@@ -85,7 +86,7 @@ export const dossierDocument = z.strictObject({
   components: z
     .array(
       z.strictObject({
-        name: z.string().min(1).max(80),
+        name: partName,
         numbering: numberingShape.optional(),
         reading: partReadingShape.strict(),
         releases: z.array(releaseDocument).max(5000).default([]),

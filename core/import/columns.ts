@@ -1,4 +1,6 @@
 // What each column of a sheet may mean, guessed from its head; a person has the last word.
+import { asPartName } from "../release/part-name.ts";
+
 export const COLUMN_MEANINGS = [
   "ignore",
   "tag",
@@ -30,8 +32,7 @@ export const componentOf = (meaning: Meaning): string | undefined =>
   meaning.startsWith("reading:") ? meaning.slice("reading:".length) : undefined;
 
 /** What a column means that holds the readings of a component. */
-export const readingOf = (component: string): Meaning =>
-  `reading:${component.trim().slice(0, LONGEST_COMPONENT_NAME)}`;
+export const readingOf = (component: string): Meaning => `reading:${asPartName(component)}`;
 
 /** A meaning as a form tells it; `undefined` for what is none. */
 export function toMeaning(text: string): Meaning | undefined {

@@ -2,6 +2,7 @@
 
 import type { PlainDate } from "../quantities/date.ts";
 import { type DateOrder, type DecimalSign, readDate, withPoint } from "../quantities/signs.ts";
+import { asPartName } from "../release/part-name.ts";
 import { FIELD_LIMITS, isTagUsable } from "../unit/fields.ts";
 import { LONGEST_READOUT } from "../version/version.ts";
 import { componentOf, LONGEST_COMPONENT_NAME, type Meaning } from "./columns.ts";
@@ -129,7 +130,7 @@ function textOf(cell: string | undefined, settings: ImportSettings): string {
 
 function readingsOf(cells: readonly string[], settings: ImportSettings): ToldReading[] {
   const on = readDate(cellOf(cells, "readOn", settings), settings.dates) ?? settings.undated;
-  const component = cellOf(cells, "component", settings);
+  const component = asPartName(cellOf(cells, "component", settings));
   return settings.meanings.flatMap((meaning) => {
     const of = meaning === "reading" ? component : componentOf(meaning);
     const raw = of === undefined ? "" : withPoint(cellOf(cells, meaning, settings), settings.decimal);
