@@ -39,6 +39,8 @@ export const importUnits = defineAct({
     kinds: z.array(z.enum(BODIES)).max(MOST_ROWS),
     /** Rows with problems stay out. */
     leaveOut: z.boolean(),
+    /** Whoever has a radio and is not in the club comes in with it, as a member. */
+    makePeople: z.boolean().default(false),
   }),
   may: "import-units",
   pace: "work",
@@ -54,7 +56,7 @@ export const importUnits = defineAct({
     const { decimal, dates, undated, nothing } = input;
     const plan = planImport(
       table.value,
-      { meanings, decimal, dates, today: who.today, undated, nothing },
+      { meanings, decimal, dates, today: who.today, undated, nothing, makePeople: input.makePeople },
       club,
       new Map(input.answers.map(({ key, answer }) => [key, answer])),
     );
@@ -64,6 +66,7 @@ export const importUnits = defineAct({
       file: input.file,
       today: who.today,
       by: who.person,
+      newPeople: plan.newPeople,
       newModels: plan.newModels.map((model, i) => ({ ...model, kind: input.kinds[i] ?? "handheld" })),
     });
     return good({

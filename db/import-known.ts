@@ -88,7 +88,7 @@ export async function knownClub(tx: Tx, tags: ReadonlySet<string>): Promise<Know
   );
   return {
     models: models.rows,
-    people: byOwnName(people.rows),
+    people: people.rows,
     renamed: new Map(former.rows.map(({ tag, now }) => [folded(tag), now])),
     units: new Map(
       units.rows.map((row): [string, KnownRow] => [
@@ -108,14 +108,6 @@ export async function knownClub(tx: Tx, tags: ReadonlySet<string>): Promise<Know
       ]),
     ),
   };
-}
-
-/** Those who share a name are not told apart by it. */
-function byOwnName(people: readonly { id: string; name: string }[]): Map<string, string> {
-  const found = groupBy(people, (person) => folded(person.name));
-  return new Map(
-    [...found].flatMap(([name, all]) => (all.length === 1 && all[0] ? [[name, all[0].id]] : [])),
-  );
 }
 
 /** What was read of each part that the radio's model has, by the part's folded name. */

@@ -4,12 +4,14 @@ import { z } from "zod";
 import type { LogEntry } from "#core/club/log.ts";
 import type { NewModel } from "#core/import/models.ts";
 import { folded, modelKey } from "#core/import/names.ts";
+import { personKey } from "#core/import/people.ts";
 import type { PlannedRow } from "#core/import/plan.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { ask, idRow } from "./ask.ts";
 import type { About } from "./log.ts";
 import { addParts } from "./parts.ts";
+import { putPerson } from "./people.ts";
 import type { Tx } from "./pool.ts";
 import { noonOf } from "./readings.ts";
 
@@ -32,6 +34,7 @@ export async function bringIn(
     today: PlainDate;
     by: string;
     newModels: readonly (NewModel & { readonly kind: string })[];
+    newPeople?: readonly string[];
   },
 ): Promise<Brought> {
   const touched = rows.filter((row) => row.act === "add" || row.act === "change");
@@ -92,9 +95,27 @@ export async function bringIn(
   );
   const added = touched.filter((row) => row.act === "add").length;
   const brought = { added, changed: touched.length - added, readings: readings.rowCount ?? 0 };
+  const { newPeople = [] } = options;
+  const newcomers = new Map<string, string>();
+  for (const name of newPeople) {
+    const person = await putPerson(tx, undefined, {
+      name,
+      email: null,
+      role: "member",
+      callSign: null,
+      licence: null,
+    });
+    if (person) newcomers.set(personKey(name), person);
+  }
   const lent = touched.flatMap((row) =>
     row.lendTo
-      ? [{ unit: row.unit ?? ids.get(row.values.tag), person: row.lendTo.id, name: row.lendTo.name }]
+      ? [
+          {
+            unit: row.unit ?? ids.get(row.values.tag),
+            person: row.lendTo.id ?? newcomers.get(personKey(row.lendTo.name)),
+            name: row.lendTo.name,
+          },
+        ]
       : [],
   );
   const out =
@@ -112,6 +133,9 @@ export async function bringIn(
     units: units.rows.map((row) => row.id),
     log: [
       ...newModels,
+      ...newPeople.map((name) => ({
+        entry: { kind: "person-added" as const, name, role: "member" as const },
+      })),
       ...units.rows.flatMap(({ id: unit, added: tag }) =>
         tag === null ? [] : [{ entry: { kind: "unit-added" as const, tag, how: "import" as const }, unit }],
       ),

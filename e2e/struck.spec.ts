@@ -2,6 +2,7 @@
 import { expect } from "@playwright/test";
 import pg from "pg";
 import { expectAccessible } from "./accessible.ts";
+import { openAwake } from "./awake.ts";
 import { openThing } from "./kit-page.ts";
 import { type Served, serveFresh } from "./serve.ts";
 import { signIn } from "./sign-in.ts";
@@ -109,6 +110,46 @@ test("a sheet's doubts are asked about: a near name, a missing day, words for no
   await expect(page.getByText("nobody knows the day of this one").first()).toBeAttached();
   await page.goto(`${served.address}/units/Q-02`);
   await expect(page.getByText("We have not read this radio yet.").first()).toBeVisible();
+});
+
+test("whoever is not in the club comes in with the sheet, if that is wanted; a cell is corrected where it stands", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await openAwake(page, `${served.address}/import`);
+  await page
+    .getByLabel(/paste/i)
+    .fill(
+      "tag,model,with\nR-81,Wicket,Isa Quillfold\nR-82,Wicket,Juno\nR-83,Wicket,isa quillfold\nR/84,Wicket,\nR-85,Wicket,to",
+    );
+  await page.getByRole("button", { name: "Look at it" }).click();
+  await expect(page.getByText("4 rows with a problem")).toBeVisible();
+  // By the name that she has here.
+  await expect(page.getByText("lent to Juno Reedholm")).toBeVisible();
+  await page.getByLabel("Add Isa Quillfold to the club").check();
+  const row = (name: RegExp) => page.getByRole("row").filter({ hasText: name });
+  await row(/R\/84/).getByText("Correct it here").click();
+  await row(/R\/84/).getByLabel("tag", { exact: true }).fill("R-84");
+  await row(/R-85/).getByText("Correct it here").click();
+  await row(/R-85/).getByLabel("with", { exact: true }).fill("");
+  await expectAccessible(page);
+  await row(/R-85/).getByRole("button", { name: "Look again" }).click();
+  await expect(page.getByText("5 new, 0 changed, 0 the same")).toBeVisible();
+  await expect(page.getByLabel("Add Isa Quillfold to the club")).toBeChecked();
+  await page.getByRole("button", { name: "Bring in 5 radios" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Cabinet" })).toBeVisible();
+  await page.goto(`${served.address}/club/people`);
+  await expect(page.getByText("Isa Quillfold")).toHaveCount(1);
+  for (const [tag, holder] of [
+    ["R-81", "Isa Quillfold"],
+    ["R-83", "Isa Quillfold"],
+    ["R-82", "Juno Reedholm"],
+  ]) {
+    await page.goto(`${served.address}/units/${tag}`);
+    await expect(page.getByText(`With ${holder} since`)).toBeVisible();
+  }
+  await page.goto(`${served.address}/units/R-84`);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("We have not read this radio yet");
 });
 
 test("a log that tells of a day to come is said on every page, until that day is past", async ({ page }) => {

@@ -137,6 +137,17 @@ function Asked({ preview }: { readonly preview: Preview }) {
           />
         </div>
       ))}
+      {preview.strangers.length > 0 && (
+        <Labelled
+          name="makePeople"
+          type="checkbox"
+          small
+          value={preview.makes ? "on" : undefined}
+          label={`Add ${listed(preview.strangers)} to the club`}
+          hint="as members; nobody can sign in before you give them a link"
+          box={preview.makes ? "max-w-sm p-2!" : "doubt-thin max-w-sm p-2!"}
+        />
+      )}
       <Labelled
         name="nothing"
         label="Words that mean nothing"
@@ -253,6 +264,7 @@ function Rows({ preview }: { readonly preview: Preview }) {
   const { locale } = useClub();
   // Which part it is says nothing where only the first of each model is told.
   const several = preview.meanings.some((m) => m === "component" || componentOf(m) !== undefined);
+  const cells = new Map(preview.cells);
   const total = preview.counts.add + preview.counts.change + preview.counts.same + preview.counts.problem;
   return (
     <div className="sheet overflow-x-auto">
@@ -277,6 +289,9 @@ function Rows({ preview }: { readonly preview: Preview }) {
                   row.act === "change" &&
                   `: ${row.changes.map((field) => sayChange(field, row)).join("; ")}`}
                 {row.act !== "problem" && row.lendTo && `, lent to ${row.lendTo.name}`}
+                {cells.has(row.line) && (
+                  <Correct preview={preview} line={row.line} cells={cells.get(row.line) ?? []} />
+                )}
               </td>
               <td className="tag whitespace-nowrap">{clip(row.values.tag)}</td>
               <td>{together([row.values.maker, row.values.model, row.values.hardware], " ")}</td>
@@ -300,6 +315,43 @@ function Rows({ preview }: { readonly preview: Preview }) {
         </p>
       )}
     </div>
+  );
+}
+
+/** The cells of a row, to be corrected here; the next look takes them in. */
+function Correct(props: {
+  readonly preview: Preview;
+  readonly line: number;
+  readonly cells: readonly string[];
+}) {
+  const { preview, line, cells } = props;
+  return (
+    <details className="font-normal text-base-content">
+      <summary className="link w-fit cursor-pointer text-sm">Correct it here</summary>
+      <div className="flex flex-wrap gap-2 py-1">
+        {preview.head.map((name, column) =>
+          preview.meanings[column] === "ignore" ? null : (
+            <Labelled
+              key={`${line}-${name}-${cells[column]}`}
+              name={`cell-${line}-${column}`}
+              label={name || `column ${column + 1}`}
+              small
+              mono
+              value={cells[column] ?? ""}
+              box="w-36"
+            />
+          ),
+        )}
+        <button
+          type="submit"
+          name="intent"
+          value="again"
+          className="btn btn-outline btn-primary btn-sm self-end"
+        >
+          Look again
+        </button>
+      </div>
+    </details>
   );
 }
 

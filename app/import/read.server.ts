@@ -14,6 +14,7 @@ import {
   type Meaning,
   toMeaning,
 } from "#core/import/columns.ts";
+import { type CellCorrection, corrected, newsAmong } from "#core/import/correct.ts";
 import { decodeTable, type Encoding } from "#core/import/decode.ts";
 import { folded } from "#core/import/names.ts";
 import { readNothing, USUAL_NOTHING } from "#core/import/nothing.ts";
@@ -26,7 +27,7 @@ import {
   unusedCells,
 } from "#core/import/plan.ts";
 import type { ImportSettings } from "#core/import/radios.ts";
-import { DELIMITERS, readTable, type Table } from "#core/import/table.ts";
+import { DELIMITERS, MOST_COLUMNS, readTable, type Table } from "#core/import/table.ts";
 import { isPlainDate, type PlainDate } from "#core/quantities/date.ts";
 import { DATE_ORDERS, type DateOrder, findDecimalSign, possibleDateOrders } from "#core/quantities/signs.ts";
 import { knownClub } from "#db/import-known.ts";
@@ -60,6 +61,11 @@ export type Preview = {
   readonly shown: Plan["rows"];
   readonly counts: Record<"add" | "change" | "same" | "problem", number> & { readings: number };
   readonly newModels: Plan["newModels"];
+  /** Who has a radio by the sheet and is not in the club; `makes`: they come in with it. */
+  readonly strangers: Plan["strangers"];
+  readonly makes: boolean;
+  /** The cells of rows with a problem, by their lines: what is corrected here need not be corrected in the sheet first. */
+  readonly cells: readonly (readonly [line: number, cells: readonly string[]])[];
   /** Names that are nearly a model's: what may be meant, and what was said of it. */
   readonly near: readonly {
     readonly key: string;
@@ -86,6 +92,25 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
   const again = form.get("intent") !== "open";
   const table = readTable(source.text, again ? DELIMITERS.find((d) => d === said("delimiter")) : undefined);
   if (!table.ok) return { trouble: sayTrouble(table.problem), text: source.text };
+  const news = newsAmong(table.value, correctionsIn(form));
+  if (news.length > 0) {
+    const text = corrected(table.value, news);
+    const again = readTable(text, table.value.delimiter);
+    if (again.ok) return planSheet(tx, who, form, { ...source, text }, again.value);
+  }
+  return planSheet(tx, who, form, source, table.value);
+}
+
+async function planSheet(
+  tx: Tx,
+  who: SignedIn,
+  form: FormData,
+  source: Source,
+  sheet: Table,
+): Promise<Reply | Response> {
+  const table = { value: sheet };
+  const said = (name: string) => String(form.get(name) ?? "");
+  const again = form.get("intent") !== "open";
   const { head, rows, above } = table.value;
   const habits = await sheetHabits(tx, head.map(headKey));
   const sameShape = again && said("columns") === String(head.length);
@@ -104,6 +129,7 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
     dates: (again && DATE_ORDERS.find((o) => o === said("dates"))) || orders[0] || "ymd",
     today: who.today,
     undated: dayIn(said("undated"), who.today),
+    makePeople: form.get("makePeople") === "on",
     nothing: form.has("nothing") ? readNothing(said("nothing")) : (habits.nothing ?? USUAL_NOTHING),
   };
   const answers = answersIn(form);
@@ -133,6 +159,7 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
       answers: [...answers].map(([key, answer]) => ({ key, answer })),
       kinds: plan.newModels.map((_, i) => kindShape.parse(form.get(`kind-${i}`))),
       leaveOut: form.get("leaveOut") === "on",
+      makePeople: settings.makePeople === true,
     });
     if (done.ok && counts.problem === 0) return redirect("/cabinet");
     if (done.ok)
@@ -160,6 +187,8 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
     shown: shownOf(plan),
     counts,
     newModels: plan.newModels,
+    ...{ strangers: plan.strangers, makes: settings.makePeople === true },
+    cells: cellsOf(plan, table.value),
     near: nearOf(plan, club, answers),
     ...(refused
       ? { trouble: refused }
@@ -274,9 +303,30 @@ const componentsIn = (models: KnownClub["models"]): string[] => {
   return [...new Map(names.map((name) => [folded(name), name])).values()].sort((a, b) => a.localeCompare(b));
 };
 
-async function sourceOf(
-  form: FormData,
-): Promise<{ text: string; file: string; encoding: Encoding | "pasted" } | { trouble: string }> {
+/** So many rows with a problem can be corrected at once; their columns that mean something. */
+const MOST_CORRECTED = 40;
+
+function cellsOf(plan: Plan, table: Table): Preview["cells"] {
+  const cells = new Map(table.rows.map((row) => [row.line, row.cells]));
+  return plan.rows
+    .filter(({ act }) => act === "problem")
+    .slice(0, MOST_CORRECTED)
+    .map(({ line }) => [line, cells.get(line) ?? []] as const);
+}
+
+function correctionsIn(form: FormData): CellCorrection[] {
+  const found: CellCorrection[] = [];
+  for (const [name, value] of form) {
+    const at = /^cell-(\d{1,6})-(\d{1,3})$/.exec(name);
+    if (at && typeof value === "string" && found.length < MOST_CORRECTED * MOST_COLUMNS)
+      found.push({ line: Number(at[1]), column: Number(at[2]), text: value.slice(0, 1000) });
+  }
+  return found;
+}
+
+type Source = { readonly text: string; readonly file: string; readonly encoding: Encoding | "pasted" };
+
+async function sourceOf(form: FormData): Promise<Source | { trouble: string }> {
   const file = form.get("file");
   if (file instanceof File && file.size > 0) {
     const decoded = decodeTable(new Uint8Array(await file.arrayBuffer()));

@@ -90,7 +90,9 @@ export function sayRowProblem(problem: RowProblem): string {
     case "nearly-model":
       return `${problem.name} is nearly the name of a model we have: say above which is meant`;
     case "unknown-person":
-      return `nobody in the club is called ${problem.name.slice(0, 40)}, or more than one`;
+      return `nobody in the club is called ${problem.name.slice(0, 40)}`;
+    case "which-person":
+      return `${problem.name.slice(0, 40)} may be ${listed(problem.people)}`;
     case "with-other":
       return `${problem.holder} has it; take it back first`;
     case "no-model":

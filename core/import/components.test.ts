@@ -20,7 +20,7 @@ const club: KnownClub = {
   units: new Map([["h-1", h1]]),
   models: [heron],
   renamed: new Map(),
-  people: new Map(),
+  people: [],
 };
 
 function plan(text: string, components: readonly string[] = ["main", "panel", "dsp"]) {

@@ -121,7 +121,7 @@ describe("planning", () => {
   };
   const club: KnownClub = {
     renamed: new Map([["w-0", "W-1"]]),
-    people: new Map([["maud whinmoor", "p1"]]),
+    people: [{ id: "p1", name: "Maud Whinmoor" }],
     units: new Map([["w-1", known]]),
     models: [
       { id: "m1", maker: "Fenwright", name: "Wicket", revisions: ["A"], components: ["main", "Panel"] },

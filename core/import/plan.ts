@@ -2,6 +2,7 @@
 import { FIRST_COMPONENT, type KnownModel, ModelNames, type NewModel } from "./models.ts";
 import { folded, modelKey } from "./names.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";
+import { isName, type KnownPerson, peopleCalled, personKey } from "./people.ts";
 import {
   type CellProblem,
   FIELDS,
@@ -19,8 +20,7 @@ export type KnownClub = {
   readonly models: readonly KnownModel[];
   /** The tags that units have now, by the folded ones they had before. */
   readonly renamed: ReadonlyMap<string, string>;
-  /** Ids of the club's people by their folded names; of those who share a name, none. */
-  readonly people: ReadonlyMap<string, string>;
+  readonly people: readonly KnownPerson[];
 };
 
 export type KnownRow = Readonly<Record<Exclude<Field, "tag" | "maker" | "model">, string>> & {
@@ -46,6 +46,8 @@ export type RowProblem =
   | { readonly kind: "no-model" }
   | { readonly kind: "nearly-model"; readonly name: string; readonly near: readonly string[] }
   | { readonly kind: "unknown-person"; readonly name: string }
+  /** Several may be meant. */
+  | { readonly kind: "which-person"; readonly name: string; readonly people: readonly string[] }
   | { readonly kind: "with-other"; readonly holder: string }
   | { readonly kind: "renamed"; readonly now: string }
   | { readonly kind: "which-model"; readonly makers: readonly string[] }
@@ -64,8 +66,8 @@ export type PlannedRow = {
   /** Which fields a change touches, and what stands in them now. */
   readonly changes: readonly Field[];
   readonly was: Readonly<Partial<Record<Field, string>>>;
-  /** The person it goes to. */
-  readonly lendTo?: { readonly id: string; readonly name: string };
+  /** The person it goes to; without an id: who is yet to be made. */
+  readonly lendTo?: { readonly id?: string; readonly name: string };
   /** The radio of ours that has this tag. */
   readonly unit?: string;
   /** The model that the row names, if it is known; one that is not would be made. */
@@ -77,6 +79,10 @@ export type Plan = {
   readonly rows: readonly PlannedRow[];
   /** Models to be made for the rows without problems. */
   readonly newModels: readonly NewModel[];
+  /** People to be made for the rows without problems. */
+  readonly newPeople: readonly string[];
+  /** Names of which nobody in the club is called so, each once, and that could be made. */
+  readonly strangers: readonly string[];
 };
 
 /** What the person has said of names that are nearly a model's, by `modelKey`: the id of the model meant, or that it is a new one. */
@@ -93,6 +99,7 @@ export function planImport(
   near: NearAnswers = new Map(),
 ): Plan {
   const models = new ModelNames(club.models);
+  const strangers: string[] = [];
   const planned = radiosOf(table, settings).map((radio): PlannedRow => {
     const { lines, values } = radio;
     const problems: RowProblem[] = [...radio.problems];
@@ -109,7 +116,8 @@ export function planImport(
       if (slips.length > 0)
         problems.push({ kind: "nearly-model", name: values.model, near: slips.map((m) => m.id) });
     }
-    const lending = lendingOf(radio.holder, known, club);
+    const lending = lendingOf(radio.holder, known, club, settings.makePeople === true);
+    if (lending.stranger) strangers.push(radio.holder);
     problems.push(...lending.problems);
     const of = values.model === "" ? models.byId(known?.model) : model;
     const revision = values.hardware;
@@ -147,7 +155,24 @@ export function planImport(
     };
   });
   const rows = speltOnce(planned);
-  return { rows, newModels: newModelsOf(rows) };
+  const newcomers = rows.flatMap(({ act, lendTo }) =>
+    act !== "problem" && lendTo && lendTo.id === undefined ? [lendTo.name] : [],
+  );
+  return {
+    rows,
+    newModels: newModelsOf(rows),
+    ...{ newPeople: onceEach(newcomers), strangers: onceEach(strangers) },
+  };
+}
+
+/** Each name once, as it is spelt first. */
+function onceEach(names: readonly string[]): string[] {
+  const first = new Map<string, string>();
+  for (const name of names) {
+    const key = personKey(name);
+    if (!first.has(key)) first.set(key, name.trim().replace(/\s+/g, " "));
+  }
+  return [...first.values()];
 }
 
 /** To whom a radio goes by the sheet, if it is not with them already. Who has it is not taken from them by a sheet. */
@@ -155,35 +180,23 @@ function lendingOf(
   name: string,
   known: KnownRow | undefined,
   club: KnownClub,
-): { to?: NonNullable<PlannedRow["lendTo"]>; problems: RowProblem[] } {
+  makePeople: boolean,
+): { to?: NonNullable<PlannedRow["lendTo"]>; problems: RowProblem[]; stranger?: boolean } {
   if (name === "") return { problems: [] };
+  const found = peopleCalled(name, club.people);
   if (known?.holder !== undefined)
-    return folded(known.holder) === folded(name)
+    return folded(known.holder) === folded(name) ||
+      (found.length === 1 && folded(found[0]?.name ?? "") === folded(known.holder))
       ? { problems: [] }
       : { problems: [{ kind: "with-other", holder: known.holder }] };
-  const id = club.people.get(folded(name)) ?? personCalled(name, club.people);
-  if (id === undefined) return { problems: [{ kind: "unknown-person", name }] };
-  return { to: { id, name }, problems: [] };
-}
-
-/** The one person whose name has all of these words, each as it is or begun: "Wren", "W. Oldacre"; undefined if there are several, or none. */
-function personCalled(name: string, people: KnownClub["people"]): string | undefined {
-  const words = (text: string) =>
-    folded(text)
-      .split(/[^\p{L}\p{N}]+/u)
-      .filter(Boolean);
-  const said = words(name);
-  // A letter or two are no name: they may mean yes, or a shelf.
-  if (!said.some((word) => word.length > 2)) return undefined;
-  const fits = [...people].filter(([known]) => {
-    const left = words(known);
-    return said.every((word) => {
-      const at = left.findIndex((one) => one.startsWith(word));
-      if (at >= 0) left.splice(at, 1);
-      return at >= 0;
-    });
-  });
-  return fits.length === 1 ? fits[0]?.[1] : undefined;
+  const [one, ...others] = found;
+  if (one && others.length > 0)
+    return { problems: [{ kind: "which-person", name, people: found.map((person) => person.name) }] };
+  if (one) return { to: one, problems: [] };
+  const stranger = isName(name);
+  if (makePeople && stranger)
+    return { to: { name: name.trim().replace(/\s+/g, " ") }, problems: [], stranger };
+  return { problems: [{ kind: "unknown-person", name }], stranger };
 }
 
 /**

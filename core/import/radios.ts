@@ -19,6 +19,8 @@ export type ImportSettings = {
   readonly undated?: PlainDate | undefined;
   /** Words that say in a cell that there is nothing to say. */
   readonly nothing?: readonly string[] | undefined;
+  /** Whoever has a radio and is not in the club comes in with it. */
+  readonly makePeople?: boolean | undefined;
 };
 
 export type Field = keyof typeof FIELD_LIMITS;

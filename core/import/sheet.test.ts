@@ -149,7 +149,7 @@ describe("a sheet against the club", () => {
   const club: KnownClub = {
     models: [model],
     renamed: new Map(),
-    people: new Map([["maud whinmoor", "p1"]]),
+    people: [{ id: "p1", name: "Maud Whinmoor" }],
     units: new Map([
       [
         "h-1",
@@ -258,10 +258,10 @@ describe("a sheet against the club", () => {
   });
 
   test("a short form of one person's name is that person; of two it is asked", () => {
-    const people = new Map([
-      ["maud whinmoor", "p1"],
-      ["maud tollgate", "p2"],
-    ]);
+    const people = [
+      { id: "p1", name: "Maud Whinmoor" },
+      { id: "p2", name: "Maud Tollgate" },
+    ];
     const of = (name: string) => {
       const read = table(`tag,model,with\nH-2,Heron,${name}`);
       const settings = {
@@ -280,9 +280,36 @@ describe("a sheet against the club", () => {
       "p1",
       "p2",
     ]);
-    expect(["Maud", "Maud X", "Maud Maud", "Whinmoors", "W", "to"].map(of)).toEqual(
-      Array(6).fill("unknown-person"),
+    expect(["Maud X", "Maud Maud", "Whinmoors", "W", "to"].map(of)).toEqual(Array(5).fill("unknown-person"));
+    expect(of("Maud")).toBe("which-person");
+  });
+
+  test("whoever is not in the club comes in, once for all their radios, if that is said; never for a row with a problem", () => {
+    const read = table(
+      "tag,model,with\nH-2,Heron,Tobin Weirside\nH-3,Heron,tobin  weirside\nH-4,Heron,Maud W.\nH-5,,Ida Fallowgate\nH-6,Heron,to",
     );
+    const settings = {
+      meanings: guessColumns(read.head),
+      decimal: ".",
+      dates: "ymd",
+      today: plain("2026-06-01"),
+    } as const;
+    const asked = planImport(read, settings, club);
+    expect(asked.strangers).toEqual(["Tobin Weirside", "Ida Fallowgate"]);
+    expect([asked.newPeople, asked.rows.map(({ act }) => act)]).toEqual([
+      [],
+      ["problem", "problem", "add", "problem", "problem"],
+    ]);
+    const made = planImport(read, { ...settings, makePeople: true }, club);
+    expect(made.newPeople.map((name) => name.toLowerCase())).toEqual(["tobin weirside"]);
+    expect(made.rows.map(({ act, lendTo }) => [act, lendTo?.name])).toEqual([
+      ["add", "Tobin Weirside"],
+      ["add", "tobin weirside"],
+      // By the name that they have here.
+      ["add", "Maud Whinmoor"],
+      ["problem", "Ida Fallowgate"],
+      ["problem", undefined],
+    ]);
   });
 
   test("two spellings of one new model make one, as it is spelt first; another number is another model", () => {
