@@ -43,3 +43,24 @@ test("where nothing of ours reaches in, its page offers what is missing, and no 
   await page.getByRole("link", { name: "See what is missing" }).first().click();
   await expect(page).toHaveURL(/\/kit\?unit=/);
 });
+
+test("what is picked in Due is lined up for what it needs: to be read where it is to be read", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "juno");
+  await openAwake(page, `${served.address}/due?do=read`);
+  await page.getByRole("checkbox", { name: "Pick H-10" }).first().check();
+  await page.getByRole("button", { name: "Line them up", exact: true }).click();
+  await expect(page.getByText("1 radio lined up.")).toBeVisible();
+  await page.getByRole("link", { name: "H-10", exact: true }).first().click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("How main shows its version");
+  // What is due for it and is nothing for the bench is said.
+  await openAwake(page, `${served.address}/due?do=ask-for`);
+  const first = page.getByRole("checkbox", { name: /^Pick / }).first();
+  const tag = ((await first.getAttribute("aria-label")) ?? "").replace("Pick ", "");
+  await first.check();
+  await page.getByRole("button", { name: "Line them up", exact: true }).click();
+  await expect(
+    page.getByText(new RegExp(`${tag} needs nothing that is done at the bench|1 radio lined up`)),
+  ).toBeVisible();
+});

@@ -1,11 +1,15 @@
 // Radios taken to the bench from a form of another page: one by its tag, or several lined up.
 import { redirect } from "react-router";
 import { setBenchRules } from "#acts/set-bench-rules.ts";
+import type { Action } from "#core/needs/action.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
 import { good } from "#core/quantities/result.ts";
+import { needsOfUnit } from "#db/board.ts";
 import type { Tx } from "#db/pool.ts";
 import { benchRules } from "#db/practice.ts";
 import { unitById, unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
+import { KEY } from "../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE } from "../forms/perform.server.ts";
 import { saveForm } from "../forms/save.server.ts";
 import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
@@ -49,7 +53,30 @@ export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
   return refused(begun.status, begun.says);
 }
 
-/** Each is taken for the firmware it needs, or for the plan of channels; what cannot be is said, and the others are lined up all the same. */
+/** What of a radio's needs is done at the bench without a further question, the first of which counts. */
+const AT_BENCH: readonly Action[] = ["install", "read", "back-up", "measure"];
+
+/** For what a radio is lined up: the firmware it needs, else that it is read, backed up, or measured; undefined: nothing of what it needs. */
+async function errandOf(tx: Tx, unit: string, today: PlainDate): Promise<Record<string, string> | undefined> {
+  const needs = (await needsOfUnit(tx, unit, today)).filter(({ due_from }) => due_from <= today);
+  for (const action of AT_BENCH) {
+    const need = needs.find((one) => one.action === action);
+    if (!need) continue;
+    switch (action) {
+      case "install":
+        return { for: "update" };
+      case "read":
+        return { component: need.component_id };
+      case "back-up":
+        return { for: "backup" };
+      default:
+        return { for: "measure" };
+    }
+  }
+  return undefined;
+}
+
+/** Each is taken for what it needs, or for the plan of channels; what cannot be is said, and the others are lined up all the same. */
 async function lineUp(
   tx: Tx,
   who: SignedIn,
@@ -60,12 +87,19 @@ async function lineUp(
   const ids = [...new Set(form.getAll("unit").map(String))].filter((id) => /^\d{1,18}$/.test(id));
   if (ids.length === 0) return refused(400, "Pick the radios in Due first.");
   if (ids.length > MOST) return refused(400, `At most ${MOST} radios are lined up at once.`);
-  form.set("for", purpose);
   let taken = 0;
   const not: string[] = [];
   for (const id of ids) {
     const unit = await unitById(tx, id);
-    const begun = unit && (await beginByForm(who, unit, form));
+    const errand = purpose === "write" ? { for: "write" } : await errandOf(tx, id, who.today);
+    if (unit && !errand) {
+      not.push(`${unit.tag} needs nothing that is done at the bench.`);
+      continue;
+    }
+    const own = new FormData();
+    for (const [name, value] of Object.entries({ ...errand, [KEY]: `${form.get(KEY)}-${id}` }))
+      own.set(name, value);
+    const begun = unit && (await beginByForm(who, unit, own));
     if (begun?.ok) taken++;
     else not.push(begun ? begun.says : "One of them is not in the cabinet.");
   }

@@ -8,6 +8,7 @@ import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/due";
 import { bundled } from "./alike.ts";
+import { countingOf } from "./counting.server.ts";
 import { choicesOf, Filters } from "./filters.tsx";
 import { HoldPicked } from "./hold.tsx";
 import { type HoldAnswer, keptOf } from "./hold-answer.ts";
@@ -75,13 +76,14 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     });
     const all = groups.flatMap((g) => g.rows);
     const mentioned = all.flatMap((row) => row.targets.map((t) => t.release));
-    const [tooling, releases] = await Promise.all([
+    const [tooling, counting, releases] = await Promise.all([
       toolingOfRows(tx, who, all),
+      countingOf(tx, all, who.today),
       releaseNames(tx, [...new Set(mentioned)]),
     ]);
     return {
       groups: groups.map((g) => {
-        const rows = bundled(shownRows(g.rows, { known, releases, tooling }, who));
+        const rows = bundled(shownRows(g.rows, { known, releases, tooling, counting }, who));
         const most = only ? LOOKED_AT : FIRST;
         const units = new Set(g.rows.map((row) => row.unit_id)).size;
         return {

@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { heldUntil } from "#core/needs/need.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
+import { HowCounted } from "../shared/how-counted.tsx";
 import { type FrameData, useClub } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayDate, sayDistance } from "../ui/words/time.ts";
@@ -101,6 +102,7 @@ function Alike(props: {
               : `the first ${sayDistance(oldest, today)}`}
           </span>
         </summary>
+        {typeof first.asksHow === "object" && <HowCounted {...first.asksHow} />}
         <ul aria-label={name}>
           {rows.map((row) => (
             <li key={row.unit}>
@@ -162,11 +164,7 @@ function Row(props: { readonly row: ShownRow; readonly picked: boolean; readonly
         <WhyLink row={row} open={why} onToggle={() => setWhy(!why)} />
         {why && <RowReasons row={row} />}
         {row.tooling && <p className="tooling">{row.tooling}</p>}
-        {row.asksHow && (
-          <a href={`/units/${encodeURIComponent(row.tag)}#needs`} className="link text-sm">
-            How do they count?
-          </a>
-        )}
+        {row.asksHow && <AsksHow row={row} />}
         {reading && (
           <div className="mt-1 w-full">
             <ReadingField tag={row.tag} components={[row.component]} compact />
@@ -194,5 +192,15 @@ function Row(props: { readonly row: ShownRow; readonly picked: boolean; readonly
         )}
       </span>
     </li>
+  );
+}
+
+/** Which of two orders: in one press here, or on the radio's own page. */
+function AsksHow({ row }: { readonly row: ShownRow }) {
+  if (typeof row.asksHow === "object") return <HowCounted {...row.asksHow} />;
+  return (
+    <a href={`/units/${encodeURIComponent(row.tag)}#needs`} className="link text-sm">
+      How do they count?
+    </a>
   );
 }

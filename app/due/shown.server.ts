@@ -3,6 +3,7 @@ import type { NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { BoardName, BoardRow } from "#db/board.ts";
 import type { SignedIn } from "../context.ts";
+import type { Counting } from "../shared/how-counted.tsx";
 import { namesOf } from "../ui/why.tsx";
 import { sayNeed } from "../ui/words/need.ts";
 import { type RowTooling, toolingKey } from "./tooling.server.ts";
@@ -19,8 +20,8 @@ export type ShownRow = {
   readonly says: string;
   /** For an install: with what, or what is missing. */
   readonly tooling?: string;
-  /** Somebody must say how its model numbers its releases: its page asks. */
-  readonly asksHow?: true;
+  /** Somebody must say how its model numbers its releases. */
+  readonly asksHow?: Counting | "on its page";
   /** Who has it, or where it is. */
   readonly where: string;
   /** The reader of the page has it. */
@@ -32,13 +33,14 @@ export type Said = {
   readonly known: readonly BoardName[];
   readonly releases: Readonly<Record<string, string>>;
   readonly tooling: Readonly<Record<string, RowTooling>>;
+  readonly counting: ReadonlyMap<string, Counting>;
 };
 
 const URGENCY = [undefined, "fix", "safety"] as const;
 
 export function shownRows(
   rows: readonly BoardRow[],
-  { known, releases, tooling }: Said,
+  { known, releases, tooling, counting }: Said,
   who: SignedIn,
 ): ShownRow[] {
   const called = new Map(known.map((k) => [k.kind + k.id, k.name]));
@@ -59,7 +61,9 @@ export function shownRows(
       ...(with_ && {
         tooling: with_.word ? `${with_.word}: ${with_.words}` : with_.words,
       }),
-      ...(row.cause === "uncounted" && { asksHow: true as const }),
+      ...(row.cause === "uncounted" && {
+        asksHow: counting.get(`${row.unit_id} ${row.component_id}`) ?? ("on its page" as const),
+      }),
       where: holder ? `with ${holder}` : (called.get(`place${row.place_id}`) ?? "no place"),
       ...(row.holder_id === who.person && { mine: true }),
       due: row.due_from,

@@ -4,6 +4,7 @@ import { dateInZone } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
 import { worstOf } from "#core/unit/standing.ts";
 import { ActForm } from "../forms/act-form.tsx";
+import { HowCounted } from "../shared/how-counted.tsx";
 import { Tooling } from "../shared/tooling.tsx";
 import { Compare, WaySteps } from "../shared/way.tsx";
 import { useClub, useMay } from "../ui/club.ts";
@@ -15,7 +16,7 @@ import { FROM_STANDING } from "../ui/words/headline.ts";
 import { sayNeed, saySince } from "../ui/words/need.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
-import { sayNumbering, sayStanding, sayWhere } from "../ui/words/standing.ts";
+import { sayStanding, sayWhere } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/unit";
 
@@ -141,35 +142,11 @@ function OneNeed(props: {
   );
 }
 
-/** The two ways in which what it shows could count, each with where it would stand, and the press that says which it is. */
-function HowCounted({ need, data }: { readonly need: Need; readonly data: Data }) {
-  const mayEdit = useMay("edit-model");
-  const { locale, today } = useClub();
-  const names = namesOf(data.releases, locale, today);
-  const places = need.because.flatMap((fact) => (fact.kind === "two-places" ? fact.places : []));
-  if (!mayEdit) return <p className="text-sm text-quiet">A keeper says how they count.</p>;
-  return (
-    <ul className="no-print flex w-full flex-col gap-1" aria-label="How do they count?">
-      {places.map((place) => (
-        <li key={JSON.stringify(place.numbering)} className="flex flex-wrap items-baseline gap-2">
-          <ActForm intent="count-so" action={`/models/${data.unit.model_id}`}>
-            <input type="hidden" name="component" value={need.component_id} />
-            <input type="hidden" name="numbering" value={JSON.stringify(place.numbering)} />
-            <button type="submit" className="btn btn-outline btn-primary btn-sm">
-              They count {sayNumbering(place.numbering)}
-            </button>
-          </ActForm>
-          <span className="text-sm">then it is {sayWhere(place, names)}</span>
-        </li>
-      ))}
-    </ul>
-  );
-}
-
 /** What can be pressed about a need, by whoever may. */
 function NextAct({ need, data }: { readonly need: Need; readonly data: Data }) {
   const mayWork = useMay("work-at-bench");
   const mayList = useMay("edit-release");
+  const { locale, today } = useClub();
   const { unit, runs } = data;
   const page = `/units/${encodeURIComponent(unit.tag)}`;
   const link = (to: string, words: string) => (
@@ -181,7 +158,12 @@ function NextAct({ need, data }: { readonly need: Need; readonly data: Data }) {
   if (need.kind === "mode") return link("#mode", "Its mode");
   if (need.kind === "codeplug") return link(`${page}/channels`, "See what it carries");
   if (need.kind === "identity") return link("/codeplugs/identities", "IDs and call signs");
-  if (need.cause === "uncounted") return <HowCounted need={need} data={data} />;
+  if (need.cause === "uncounted") {
+    const names = namesOf(data.releases, locale, today);
+    const places = need.because.flatMap((fact) => (fact.kind === "two-places" ? fact.places : []));
+    const orders = places.map((place) => ({ numbering: place.numbering, where: sayWhere(place, names) }));
+    return <HowCounted model={unit.model_id} component={need.component_id} orders={orders} />;
+  }
   if (need.kind === "catalogue")
     return mayList ? link(`/models/${unit.model_id}/releases/new`, "Add the release") : null;
   // With nothing of ours that reaches in, there is nothing to begin.
