@@ -53,8 +53,8 @@ export function ConnectorPicture({
   readonly shape: string;
   readonly pins?: number | undefined;
 }) {
-  const outline = OUTLINES[shape] ?? OUTLINES.round;
-  if (!outline) return null;
+  const outline = OUTLINES[shape];
+  if (!outline) return <UnknownConnector />;
   const spots = outline.pins(Math.min(pins ?? 4, 26));
   return (
     <svg
@@ -76,3 +76,23 @@ export function ConnectorPicture({
     </svg>
   );
 }
+
+/** Nobody has looked at its shape: a dotted outline, as for all that is not known. */
+const UnknownConnector = () => (
+  <svg viewBox="0 0 100 64" role="img" aria-label="shape not known" className="w-full">
+    <rect
+      x="14"
+      y="10"
+      width="72"
+      height="44"
+      rx="4"
+      fill="none"
+      stroke="var(--quiet)"
+      strokeWidth="2"
+      strokeDasharray="3 4"
+    />
+    <text x="50" y="41" textAnchor="middle" fontSize="24" fill="var(--quiet)">
+      ?
+    </text>
+  </svg>
+);

@@ -1,6 +1,7 @@
 // How a thing of the kit is said in the inventory: short, however much is on it, and of a chip no more than is known.
 import { expect, test } from "vitest";
 import { KINDS } from "./kinds.ts";
+import { Reader } from "./reader.ts";
 
 const known = {
   connectors: [
@@ -49,4 +50,11 @@ test("of advice whom it is from, and of an offer what it costs", () => {
   expect(KINDS.offers.says({ price: "14.50", seller: "the stall", end_a: "1", end_b: "2" }, known)).toBe(
     "14.50; the stall; round to USB-A",
   );
+});
+
+test("a connector that was typed in passing has no shape that nobody has seen", () => {
+  const read = new Reader({ name: "collar, six pins" }, known);
+  expect(KINDS.connectors.read(read).columns.shape).toBe("not known");
+  expect(read.errors).toEqual({});
+  expect(KINDS.connectors.says({ shape: "not known", pins: "6" }, known)).toBe("shape not known; 6 pins");
 });
