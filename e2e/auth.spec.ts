@@ -118,3 +118,36 @@ test("guessing comes to an end, even with the right password at last", async ({ 
   expect(await attempt("lantern on the causeway")).toBe(429);
   await expect(page.getByText(/Too many attempts. Try again in/)).toBeVisible();
 });
+
+test("guessing at one's own password comes to an end, the right one included, and takes nothing from the address", async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, served.address, "bram");
+  const change = async (present: string) => {
+    const answer = await page.request.post(`${served.address}/me`, {
+      form: {
+        ...{ intent: "password", present, key: crypto.randomUUID() },
+        password: "seven herons over the weir",
+      },
+      headers: { Origin: served.address },
+      maxRedirects: 0,
+    });
+    return answer.text();
+  };
+  for (let i = 0; i < 8; i++) expect(await change(`guess ${i}`)).toContain("That is not your password.");
+  const last = await change("lantern on the causeway");
+  expect(last).toContain("Too many attempts.");
+  expect(last).not.toContain("Your password is changed");
+  // From the same address somebody else signs in, and so does a new browser of one's own.
+  const other = await browser.newContext();
+  for (const who of ["ida", "bram"]) {
+    const sent = await other.request.post(`${served.address}/sign-in`, {
+      form: { email: `${who}@lanternfen.example`, password: "lantern on the causeway" },
+      headers: { Origin: served.address },
+      maxRedirects: 0,
+    });
+    expect([who, sent.status()]).toEqual([who, 302]);
+  }
+  await other.close();
+});

@@ -1,6 +1,8 @@
 // A radio is updated at the bench, from Due to the read-back reading, on a simulated radio: through its gates, over a stepping stone, with a
 // plug that slips; the server goes away in the middle; backups are kept and written back.
+
 import { expect, type Page } from "@playwright/test";
+import pg from "pg";
 import { expectAccessible } from "./accessible.ts";
 import { openAwake } from "./awake.ts";
 import { type Served, serveAgain, serveFresh } from "./serve.ts";
@@ -257,6 +259,17 @@ test("a file of nothing, one that is another radio's, and one nobody asked for a
   await keep("H-05", "h5.plug", bytes);
   await press(page, "Keep it");
   await expect(page.getByText("These are the very bytes of H-02")).toBeVisible();
+  // Of what is refused nothing is left.
+  await keep("H-99", "none.plug", Buffer.alloc(LARGE, 5));
+  await press(page, "Keep it");
+  await expect(page.getByText(/No radio has the tag|not in the cabinet/)).toBeVisible();
+  const owner = new pg.Client({ connectionString: served.ownerUrl });
+  await owner.connect();
+  const left = await owner.query(
+    "select p.sha256 from file_part p where not exists (select from file f where f.club_id = p.club_id and f.sha256 = p.sha256)",
+  );
+  await owner.end();
+  expect(left.rows).toEqual([]);
   await keep("H-05", "h5.plug", bytes);
   await page.getByLabel("It is right all the same").check();
   await press(page, "Keep it");
