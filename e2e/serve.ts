@@ -1,4 +1,5 @@
 // A server of its own for a spec: a copy of a database with the demo club, or of an empty one.
+import dns from "node:dns";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { migrate } from "#db/migrate.ts";
@@ -15,6 +16,31 @@ export type Served = {
   /** Its database, as the owner of the tables sees it. */
   readonly ownerUrl: string;
 };
+
+/**
+ * The name of a club's own network, where pages have no secure context: there the browser tests run, too (`MOSSY_E2E_NAME=cabinet.test`). The
+ * browser is told where it is by its options; what a test asks for itself, here.
+ */
+const NAME = process.env.MOSSY_E2E_NAME;
+if (NAME) {
+  const here = (host: string, ways: readonly unknown[], otherwise: () => unknown) => {
+    if (host !== NAME) return otherwise();
+    const told = ways.at(-1);
+    const found = [{ address: "127.0.0.1", family: 4 }];
+    if (typeof told !== "function") return Promise.resolve(found);
+    const [first] = ways;
+    const isAll = typeof first === "object" && first !== null && "all" in first && first.all === true;
+    return isAll ? told(null, found) : told(null, "127.0.0.1", 4);
+  };
+  for (const from of [dns, dns.promises] as { lookup: (host: string, ...ways: unknown[]) => unknown }[]) {
+    const { lookup } = from;
+    from.lookup = (host, ...ways) => here(host, ways, () => lookup.call(from, host, ...ways));
+  }
+}
+const named = (more: Partial<ServeOptions>): Partial<ServeOptions> =>
+  NAME ? { ...more, names: [...(more.names ?? []), NAME] } : more;
+const addressOf = (address: string): string =>
+  NAME ? address.replace(/127\.0\.0\.1|localhost/, NAME) : address;
 
 export async function serveFresh(
   content: "demo" | "empty",
@@ -42,8 +68,8 @@ export async function serveFresh(
   const { serve } = (await import(
     path.join(root, "build/server/index.js")
   )) as typeof import("../server/app.ts");
-  const running = await serve({ port: 0, clientFolder: path.join(root, "build/client"), ...more });
-  return { address: running.address, stop: running.stop, ownerUrl: databaseUrl(owner, name) };
+  const running = await serve({ port: 0, clientFolder: path.join(root, "build/client"), ...named(more) });
+  return { address: addressOf(running.address), stop: running.stop, ownerUrl: databaseUrl(owner, name) };
 }
 
 /** The same database served anew, at the same address, after it was stopped. */
@@ -51,6 +77,6 @@ export async function serveAgain(port: number): Promise<Pick<Served, "address" |
   const { serve } = (await import(
     path.join(root, "build/server/index.js")
   )) as typeof import("../server/app.ts");
-  const running = await serve({ port, clientFolder: path.join(root, "build/client") });
-  return { address: running.address, stop: running.stop };
+  const running = await serve({ port, clientFolder: path.join(root, "build/client"), ...named({}) });
+  return { address: addressOf(running.address), stop: running.stop };
 }
