@@ -30,6 +30,13 @@ export const ratio = (what: string, time: number, base: number, most: number): M
 const TEXTS = Array.from({ length: 25_000 }, (_, i) => `text ${(i * 7919) % 25_000} of many`);
 const sorting = (): Promise<number> => best(20, () => [...TEXTS].sort());
 
+/** The same as it takes just now, beside whatever else the machine does: what was timed once, and not at its best, is held against it. */
+export async function sortingNow(): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < 9; i++) times.push(await best(1, () => [...TEXTS].sort()));
+  return median(times);
+}
+
 /** At most so many times as long as sorting 25,000 texts. */
 export const sorts = async (what: string, time: number, most: number): Promise<Measured> => {
   const base = await sorting();

@@ -3,6 +3,5 @@ import { HOSTILE, send } from "./hostile-requests.ts";
 
 process.on("message", async (told: { index: number; port: number; cookie: string }) => {
   const one = HOSTILE[told.index];
-  if (one) await send(one, told.port, told.cookie);
-  process.send?.("sent");
+  process.send?.(one ? await send(one, told.port, told.cookie) : "closed");
 });
