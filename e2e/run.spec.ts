@@ -164,9 +164,10 @@ test.describe("with a club of its own", () => {
   });
   test.afterAll(() => own.stop());
 
-  test("over a stepping stone to the last reading; one that is odd is looked into; what was erased is written back", async ({
-    page,
-  }) => {
+  // One evening in two parts, since it is long: the second goes on where the first has left the radio.
+  test.describe.configure({ mode: "serial" });
+
+  test("over a stepping stone; a reading that is odd is looked into", async ({ page }) => {
     await signIn(page, own.address, "juno");
     await openAwake(page, `${own.address}/units/W-03`);
     await press(page, "Update it");
@@ -187,6 +188,17 @@ test.describe("with a club of its own", () => {
     await press(page, "It is well again");
     await read(page, "1.10");
     await until(page, /^Flash main 1\.14/);
+  });
+
+  test("to the last reading; what was erased is written back", async ({ page }) => {
+    await signIn(page, own.address, "juno");
+    await page.goto(`${own.address}/units/W-03`);
+    await page
+      .getByRole("link", { name: /Update main to 1\.14/ })
+      .first()
+      .click();
+    await expect(page.locator("html[data-awake]")).toBeAttached();
+    await expect(heading(page)).toHaveText(/^Flash main 1\.14/);
     await work(page);
     await until(page, /^What does main show/);
     await read(page, "main 1.14");

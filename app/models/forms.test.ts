@@ -357,14 +357,14 @@ describe("what a model is known by", () => {
     );
   });
 
-  test("parts of one name, nameless, or of two words; keys of one name; a source of no kind", () => {
+  test("parts of one name, nameless, or with a comma; keys of one name; a source of no kind", () => {
     const parts = [{ id: "1" }, { id: "2" }, { id: "3" }];
     const read = readIdentity(
       {
         lamp: "top",
         "name-1": "main",
         "name-2": "Main",
-        "name-3": "two words",
+        "name-3": "two, words",
         rows: "a, b\na",
         sourceWhat: "somewhere",
         "2-sourceWhat": "elsewhere",
