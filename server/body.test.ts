@@ -4,7 +4,7 @@ import http from "node:http";
 import type { AddressInfo } from "node:net";
 import { expect, test } from "vitest";
 import type { Role } from "#core/club/acts.ts";
-import { AFTER_SIGN_IN, BEFORE_SIGN_IN, limitFor, lookAtForm, takeBody } from "./body.ts";
+import { AFTER_SIGN_IN, BEFORE_SIGN_IN, limitFor, lookAtForm, PACE, takeBody } from "./body.ts";
 
 const multipart = "multipart/form-data; boundary=b";
 const limit = (path: string, length: number | undefined, role: Role | undefined, type = multipart) =>
@@ -47,12 +47,15 @@ test("whoever may not send it is refused by the head; a bench hand sends files, 
     ]);
 });
 
+/** The pace of the server, in stretches that a test can wait for. */
+const QUICKER = 50;
+
 /** A server that takes in what comes as `who`, at a pace of its own, and answers with how that went. */
 async function taking(who: { person: string }) {
   const server = http.createServer(async (request, response) => {
     const taken = await takeBody(request, async () => ({ ...who, role: "keeper" }), {
-      stretch: 100,
-      bytes: 50_000,
+      stretch: PACE.stretch / QUICKER,
+      bytes: PACE.bytes / QUICKER,
     });
     response.setHeader("Connection", "close");
     response.end(taken.ok ? "200" : `${taken.refusal.status} ${taken.refusal.why}`);
@@ -73,6 +76,10 @@ async function taking(who: { person: string }) {
   };
   return { begin, stop: () => server.close() };
 }
+
+test("a large body comes with 20 kB a second at least, over five seconds", () => {
+  expect([PACE.stretch, (PACE.bytes / PACE.stretch) * 1000]).toEqual([5000, 20 * 1024]);
+});
 
 test("a large form that stands still is given up by itself, and holds up nobody else meanwhile", async () => {
   const held = await taking({ person: "one" });

@@ -141,7 +141,7 @@ function takePlace(request: IncomingMessage, person: string, bytes: number): str
 
 /** In each stretch of so many milliseconds so many bytes must come. */
 export type Pace = { readonly stretch: number; readonly bytes: number };
-const PACE: Pace = { stretch: 5000, bytes: 5 * 20 * KB };
+export const PACE: Pace = { stretch: 5000, bytes: 5 * 20 * KB };
 
 /** Tells when a body comes too slowly; the last stretch, with what is left, may be as short as it likes. */
 const tooSlow = (request: IncomingMessage, { stretch, bytes }: Pace): Promise<"too slow"> =>
