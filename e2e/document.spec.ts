@@ -9,6 +9,9 @@ import { test } from "./test.ts";
 let served: Served;
 test.afterEach(() => served.stop());
 
+// Whoever comes by a name must bring the code from the terminal to found a club (`auth.spec.ts`); this is about what comes after.
+test.skip(process.env.MOSSY_E2E_NAME !== undefined, "a club is founded from the machine itself");
+
 test("the demo club goes out and comes back into a new one; only keepers may, and nothing is laid over it", async ({
   page,
 }, info) => {

@@ -171,7 +171,13 @@ function WhichHardware(props: {
         <legend className="mb-1 font-semibold">Which hardware does it have?</legend>
         {props.revisions.map(({ name, tell }) => (
           <label key={name} className="flex min-h-11 items-center gap-3">
-            <input type="radio" name="revision" value={name} required className="radio" />
+            <input
+              type="radio"
+              name="revision"
+              value={name}
+              required
+              className="radio radio-primary border-quiet"
+            />
             <span>
               <strong>{name}</strong> {tell && <span className="text-quiet">{tell}</span>}
             </span>

@@ -51,9 +51,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 export const clientAction = offlineForm;
 
-const SEVERAL = "several: parted by ;";
-const KEYS = "parted by commas, such as: M, up, down";
-
 export default function EditIdentity({ loaderData, actionData }: Route.ComponentProps) {
   const { model, parts, layout } = loaderData;
   const yesNo = [
@@ -79,11 +76,11 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
               <legend className="mb-2 font-serif text-lg font-bold">
                 Names and marks (parted by semicolons)
               </legend>
-              <Field of={fields.soldAs} label="Also sold as" hint={SEVERAL} />
+              <Field of={fields.soldAs} label="Also sold as" />
               <Field of={fields.pickInTool} label="What to pick in a tool where it is not listed" />
-              <Field of={fields.labels} label="Texts on its label" mono hint={SEVERAL} />
-              <Field of={fields.screens} label="Texts on its screen" mono hint={SEVERAL} />
-              <Field of={fields.plugs} label="Plugs at the radio" hint={SEVERAL} />
+              <Field of={fields.labels} label="Texts on its label" mono />
+              <Field of={fields.screens} label="Texts on its screen" mono />
+              <Field of={fields.plugs} label="Plugs at the radio" />
               <div className="grid gap-3 sm:grid-cols-2">
                 <Field of={fields.btShows} label="Over Bluetooth it shows as" mono />
                 <Field
@@ -122,7 +119,9 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
               ))}
             </fieldset>
             <fieldset className="flex flex-col gap-3">
-              <legend className="mb-2 font-serif text-lg font-bold">Its keys, as a hand finds them</legend>
+              <legend className="mb-2 font-serif text-lg font-bold">
+                Its keys, as a hand finds them (parted by commas)
+              </legend>
               <div className="grid grid-cols-3 gap-3">
                 <Field of={fields.screen} label="Screen" options={yesNo} />
                 <Field
@@ -137,12 +136,12 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
                 <Field of={fields.antenna} label="Antenna" options={yesNo} />
               </div>
               <div className="grid grid-cols-2 gap-3">
-                <Field of={fields.knobs} label="Knobs, left to right" mono hint={KEYS} />
-                <Field of={fields.top} label="Keys on top" mono hint={KEYS} />
-                <Field of={fields.left} label="Keys on the left side, from the top" mono hint={KEYS} />
-                <Field of={fields.right} label="Keys on the right side" mono hint={KEYS} />
+                <Field of={fields.knobs} label="Knobs, left to right" mono />
+                <Field of={fields.top} label="Keys on top" mono />
+                <Field of={fields.left} label="Keys on the left side, from the top" mono />
+                <Field of={fields.right} label="Keys on the right side" mono />
               </div>
-              <Field of={fields.rows} label="Keys in front: a line a row" rows={5} mono hint={KEYS} />
+              <Field of={fields.rows} label="Keys in front: a line a row" rows={5} mono />
               {layout && (
                 <div className="[&_.key-card]:max-h-64">
                   <KeyCard layout={layout} step={undefined} />
