@@ -7,6 +7,7 @@ import { modeShape } from "../modes/mode-shape.ts";
 import type { Segment } from "../modes/privileges.ts";
 import { segmentShape } from "../modes/privileges-shape.ts";
 import { addDays, plain } from "../quantities/date.ts";
+import { cases } from "../quantities/testing.ts";
 import { readChannelTable } from "./channel-table.ts";
 import { checkChannels, FINDING_ORDER, strandedIn } from "./check.ts";
 
@@ -252,6 +253,7 @@ describe("channels against modes and the plan", () => {
         const ranks = found.map(({ kind }) => FINDING_ORDER.indexOf(kind));
         expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
       }),
+      { numRuns: cases(100, 100_000) },
     );
   });
 });
