@@ -467,32 +467,40 @@ test("its power is measured at the bench, into a load that takes it; the number 
   await expect(page.getByRole("row").nth(1)).toContainText("MW-1");
 });
 
-test("which hardware it has is asked where nobody has noted it; it is noted, and not asked again", async ({
-  page,
-}) => {
-  const owner = new pg.Client({ connectionString: served.ownerUrl });
-  await owner.connect();
-  await owner.query("select set_config('mossy.club', (select id::text from club limit 1), false)");
-  await owner.query(
-    `insert into hardware_revision (club_id, model_id, name, how_to_tell)
+test.describe("where nothing else is in hand", () => {
+  let own: Served;
+  test.beforeAll(async () => {
+    own = await serveFresh("demo");
+  });
+  test.afterAll(() => own.stop());
+
+  test("which hardware it has is asked where nobody has noted it; it is noted, and not asked again", async ({
+    page,
+  }) => {
+    const owner = new pg.Client({ connectionString: own.ownerUrl });
+    await owner.connect();
+    await owner.query("select set_config('mossy.club', (select id::text from club limit 1), false)");
+    await owner.query(
+      `insert into hardware_revision (club_id, model_id, name, how_to_tell)
      select club_id, id, 'round', 'a round knob' from model where name = 'Wicket'
      union all select club_id, id, 'square', '' from model where name = 'Wicket'`,
-  );
-  await owner.end();
-  await signIn(page, served.address, "juno");
-  await openAwake(page, `${served.address}/units/W-15`);
-  await press(page, "Update it");
-  await press(page, "Begin");
-  await until(page, /^The release fits its hardware$/);
-  const which = page.getByRole("group", { name: "Which hardware does it have?" });
-  await expect(which.getByRole("radio")).toHaveCount(2);
-  await expectAccessible(page);
-  // Nothing is chosen for anybody: the press alone does nothing.
-  await press(page, "It is that one");
-  await expect(heading(page)).toHaveText("The release fits its hardware");
-  await which.getByLabel(/^round/).check();
-  await answer(page, "It is that one");
-  await expect(heading(page)).not.toHaveText("The release fits its hardware");
-  await page.goto(`${served.address}/units/W-15`);
-  await expect(page.getByText(", hardware round.")).toBeVisible();
+    );
+    await owner.end();
+    await signIn(page, own.address, "juno");
+    await openAwake(page, `${own.address}/units/W-15`);
+    await press(page, "Update it");
+    await press(page, "Begin");
+    await until(page, /^The release fits its hardware$/);
+    const which = page.getByRole("group", { name: "Which hardware does it have?" });
+    await expect(which.getByRole("radio")).toHaveCount(2);
+    await expectAccessible(page);
+    // Nothing is chosen for anybody: the press alone does nothing.
+    await press(page, "It is that one");
+    await expect(heading(page)).toHaveText("The release fits its hardware");
+    await which.getByLabel(/^round/).check();
+    await answer(page, "It is that one");
+    await expect(heading(page)).not.toHaveText("The release fits its hardware");
+    await page.goto(`${own.address}/units/W-15`);
+    await expect(page.getByText(", hardware round.")).toBeVisible();
+  });
 });
