@@ -1,5 +1,6 @@
 // What one request of somebody who means harm costs: how long the server's event loop is held, and how much memory is taken.
 import { fork } from "node:child_process";
+import { once } from "node:events";
 import { monitorEventLoopDelay } from "node:perf_hooks";
 import { fileURLToPath } from "node:url";
 import { setFlagsFromString } from "node:v8";
@@ -53,12 +54,12 @@ export function hostileSender(port: number, cookie: string) {
     execArgv: ["--import", "tsx"],
   });
   return {
-    ask: (index: number) =>
-      new Promise<number | "closed">((resolve, reject) => {
-        sender.once("message", (status) => resolve(status as number | "closed"));
-        sender.once("error", reject);
-        sender.send({ index, port, cookie });
-      }),
+    ask: async (index: number): Promise<number | "closed"> => {
+      const told = once(sender, "message");
+      sender.send({ index, port, cookie });
+      const [status] = await told;
+      return status as number | "closed";
+    },
     end: () => sender.disconnect(),
   };
 }
