@@ -62,12 +62,11 @@ it("which hardware it has is asked where nobody has noted it, and noted", () =>
     const { run } = done.value.answer;
     const steps = stepsOf((await stands(tx, run)).plan);
     const at = steps.findIndex(({ step }) => step.kind === "gate" && step.gate === "hardware");
-    const before = steps
-      .slice(0, at)
-      .map(
-        ({ step }): Happening =>
-          step.kind === "gate" ? { kind: "held", gate: step.gate, charge: 90 } : seen,
-      );
+    const before = steps.slice(0, at).map(
+      ({ step }): Happening =>
+        // What is said of another gate notes no hardware.
+        step.kind === "gate" ? { kind: "held", gate: step.gate, charge: 90, revision: "square" } : seen,
+    );
     await send(
       tx,
       run,

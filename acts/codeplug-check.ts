@@ -2,7 +2,7 @@
 
 import { type CodeplugCheck, habitsOf } from "#core/codeplug/check-codeplug.ts";
 import type { CodeplugLists } from "#core/codeplug/document.ts";
-import { identityState } from "#core/codeplug/identity.ts";
+import { digitsOf, identityState } from "#core/codeplug/identity.ts";
 import { allowedOn, classOf } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { policyOn } from "#core/unit/policy.ts";
@@ -46,7 +46,7 @@ export async function codeplugCheck(
     ...{ plan: segments, on: today, lists, habits: habitsOf(directory) },
     holds: row?.facts,
     meets,
-    identities: digital.flatMap((one) => (one.kind === "there" ? [one.value.replace(/\s/g, "")] : [])),
+    identities: digital.flatMap((one) => (one.kind === "there" ? [digitsOf(one.value)] : [])),
     identity: digital.some(({ kind }) => kind === "there")
       ? "there"
       : digital.length > 0

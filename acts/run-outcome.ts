@@ -74,7 +74,7 @@ export async function comesTo(
     case "held":
       await chargeSeen(tx, happened, what.charge, outcome);
       await pluggedProved(tx, happened, outcome);
-      await hardwareSeen(tx, happened, what.revision, outcome);
+      if (what.gate === "hardware") await hardwareSeen(tx, happened, what.revision, outcome);
       return good(run);
     case "probed":
       await proveMode(tx, happened, outcome);

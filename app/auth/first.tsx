@@ -12,7 +12,7 @@ import type { Route } from "./+types/first";
 import { countTry, sayWait } from "./attempts.server.ts";
 import { AuthPage } from "./auth-page.tsx";
 import { hashPassword, tokenHash } from "./password.server.ts";
-import { SHORTEST_PASSWORD } from "./password-limits.ts";
+import { PASSWORD_HINT } from "./password-limits.ts";
 import { newPassword, passwordTrouble } from "./password-rule.server.ts";
 import { startSession } from "./session.server.ts";
 import { SAYS_BUSY, unlessBusy } from "./turns.server.ts";
@@ -100,7 +100,7 @@ export default function First({ loaderData, actionData }: Route.ComponentProps) 
               label="A password"
               type="password"
               autoComplete="new-password"
-              hint={`at least ${SHORTEST_PASSWORD} characters, and none that is guessed soon: a few words that do not belong together`}
+              hint={PASSWORD_HINT}
             />
             {loaderData.asksCode && (
               <Field

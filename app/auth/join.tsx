@@ -12,7 +12,7 @@ import type { Route } from "./+types/join";
 import { countTry } from "./attempts.server.ts";
 import { AuthPage } from "./auth-page.tsx";
 import { hashPassword, tokenHash } from "./password.server.ts";
-import { SHORTEST_PASSWORD } from "./password-limits.ts";
+import { PASSWORD_HINT } from "./password-limits.ts";
 import { newPassword, passwordTrouble } from "./password-rule.server.ts";
 import { startSession } from "./session.server.ts";
 import { SAYS_BUSY, unlessBusy } from "./turns.server.ts";
@@ -87,7 +87,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
               type="password"
               autoComplete="new-password"
               autoFocus
-              hint={`at least ${SHORTEST_PASSWORD} characters, and none that is guessed soon: a few words that do not belong together`}
+              hint={PASSWORD_HINT}
             />
           </>
         )}

@@ -1,5 +1,6 @@
 // What must hold before anything is flashed or erased: how it is shown to hold, and, where that is allowed, passed by with a reason.
 
+import { Link } from "react-router";
 import { listed } from "#core/quantities/list.ts";
 import { FIRM_GATES } from "#core/run/event.ts";
 import { POWER_FLOOR } from "#core/run/fold.ts";
@@ -43,6 +44,13 @@ export function GateAnswer(props: Props) {
 
 function Look({ run, step, known, kept }: Props) {
   const gate = <input type="hidden" name="gate" value={step.gate} />;
+  if (step.revisions)
+    return (
+      <WhichHardware revisions={step.revisions} tag={run.tag}>
+        {known}
+        {gate}
+      </WhichHardware>
+    );
   switch (step.gate) {
     case "power":
       return (
@@ -128,18 +136,6 @@ function Look({ run, step, known, kept }: Props) {
         </div>
       );
     case "hardware":
-      return step.revisions ? (
-        <WhichHardware revisions={step.revisions}>
-          {known}
-          {gate}
-        </WhichHardware>
-      ) : (
-        <ActForm intent="hold">
-          {known}
-          {gate}
-          <Go label="It is so" />
-        </ActForm>
-      );
     case "chain":
     case "base":
       return step.bad ? (
@@ -161,6 +157,7 @@ function Look({ run, step, known, kept }: Props) {
 /** Nobody has noted which hardware it has: it is looked at, said, and noted. */
 function WhichHardware(props: {
   readonly revisions: NonNullable<Props["step"]["revisions"]>;
+  readonly tag: string;
   readonly children: React.ReactNode;
 }) {
   const other = props.revisions.filter(({ fits }) => !fits).map(({ name }) => name);
@@ -186,8 +183,11 @@ function WhichHardware(props: {
       </fieldset>
       {other.length > 0 && (
         <p className="max-w-prose text-quiet">
-          What is planned here is not for {listed(other)}: if it is that, stop here, note it on the radio's
-          page, and begin anew.
+          What is planned here is not for {listed(other)}. If it is that, stop here,{" "}
+          <Link className="link" to={`/units/${encodeURIComponent(props.tag)}/edit`}>
+            note it for the radio
+          </Link>
+          , and begin anew.
         </p>
       )}
       <Go label="It is that one" />

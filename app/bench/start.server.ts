@@ -1,7 +1,7 @@
 // Radios taken to the bench from a form of another page: one by its tag, or several lined up.
 import { redirect } from "react-router";
 import { setBenchRules } from "#acts/set-bench-rules.ts";
-import type { Action } from "#core/needs/action.ts";
+import { firstAtBench } from "#core/needs/action.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { good } from "#core/quantities/result.ts";
 import { needsOfUnit } from "#db/board.ts";
@@ -53,27 +53,11 @@ export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
   return refused(begun.status, begun.says);
 }
 
-/** What of a radio's needs is done at the bench without a further question, the first of which counts. */
-const AT_BENCH: readonly Action[] = ["install", "read", "back-up", "measure"];
-
-/** For what a radio is lined up: the firmware it needs, else that it is read, backed up, or measured; undefined: nothing of what it needs. */
+/** For what a radio is lined up, as a form says it; undefined: nothing of what it needs is done at the bench. */
 async function errandOf(tx: Tx, unit: string, today: PlainDate): Promise<Record<string, string> | undefined> {
-  const needs = (await needsOfUnit(tx, unit, today)).filter(({ due_from }) => due_from <= today);
-  for (const action of AT_BENCH) {
-    const need = needs.find((one) => one.action === action);
-    if (!need) continue;
-    switch (action) {
-      case "install":
-        return { for: "update" };
-      case "read":
-        return { component: need.component_id };
-      case "back-up":
-        return { for: "backup" };
-      default:
-        return { for: "measure" };
-    }
-  }
-  return undefined;
+  const due = (await needsOfUnit(tx, unit, today)).filter(({ due_from }) => due_from <= today);
+  const first = firstAtBench(due);
+  return first && (first.work === "read" ? { component: first.need.component_id } : { for: first.work });
 }
 
 /** Each is taken for what it needs, or for the plan of channels; what cannot be is said, and the others are lined up all the same. */
@@ -92,16 +76,18 @@ async function lineUp(
   for (const id of ids) {
     const unit = await unitById(tx, id);
     const errand = purpose === "write" ? { for: "write" } : await errandOf(tx, id, who.today);
-    if (unit && !errand) {
-      not.push(`${unit.tag} needs nothing that is done at the bench.`);
+    if (!unit || !errand) {
+      not.push(
+        unit ? `${unit.tag} needs nothing that is done at the bench.` : "One of them is not in the cabinet.",
+      );
       continue;
     }
     const own = new FormData();
     for (const [name, value] of Object.entries({ ...errand, [KEY]: `${form.get(KEY)}-${id}` }))
       own.set(name, value);
-    const begun = unit && (await beginByForm(who, unit, own));
-    if (begun?.ok) taken++;
-    else not.push(begun ? begun.says : "One of them is not in the cabinet.");
+    const begun = await beginByForm(who, unit, own);
+    if (begun.ok) taken++;
+    else not.push(begun.says);
   }
   const says = [taken > 0 && `${counted(taken, "radio")} lined up.`, ...not].filter(Boolean).join(" ");
   return answer(taken > 0 ? 200 : 409, { ok: taken > 0, intent: "line-up", says });

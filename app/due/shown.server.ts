@@ -6,6 +6,7 @@ import type { SignedIn } from "../context.ts";
 import type { Counting } from "../shared/how-counted.tsx";
 import { namesOf } from "../ui/why.tsx";
 import { sayNeed } from "../ui/words/need.ts";
+import { countingKey } from "./counting.server.ts";
 import { type RowTooling, toolingKey } from "./tooling.server.ts";
 
 /** What is not so is left out. */
@@ -62,7 +63,7 @@ export function shownRows(
         tooling: with_.word ? `${with_.word}: ${with_.words}` : with_.words,
       }),
       ...(row.cause === "uncounted" && {
-        asksHow: counting.get(`${row.unit_id} ${row.component_id}`) ?? ("on its page" as const),
+        asksHow: counting.get(countingKey(row)) ?? ("on its page" as const),
       }),
       where: holder ? `with ${holder}` : (called.get(`place${row.place_id}`) ?? "no place"),
       ...(row.holder_id === who.person && { mine: true }),

@@ -1,7 +1,7 @@
 // My page: day or night, my password, where I am signed in, and the way out.
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data } from "react-router";
-import { SHORTEST_PASSWORD } from "../auth/password-limits.ts";
+import { PASSWORD_HINT } from "../auth/password-limits.ts";
 import { readInClub, signedIn } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Field } from "../forms/field.tsx";
@@ -96,7 +96,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
                     label="The new one"
                     type="password"
                     autoComplete="new-password"
-                    hint={`at least ${SHORTEST_PASSWORD} characters; your other sessions end`}
+                    hint={`${PASSWORD_HINT}; your other sessions end`}
                   />
                 </>
               )}

@@ -95,8 +95,9 @@ export async function readImport(tx: Tx, who: SignedIn, form: FormData): Promise
   const news = newsAmong(table.value, correctionsIn(form));
   if (news.length > 0) {
     const text = corrected(table.value, news);
-    const again = readTable(text, table.value.delimiter);
-    if (again.ok) return planSheet(tx, who, form, { ...source, text }, again.value);
+    const mended = readTable(text, table.value.delimiter);
+    if (!mended.ok) return { trouble: sayTrouble(mended.problem), text };
+    return planSheet(tx, who, form, { ...source, text }, mended.value);
   }
   return planSheet(tx, who, form, source, table.value);
 }
@@ -108,13 +109,12 @@ async function planSheet(
   source: Source,
   sheet: Table,
 ): Promise<Reply | Response> {
-  const table = { value: sheet };
   const said = (name: string) => String(form.get(name) ?? "");
   const again = form.get("intent") !== "open";
-  const { head, rows, above } = table.value;
+  const { head, rows, above } = sheet;
   const habits = await sheetHabits(tx, head.map(headKey));
   const sameShape = again && said("columns") === String(head.length);
-  const { meanings: given, club } = await meaningsOf(tx, table.value, habits.heads, (i) =>
+  const { meanings: given, club } = await meaningsOf(tx, sheet, habits.heads, (i) =>
     sameShape ? (toMeaning(said(`column-${i}`)) ?? "ignore") : undefined,
   );
   const cells = (is: (meaning: Meaning) => boolean) =>
@@ -133,7 +133,7 @@ async function planSheet(
     nothing: form.has("nothing") ? readNothing(said("nothing")) : (habits.nothing ?? USUAL_NOTHING),
   };
   const answers = answersIn(form);
-  const plan = planImport(table.value, settings, club, answers);
+  const plan = planImport(sheet, settings, club, answers);
   const counts = countsOf(plan);
   const saving = form.get("intent") === "save";
   const trouble = troubleOf(settings, said("undated"), who.today);
@@ -150,7 +150,7 @@ async function planSheet(
     const done = await performForm(importUnits, who, form, {
       text: source.text,
       file: source.file,
-      delimiter: table.value.delimiter,
+      delimiter: sheet.delimiter,
       columns: [...given],
       decimal: settings.decimal,
       dates: settings.dates,
@@ -171,24 +171,24 @@ async function planSheet(
   }
   const preview: Preview = {
     ...source,
-    delimiter: table.value.delimiter,
+    delimiter: sheet.delimiter,
     decimal: settings.decimal,
     dates: settings.dates,
     datesAsk: orders.length > 1 && given.includes("readOn"),
     undated: said("undated"),
-    withoutDay: withoutDay(table.value, settings, club, answers),
+    withoutDay: withoutDay(sheet, settings, club, answers),
     nothing: (settings.nothing ?? []).join(", "),
     above,
     head,
     sample: head.map((_, i) => rows.find((r) => r.cells[i])?.cells[i]?.slice(0, 40) ?? ""),
     meanings: given,
-    unused: unusedCells(table.value, settings),
+    unused: unusedCells(sheet, settings),
     components: componentsIn(club.models),
     shown: shownOf(plan),
     counts,
     newModels: plan.newModels,
     ...{ strangers: plan.strangers, makes: settings.makePeople === true },
-    cells: cellsOf(plan, table.value),
+    cells: cellsOf(plan, sheet),
     near: nearOf(plan, club, answers),
     ...(refused
       ? { trouble: refused }

@@ -1,5 +1,5 @@
 // What is wrong with a radio's channels, the worst first, each with what helps; what one press mends has the press.
-import type { CodeplugFinding, Cure } from "#core/codeplug/check-codeplug.ts";
+import { CODEPLUG_WORST, type CodeplugFinding, type Cure } from "#core/codeplug/check-codeplug.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { listed } from "#core/quantities/list.ts";
 import { ActForm } from "../forms/act-form.tsx";
@@ -28,15 +28,6 @@ const KIND_WORD: Record<CodeplugFinding["kind"], string> = {
   "strange-signs": "signs that it cannot show",
   "long-name": "name cut",
 };
-const BAD: readonly CodeplugFinding["kind"][] = [
-  "beyond",
-  "stranded",
-  "apart",
-  "too-many",
-  "dangling",
-  "slipped",
-];
-
 const CURE_WORD: Record<Cure, string> = {
   narrow: "Make them narrow",
   "listen-only": "Make them listen only",
@@ -137,7 +128,9 @@ export function ChannelFindings(props: {
                     "the whole of it"
                   )}
                 </th>
-                <td className={BAD.includes(one.kind) ? "text-rust" : ""}>{KIND_WORD[one.kind]}</td>
+                <td className={CODEPLUG_WORST.includes(one.kind) ? "text-rust" : ""}>
+                  {KIND_WORD[one.kind]}
+                </td>
                 <td>{sayFinding(one, say)}</td>
               </tr>
             ))}

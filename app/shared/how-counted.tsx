@@ -1,14 +1,23 @@
 // How does this model number its releases? The orders under which a reading has a place, each with what follows from it, to be said in one press.
+import type { Fact } from "#core/unit/facts.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useMay } from "../ui/club.ts";
-import { sayNumbering } from "../ui/words/standing.ts";
+import { type Names, sayNumbering, sayWhere } from "../ui/words/standing.ts";
 
 export type Counting = {
   readonly model: string;
   readonly component: string;
   readonly orders: readonly { readonly numbering: Numbering; readonly where: string }[];
 };
+
+/** The orders of a reading that can stand in two places, out of the reasons of its need. */
+export const ordersOf = (because: readonly Fact[], names: Pick<Names, "release">): Counting["orders"] =>
+  because.flatMap((fact) =>
+    fact.kind === "two-places"
+      ? fact.places.map((place) => ({ numbering: place.numbering, where: sayWhere(place, names) }))
+      : [],
+  );
 
 export function HowCounted({ model, component, orders }: Counting) {
   const mayEdit = useMay("edit-model");

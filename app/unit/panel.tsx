@@ -1,10 +1,10 @@
 // A radio in one panel: how it stands, what it needs and what to do next, the way there, and with what. Each is said once.
-import { heldUntil } from "#core/needs/need.ts";
+import { followsStanding, heldUntil } from "#core/needs/need.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
 import { worstOf } from "#core/unit/standing.ts";
 import { ActForm } from "../forms/act-form.tsx";
-import { HowCounted } from "../shared/how-counted.tsx";
+import { HowCounted, ordersOf } from "../shared/how-counted.tsx";
 import { Tooling } from "../shared/tooling.tsx";
 import { Compare, WaySteps } from "../shared/way.tsx";
 import { useClub, useMay } from "../ui/club.ts";
@@ -12,11 +12,10 @@ import { Go } from "../ui/go.tsx";
 import { Ladder } from "../ui/ladder.tsx";
 import { namesOf, recordsOf, shownFacts, Why } from "../ui/why.tsx";
 import { capital } from "../ui/words/capital.ts";
-import { FROM_STANDING } from "../ui/words/headline.ts";
 import { sayNeed, saySince } from "../ui/words/need.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
-import { sayStanding, sayWhere } from "../ui/words/standing.ts";
+import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/unit";
 
@@ -26,7 +25,6 @@ type Need = Data["needs"][number];
 /** Some verdicts end in a sentence of their own. */
 const sentence = (text: string) => `${capital(text)}${/[.!?]$/.test(text) ? "" : "."}`;
 
-/** Needs that are told from how a part stands. */
 const URGENCY_WORD = ["", "a fix", "a matter of safety"] as const;
 
 export function Panel({ data }: { readonly data: Data }) {
@@ -80,7 +78,7 @@ function Part(props: {
   const known = standing.standing !== "unread" && standing.standing !== "unclear";
   const reading = data.readings.find(({ id }) => id === standing.reading?.id);
   // What follows from how the part stands has its reasons; where nothing does, these stand by themselves.
-  const follows = needs.find(({ kind }) => FROM_STANDING.has(kind));
+  const follows = needs.find(({ kind }) => followsStanding(kind));
   return (
     <li
       className={`grid grid-cols-[6rem_7rem_minmax(0,1fr)] items-baseline gap-x-3 px-4 py-2.5 max-md:grid-cols-[5rem_minmax(0,1fr)] ${needs.some(({ urgency }) => urgency === 2) ? "hatch" : ""}`}
@@ -160,8 +158,7 @@ function NextAct({ need, data }: { readonly need: Need; readonly data: Data }) {
   if (need.kind === "identity") return link("/codeplugs/identities", "IDs and call signs");
   if (need.cause === "uncounted") {
     const names = namesOf(data.releases, locale, today);
-    const places = need.because.flatMap((fact) => (fact.kind === "two-places" ? fact.places : []));
-    const orders = places.map((place) => ({ numbering: place.numbering, where: sayWhere(place, names) }));
+    const orders = ordersOf(need.because, names);
     return <HowCounted model={unit.model_id} component={need.component_id} orders={orders} />;
   }
   if (need.kind === "catalogue")

@@ -4,6 +4,7 @@ import type { CodeplugChannel } from "./channel.ts";
 import { type CheckFacts, checkChannels, type Finding } from "./check.ts";
 import type { CodeplugLists } from "./document.ts";
 import type { CodeplugFacts } from "./facts.ts";
+import { digitsOf } from "./identity.ts";
 import { shortened } from "./names.ts";
 import type { ListedRepeater } from "./plan.ts";
 import { referrer } from "./refer.ts";
@@ -59,21 +60,15 @@ const AIR_CURE: { readonly [kind in Finding["kind"]]?: Cure } = {
   stranded: "listen-only",
 };
 
+/** With these it does what it should not, or nothing; worst first, and before all others. */
+export const CODEPLUG_WORST: readonly CodeplugFinding["kind"][] = [
+  ...(["beyond", "stranded", "apart", "too-many", "dangling", "slipped"] as const),
+];
+
 /** Worst first. */
 export const CODEPLUG_ORDER: readonly CodeplugFinding["kind"][] = [
-  ...([
-    "beyond",
-    "stranded",
-    "apart",
-    "too-many",
-    "dangling",
-    "slipped",
-    "other-identity",
-    "wide",
-    "twice",
-    "same-name",
-    "tone",
-  ] as const),
+  ...CODEPLUG_WORST,
+  ...(["other-identity", "wide", "twice", "same-name", "tone"] as const),
   ...([
     "incomplete",
     "identity-awaited",
@@ -204,7 +199,7 @@ function each(channels: readonly CodeplugChannel[], facts: CodeplugCheck): Codep
       found.push({ kind: "dangling", channel, list: "talkgroups", what: talkgroup });
     if (meant?.kind === "other") found.push({ ...meant, kind: "slipped", channel, list: "talkgroups" });
     if (!digital) continue;
-    const wants = channel.identity?.replace(/\s/g, "") ?? "";
+    const wants = digitsOf(channel.identity ?? "");
     // What is no number is what the tool calls it, and nothing to compare with.
     if (identities.length > 0 && /^\d+$/.test(wants) && !identities.includes(wants))
       found.push({ kind: "other-identity", channel, wants, has: identities });

@@ -41,13 +41,16 @@ export type IdentityFinding =
 /** Digits of a digital ID: of a person or a radio, and of what repeats. */
 export const ID_DIGITS = [7, 6] as const;
 
+/** A digital ID as it is compared: people part its digits with blanks. */
+export const digitsOf = (value: string): string => value.replace(/\s/g, "");
+
 /** What is wrong among identities: digital IDs that several have, and ones of another length. Call signs may be with several radios. */
 export function identityFindings(all: readonly Identity[]): IdentityFinding[] {
   const holders = new Map<string, string[]>();
   const findings: IdentityFinding[] = [];
   for (const { id, kind, of, value } of all) {
     if (kind !== "digital" || value === undefined) continue;
-    const digits = value.replace(/\s/g, "");
+    const digits = digitsOf(value);
     holders.set(digits, [...(holders.get(digits) ?? []), of]);
     if (!/^\d+$/.test(digits) || !ID_DIGITS.some((length) => length === digits.length))
       findings.push({ kind: "length", id, value, digits: digits.length });

@@ -25,8 +25,6 @@ type PlainMeaning = (typeof COLUMN_MEANINGS)[number];
  */
 export type Meaning = PlainMeaning | `reading:${string}`;
 
-export const LONGEST_COMPONENT_NAME = 80;
-
 /** The component that a column of versions is for; `undefined` where it is not for a certain one. */
 export const componentOf = (meaning: Meaning): string | undefined =>
   meaning.startsWith("reading:") ? meaning.slice("reading:".length) : undefined;

@@ -1,8 +1,9 @@
 // What bringing in a table would do, radio by radio, before anything is done: added, changed, the same, or a problem.
+import { onceEach } from "../quantities/list.ts";
 import { FIRST_COMPONENT, type KnownModel, ModelNames, type NewModel } from "./models.ts";
 import { folded, modelKey } from "./names.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";
-import { isName, type KnownPerson, peopleCalled, personKey } from "./people.ts";
+import { isName, type KnownPerson, peopleFinder, personKey, spelt } from "./people.ts";
 import {
   type CellProblem,
   FIELDS,
@@ -99,6 +100,7 @@ export function planImport(
   near: NearAnswers = new Map(),
 ): Plan {
   const models = new ModelNames(club.models);
+  const called = peopleFinder(club.people);
   const strangers: string[] = [];
   const planned = radiosOf(table, settings).map((radio): PlannedRow => {
     const { lines, values } = radio;
@@ -116,8 +118,8 @@ export function planImport(
       if (slips.length > 0)
         problems.push({ kind: "nearly-model", name: values.model, near: slips.map((m) => m.id) });
     }
-    const lending = lendingOf(radio.holder, known, club, settings.makePeople === true);
-    if (lending.stranger) strangers.push(radio.holder);
+    const lending = lendingOf(radio.holder, known, called, settings.makePeople === true);
+    if (lending.stranger) strangers.push(spelt(radio.holder));
     problems.push(...lending.problems);
     const of = values.model === "" ? models.byId(known?.model) : model;
     const revision = values.hardware;
@@ -161,29 +163,19 @@ export function planImport(
   return {
     rows,
     newModels: newModelsOf(rows),
-    ...{ newPeople: onceEach(newcomers), strangers: onceEach(strangers) },
+    ...{ newPeople: onceEach(newcomers, personKey), strangers: onceEach(strangers, personKey) },
   };
-}
-
-/** Each name once, as it is spelt first. */
-function onceEach(names: readonly string[]): string[] {
-  const first = new Map<string, string>();
-  for (const name of names) {
-    const key = personKey(name);
-    if (!first.has(key)) first.set(key, name.trim().replace(/\s+/g, " "));
-  }
-  return [...first.values()];
 }
 
 /** To whom a radio goes by the sheet, if it is not with them already. Who has it is not taken from them by a sheet. */
 function lendingOf(
   name: string,
   known: KnownRow | undefined,
-  club: KnownClub,
+  called: ReturnType<typeof peopleFinder>,
   makePeople: boolean,
 ): { to?: NonNullable<PlannedRow["lendTo"]>; problems: RowProblem[]; stranger?: boolean } {
   if (name === "") return { problems: [] };
-  const found = peopleCalled(name, club.people);
+  const found = called(name);
   if (known?.holder !== undefined)
     return folded(known.holder) === folded(name) ||
       (found.length === 1 && folded(found[0]?.name ?? "") === folded(known.holder))
@@ -194,8 +186,7 @@ function lendingOf(
     return { problems: [{ kind: "which-person", name, people: found.map((person) => person.name) }] };
   if (one) return { to: one, problems: [] };
   const stranger = isName(name);
-  if (makePeople && stranger)
-    return { to: { name: name.trim().replace(/\s+/g, " ") }, problems: [], stranger };
+  if (makePeople && stranger) return { to: { name: spelt(name) }, problems: [], stranger };
   return { problems: [{ kind: "unknown-person", name }], stranger };
 }
 

@@ -2,10 +2,10 @@
 
 import type { PlainDate } from "../quantities/date.ts";
 import { type DateOrder, type DecimalSign, readDate, withPoint } from "../quantities/signs.ts";
-import { asPartName } from "../release/part-name.ts";
+import { asPartName, LONGEST_PART_NAME } from "../release/part-name.ts";
 import { FIELD_LIMITS, isTagUsable } from "../unit/fields.ts";
 import { LONGEST_READOUT } from "../version/version.ts";
-import { componentOf, LONGEST_COMPONENT_NAME, type Meaning } from "./columns.ts";
+import { componentOf, type Meaning } from "./columns.ts";
 import { folded } from "./names.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";
 import type { Table } from "./table.ts";
@@ -152,8 +152,8 @@ function problemsOf(
     const limit = FIELD_LIMITS[field];
     if (values[field].length > limit) problems.push({ kind: "too-long", field, limit });
   }
-  if (cellOf(cells, "component", settings).length > LONGEST_COMPONENT_NAME) {
-    problems.push({ kind: "too-long", field: "component", limit: LONGEST_COMPONENT_NAME });
+  if (cellOf(cells, "component", settings).length > LONGEST_PART_NAME) {
+    problems.push({ kind: "too-long", field: "component", limit: LONGEST_PART_NAME });
   }
   const dateText = cellOf(cells, "readOn", settings);
   const date = readDate(dateText, settings.dates);

@@ -144,6 +144,9 @@ describe("names that are nearly the same", () => {
   ])("%s and %s: %s", (one, other, near) => expect(isNearly(one, other)).toBe(near));
 });
 
+const settingsFor = ({ head }: { readonly head: readonly string[] }) =>
+  ({ meanings: guessColumns(head), decimal: ".", dates: "ymd", today: plain("2026-06-01") }) as const;
+
 describe("a sheet against the club", () => {
   const model = { id: "7", maker: "Quillmere", name: "Heron", revisions: [], components: ["main"] };
   const club: KnownClub = {
@@ -232,12 +235,7 @@ describe("a sheet against the club", () => {
     ]);
     const dented = { ...club.units.get("h-1"), note: "new case" } as KnownRow;
     const read = table("tag,note\nH-1,dented");
-    const settings = {
-      meanings: guessColumns(read.head),
-      decimal: ".",
-      dates: "ymd",
-      today: plain("2026-06-01"),
-    } as const;
+    const settings = settingsFor(read);
     const told = planImport(read, settings, { ...club, units: new Map([["h-1", dented]]) }).rows[0];
     expect([told?.was, told?.values.note]).toEqual([{ note: "new case" }, "dented"]);
   });
@@ -264,12 +262,7 @@ describe("a sheet against the club", () => {
     ];
     const of = (name: string) => {
       const read = table(`tag,model,with\nH-2,Heron,${name}`);
-      const settings = {
-        meanings: guessColumns(read.head),
-        decimal: ".",
-        dates: "ymd",
-        today: plain("2026-06-01"),
-      } as const;
+      const settings = settingsFor(read);
       const [row] = planImport(read, settings, { ...club, people }).rows;
       return row?.lendTo?.id ?? row?.problems.map(({ kind }) => kind).join();
     };
@@ -288,12 +281,7 @@ describe("a sheet against the club", () => {
     const read = table(
       "tag,model,with\nH-2,Heron,Tobin Weirside\nH-3,Heron,tobin  weirside\nH-4,Heron,Maud W.\nH-5,,Ida Fallowgate\nH-6,Heron,to",
     );
-    const settings = {
-      meanings: guessColumns(read.head),
-      decimal: ".",
-      dates: "ymd",
-      today: plain("2026-06-01"),
-    } as const;
+    const settings = settingsFor(read);
     const asked = planImport(read, settings, club);
     expect(asked.strangers).toEqual(["Tobin Weirside", "Ida Fallowgate"]);
     expect([asked.newPeople, asked.rows.map(({ act }) => act)]).toEqual([

@@ -1,6 +1,6 @@
 // What can be done about a need, and whether the radio may be with somebody then.
 import { expect, test } from "vitest";
-import { ACTIONS, actionOf, mayBeAway } from "./action.ts";
+import { ACTIONS, actionOf, firstAtBench, mayBeAway } from "./action.ts";
 import { NEED_KINDS } from "./need.ts";
 
 const ways = ["ready", "kit", "no-route"] as const;
@@ -23,4 +23,18 @@ test("whether an install stands ready is not asked of a radio that is away, nor 
   expect(actionOf({ kind: "firmware" }, true, never)).toBe("ask-back");
   expect(actionOf({ kind: "reading" }, false, never)).toBe("read");
   expect(actionOf({ kind: "catalogue" }, true, never)).toBe("look-up");
+});
+
+test("the first that is done at the bench is firmware, then what is read, kept, measured; what asks a question first is none", () => {
+  const of = (...actions: (typeof ACTIONS)[number][]) => {
+    const first = firstAtBench(actions.map((action) => ({ action })));
+    return first && [first.need.action, first.work];
+  };
+  expect(of("measure", "back-up", "read", "install")).toEqual(["install", "update"]);
+  expect(of("measure", "back-up", "read")).toEqual(["read", "read"]);
+  expect(of("measure", "back-up")).toEqual(["back-up", "backup"]);
+  expect(of("pair", "measure")).toEqual(["measure", "measure"]);
+  expect(
+    of("kit", "no-route", "look-up", "ask-back", "switch", "pair", "program", "ask-for"),
+  ).toBeUndefined();
 });

@@ -57,6 +57,31 @@ export function actionOf(
   }
 }
 
+/** Work at the bench that can be begun without a further question. */
+export type BenchWork = "update" | "read" | "backup" | "measure";
+
+/** By which of it something is done; undefined: by none, or only once somebody has said with what, or into which mode. */
+const BENCH_WORK: Readonly<Record<Action, BenchWork | undefined>> = {
+  install: "update",
+  read: "read",
+  "back-up": "backup",
+  measure: "measure",
+  ...{ kit: undefined, "no-route": undefined, "look-up": undefined, "ask-back": undefined },
+  ...{ switch: undefined, pair: undefined, program: undefined, "ask-for": undefined },
+};
+
+/** Of what a radio needs, the first that is done at the bench, in the order of the actions, and by which work. */
+export function firstAtBench<One extends { readonly action: Action }>(
+  needs: readonly One[],
+): { readonly need: One; readonly work: BenchWork } | undefined {
+  for (const action of ACTIONS) {
+    const work = BENCH_WORK[action];
+    const need = work && needs.find((one) => one.action === action);
+    if (work && need) return { need, work };
+  }
+  return undefined;
+}
+
 /** Whether a unit with this to be done may be with somebody: by `actionOf`, the others are left only to units that are here. */
 export const mayBeAway = (action: Action): boolean =>
   action === "ask-back" || action === "look-up" || action === "ask-for";

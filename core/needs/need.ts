@@ -18,6 +18,13 @@ export const NEED_KINDS = [
 ] as const;
 export type NeedKind = (typeof NEED_KINDS)[number];
 
+const FOLLOWS_STANDING: Readonly<Record<NeedKind, boolean>> = {
+  ...{ firmware: true, reading: true, catalogue: true },
+  ...{ backup: false, mode: false, measurement: false, pairing: false, codeplug: false, identity: false },
+};
+/** Whether a need follows from how a part of the radio stands, what it runs against what it should. */
+export const followsStanding = (kind: NeedKind): boolean => FOLLOWS_STANDING[kind];
+
 /** What made the need, in one word: for grouping and for the first sentence on screen. */
 export const NEED_CAUSES = [
   "behind",

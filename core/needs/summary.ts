@@ -44,8 +44,8 @@ export type SummaryItem =
   | { readonly kind: "overdue"; readonly units: readonly string[] };
 
 /**
- * Safety fixes come first, one item for each model and component, the oldest first; then what can be installed, whom
- * to ask back (the overdue before the rest), what is at the bench for it already, what was never read, in whole or in part, what must be read again, what to back up, what to switch, what to measure, what to pair, what to program, what to ask for, of which models to say how they count, what to look up.
+ * Safety fixes come first, one item for each model and component, the oldest first; then what can be installed and what is at the bench for it already, whom
+ * to ask back (the overdue before the rest), what was never read, in whole or in part, what must be read again, what to back up, what to switch, what to measure, what to pair, what to program, what to ask for, of which models to say how they count, what to look up.
  */
 export function summarise(
   needs: readonly SummaryNeed[],

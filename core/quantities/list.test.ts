@@ -114,3 +114,8 @@ describe("calendar dates", () => {
     expect(dateInZone(late, "UTC")).toBe("2026-12-31");
   });
 });
+
+test("each name comes once, as it is written first and where it stands first", () => {
+  expect(onceEach(["main", "DSP", "Main", "dsp", "panel"])).toEqual(["main", "DSP", "panel"]);
+  expect(onceEach(["ab", "ba", "ab c"], (name) => [...name].sort().join(""))).toEqual(["ab", "ab c"]);
+});

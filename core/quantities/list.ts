@@ -7,9 +7,15 @@ export const typedList = (text: string | undefined, by: string | RegExp = ","): 
     .map((part) => part.trim())
     .filter(Boolean);
 
-/** A name written twice, in any case of letters, is one; the first way it is written stands. */
-export const onceEach = (names: readonly string[]): string[] =>
-  names.filter((name, i) => names.findIndex((one) => one.toLowerCase() === name.toLowerCase()) === i);
+/** Each name once, as it is written first; `keyOf`: what makes two the same, else that they are in whatever case of letters. */
+export function onceEach(
+  names: readonly string[],
+  keyOf: (name: string) => string = (name) => name.toLowerCase(),
+): string[] {
+  const first = new Map<string, string>();
+  for (const name of names) if (!first.has(keyOf(name))) first.set(keyOf(name), name);
+  return [...first.values()];
+}
 
 /**
  * "USB-A, serial, nine pins; USB-C" as the names it is made of, where names themselves may hold commas: parted by

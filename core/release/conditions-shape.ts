@@ -30,4 +30,5 @@ export type Conditions = z.infer<typeof conditionsShape>;
 
 /** True if it says nothing special. */
 export const isPlain = (conditions: Conditions): boolean =>
-  JSON.stringify(conditionsShape.parse(conditions)) === JSON.stringify(conditionsShape.parse({}));
+  JSON.stringify(conditionsShape.parse(conditions)) === PLAIN;
+const PLAIN = JSON.stringify(conditionsShape.parse({}));

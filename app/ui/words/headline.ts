@@ -1,14 +1,11 @@
 // The one sentence at the head of a radio: how it stands, of which part that is said, and whether anything follows from it.
-import type { NeedKind } from "#core/needs/need.ts";
+import { followsStanding, type NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { type Standing, worstOf } from "#core/unit/standing.ts";
 import { capital } from "./capital.ts";
 import { counted } from "./count.ts";
 import { type Names, sayStanding } from "./standing.ts";
 import { sayDate } from "./time.ts";
-
-/** The kinds of need that follow from how a part stands. */
-export const FROM_STANDING: ReadonlySet<NeedKind> = new Set(["firmware", "reading", "catalogue"]);
 
 type Part = {
   readonly component: { readonly id: string; readonly name: string };
@@ -34,7 +31,7 @@ export function sayHeadline(parts: readonly Part[], needs: readonly Wanted[], na
   function sayOne(): string {
     if (standing.standing !== "behind" || !standing.behind) return sayStanding(standing, names);
     const days = needs
-      .filter((need) => need.component_id === component.id && FROM_STANDING.has(need.kind))
+      .filter((need) => need.component_id === component.id && followsStanding(need.kind))
       .map((need) => need.due_from)
       .sort();
     const [first] = days;
