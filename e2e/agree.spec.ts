@@ -29,7 +29,7 @@ test("an update takes as long on its radio's page as at the bench; what is at th
   await expect(page.getByText(`on W-03, about ${told}.`)).toBeVisible();
   await page.goto(`${served.address}/cabinet`);
   await expect(page.getByRole("heading", { name: `${before - 1} radios can be updated now` })).toBeVisible();
-  const bench = page.getByRole("listitem").filter({ hasText: "at the bench to be updated" });
+  const bench = page.getByRole("listitem").filter({ hasText: "at the bench already" });
   await expect(bench).toContainText("W-03");
 });
 

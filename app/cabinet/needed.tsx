@@ -137,7 +137,7 @@ function wordsOf(
       };
     case "at-bench":
       return {
-        head: `${radios} ${one ? "is" : "are"} at the bench to be updated`,
+        head: `${radios} to update ${one ? "is" : "are"} at the bench already`,
         ...{ text: tags, act: "Go on there", to: "/bench" },
       };
     case "read-again":

@@ -29,7 +29,10 @@ export function HowCounted({ model, component, orders }: Counting) {
           <ActForm intent="count-so" action={`/models/${model}`}>
             <input type="hidden" name="component" value={component} />
             <input type="hidden" name="numbering" value={JSON.stringify(numbering)} />
-            <button type="submit" className="btn btn-outline btn-primary btn-sm">
+            <button
+              type="submit"
+              className="btn btn-outline btn-primary btn-sm h-auto min-h-8 py-1 text-left"
+            >
               They count {sayNumbering(numbering)}
             </button>
           </ActForm>
