@@ -9,19 +9,17 @@ import { groupBy } from "#core/quantities/group.ts";
 import type { Fact } from "#core/unit/facts.ts";
 import { ask, askAtOnce, countRow } from "./ask.ts";
 import { targetsSince } from "./needs.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
-/** Units with something due, counted up to a thousand: beyond that the plate says "999+". */
-export async function unitsDue(tx: Tx, today: PlainDate): Promise<number> {
-  const { rows } = await ask(
-    tx,
-    countRow,
-    `select count(distinct unit_id)::int n from (
+/** Units with something due on the day $1, counted up to a thousand or so: beyond that the plate says "999+". */
+export const UNITS_DUE = `select count(distinct unit_id)::int n from (
        select n.unit_id from need n join unit u on u.club_id = n.club_id and u.id = n.unit_id and u.shelved_at is null
-       where n.due_from <= $1 and (n.due_to is null or n.due_to > $1) limit 5000) open`,
-    [today],
-  );
-  return rows[0]?.n ?? 0;
+       where n.due_from <= $1 and (n.due_to is null or n.due_to > $1) limit 5000) open`;
+
+export async function unitsDue(tx: Tx, today: PlainDate): Promise<number> {
+  const { rows } = await ask(tx, countRow, UNITS_DUE, [today]);
+  return only(rows).n;
 }
 
 /** As the table holds it: targets are encoded. */

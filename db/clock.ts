@@ -19,14 +19,8 @@ export async function noticeClock(now: Date, actor: Actor): Promise<void> {
 }
 
 /** The newest instant in the log, if that lies ahead of now: then the clock is wrong, or was. */
-export async function ahead(tx: Tx): Promise<Date | undefined> {
-  const { rows } = await ask(
-    tx,
-    z.object({ at: z.date() }),
-    "select at from log where at > now() + interval '1 minute' order by at desc, id desc limit 1",
-  );
-  return rows[0]?.at;
-}
+export const AHEAD =
+  "select at from log where at > now() + interval '1 minute' order by at desc, id desc limit 1";
 
 /** What the database's clock says, at the beginning of the transaction. */
 export async function now(tx: Tx): Promise<Date> {

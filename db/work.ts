@@ -128,12 +128,10 @@ export const openWorkRow = z.object({ why: z.string(), done: z.number(), total: 
 export type OpenWork = z.output<typeof openWorkRow>;
 
 /** What is being worked out just now. */
+export const OPEN_WORK = "select why, done, total from work where finished_at is null order by id";
+
 export async function openWork(tx: Tx): Promise<OpenWork[]> {
-  const { rows } = await ask(
-    tx,
-    openWorkRow,
-    "select why, done, total from work where finished_at is null order by id",
-  );
+  const { rows } = await ask(tx, openWorkRow, OPEN_WORK);
   return rows;
 }
 

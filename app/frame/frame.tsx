@@ -1,9 +1,7 @@
 // The frame around every area: the rail with the seven plates, the finder, the keys, the person at the foot.
 import { useEffect, useLayoutEffect, useState } from "react";
 import { Outlet, useLocation, useNavigation, useRouteError } from "react-router";
-import { unitsDue } from "#db/board.ts";
-import { ahead } from "#db/clock.ts";
-import { openWork } from "#db/work.ts";
+import { aroundPages } from "#db/frame.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { readInClub, signedIn } from "../context.ts";
 import { newKey } from "../forms/form-key.tsx";
@@ -38,8 +36,8 @@ export async function loader({ context }: Route.LoaderArgs): Promise<FrameData> 
     theme: who.theme,
     formKey: newKey(),
     ...(await readInClub(context, async (tx) => {
-      const [dueUnits, work, later] = await Promise.all([unitsDue(tx, who.today), openWork(tx), ahead(tx)]);
-      return { dueUnits, work, toldAhead: later?.toISOString() };
+      const { due, work, ahead } = await aroundPages(tx, who.today);
+      return { dueUnits: due, work, toldAhead: ahead?.toISOString() };
     })),
   };
 }
