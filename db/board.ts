@@ -1,12 +1,11 @@
 // Reads the stored needs: what is due today is due_from <= today, an index scan for each thing that can be done.
 
 import { z } from "zod";
-import { ACTIONS, mayBeAway } from "#core/needs/action.ts";
-import { NEED_CAUSES, NEED_KINDS, type Target } from "#core/needs/need.ts";
+import { ACTIONS, mayBeAway, NEED_CAUSES, NEED_KINDS, reasonShape } from "#core/needs/kinds/index.ts";
+import type { Target } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { plainDate } from "#core/quantities/date-shape.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import type { Fact } from "#core/unit/facts.ts";
 import { ask, askAtOnce, countRow } from "./ask.ts";
 import { targetsSince } from "./needs.ts";
 import { only } from "./only.ts";
@@ -35,8 +34,7 @@ const encodedNeed = z.object({
   urgency: z.literal([0, 1, 2]),
   action: z.enum(ACTIONS),
   targets: z.string(),
-  // Written by nobody but us, by the hundred thousand: of what is in it the computation's own types tell.
-  because: z.custom<Fact[]>((facts) => Array.isArray(facts) && facts.every((fact) => "kind" in fact)),
+  because: z.array(reasonShape),
 });
 /** `targets`: the one that counts today, and those still to come. */
 type Decoded<Row> = Omit<Row, "targets"> & { targets: Target[] };
@@ -70,6 +68,7 @@ const wallNeed = encodedNeed.pick({
   due_from: true,
   cause: true,
   urgency: true,
+  kind: true,
   action: true,
   targets: true,
 });
@@ -80,7 +79,7 @@ export async function openNeeds(tx: Tx, today: PlainDate): Promise<WallNeed[]> {
   const rows = await askAtOnce(
     tx,
     wallNeed,
-    `select unit_id::text, component_id::text, due_from, cause, urgency, action, targets from need
+    `select unit_id::text, kind, component_id::text, due_from, cause, urgency, action, targets from need
      where due_from <= $1 and (due_to is null or due_to > $1) order by urgency desc, due_from`,
     [today],
   );
@@ -111,7 +110,8 @@ const SORT_JOIN: Partial<Record<BoardSort, string>> = {
   place: "left join place p on p.club_id = u.club_id and p.id = u.place_id",
 };
 
-const BOARD_GROUPS = [...ACTIONS, "held"] as const;
+/** What can be done, in the order of the board, and last what is on hold. */
+export const BOARD_GROUPS = [...ACTIONS, "held"] as const;
 export type BoardGroup = (typeof BOARD_GROUPS)[number];
 
 /** Without its reasons, which are asked for when somebody opens them: a board has hundreds. */

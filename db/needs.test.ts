@@ -2,12 +2,22 @@
 
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { actionOf } from "#core/needs/action.ts";
+import {
+  actionOf,
+  KINDS,
+  NEED_KINDS,
+  type NeedCause,
+  type NeedKind,
+  reasonShape,
+} from "#core/needs/kinds/index.ts";
 import { targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
+import { anyOf } from "#core/quantities/shape-testing.ts";
 import { cases } from "#core/quantities/testing.ts";
+import { URGENCIES } from "#core/release/words.ts";
 import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
+import { needsOfUnit } from "./board.ts";
 import {
   decodeTargets,
   encodeTargets,
@@ -15,6 +25,7 @@ import {
   type NeedRecord,
   recompute,
   recordOf,
+  storeNeeds,
   targetsSince,
 } from "./needs.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
@@ -22,7 +33,7 @@ import { addReading, type NewReading } from "./readings.ts";
 import { addRelease, withdrawRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
 import { loadSituations } from "./situation.ts";
-import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
+import { PLAIN_UNIT, type TestDatabase, takenBack, testDatabase, twoClubs } from "./testing.ts";
 import { addUnit, lendUnit, setHold, takeBack } from "./units.ts";
 
 let database: TestDatabase;
@@ -295,5 +306,49 @@ test("a fact as it is stored reads as the fact, its day known or not, with whate
       ] as const;
       for (const fact of facts) expect(JSON.parse(factText(fact))).toEqual(fact);
     }),
+  );
+});
+
+test("a need of any kind comes back as it was stored, one by one and by the thousand", async () => {
+  const [unit = ""] = world.units;
+  const day = fc.nat(2000).map((days) => addDays(first, days));
+  const one = <Kind extends NeedKind>(kind: Kind) =>
+    fc.record(
+      {
+        unit: fc.constant(unit),
+        kind: fc.constant(kind),
+        component: fc.constant(world.component),
+        cause: fc.constantFrom<NeedCause>(...KINDS[kind].causes),
+        urgency: fc.constantFrom(...URGENCIES),
+        dueFrom: day,
+        dueTo: fc.constant(plain("2040-01-01")),
+        heldFrom: fc.constant(first),
+        targets: fc.array(fc.record({ from: day, release: fc.nat(99).map(String) }), { maxLength: 3 }),
+        because: fc.array(anyOf(reasonShape), { maxLength: 3 }),
+      },
+      { requiredKeys: ["unit", "kind", "component", "cause", "urgency", "dueFrom", "targets", "because"] },
+    );
+  const late = plain("2039-01-01");
+  await fc.assert(
+    fc.asyncProperty(fc.tuple(...NEED_KINDS.map(one)), fc.boolean(), async (needs, many) => {
+      let back: Awaited<ReturnType<typeof needsOfUnit>> = [];
+      await takenBack(actor, async (tx) => {
+        await tx.query("delete from need");
+        const records = needs.map((need) => recordOf(need, actionOf(need, false)));
+        await storeNeeds(tx, records, many ? 1000 : 1);
+        back = await needsOfUnit(tx, unit, late);
+      });
+      const byKind = new Map(back.map((row) => [row.kind, row]));
+      for (const need of needs) {
+        const row = byKind.get(need.kind);
+        expect(row?.because).toEqual(need.because);
+        expect(row).toMatchObject({
+          ...{ cause: need.cause, due_from: need.dueFrom, due_to: need.dueTo ?? null },
+          ...{ held_from: need.heldFrom ?? null, action: actionOf(need, false) },
+          urgency: URGENCIES.indexOf(need.urgency),
+        });
+      }
+    }),
+    { numRuns: cases(20) },
   );
 });

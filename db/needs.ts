@@ -3,13 +3,13 @@
 import { z } from "zod";
 import type { AnyDay } from "#core/kit/situation.ts";
 import { toolingOfNeed } from "#core/kit/tooling.ts";
-import { ACTIONS, type Action, actionOf } from "#core/needs/action.ts";
-import type { Need, Target } from "#core/needs/need.ts";
+import type { Need } from "#core/needs/kinds/index.ts";
+import { ACTIONS, type Action, actionOf, type Reason } from "#core/needs/kinds/index.ts";
+import type { Target } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { kept } from "#core/quantities/memo.ts";
 import { URGENCIES } from "#core/release/words.ts";
-import type { Fact } from "#core/unit/facts.ts";
 import { ask } from "./ask.ts";
 import { CopyRows } from "./copy.ts";
 import { loadCatalogues, loadPolicies } from "./facts.ts";
@@ -35,10 +35,13 @@ export async function recompute(tx: Tx, scope: Scope, locked: () => void = () =>
   const common = { catalogues, policies, plugs, kit: kit.prepared };
   const known = (await loadLocked(tx, units)).map((unit) => situationOf(unit, common, undefined));
   await tx.query(`delete from need where ${theirsOf(scope)}`, scopeCondition(scope).values);
-  const records = recordsOf(known);
-  await (known.length < MANY ? insert(tx, [...records]) : copy(tx, records));
+  await storeNeeds(tx, recordsOf(known), known.length);
   return units.length;
 }
+
+/** Stores the needs of so many units. */
+export const storeNeeds = (tx: Tx, records: Iterable<NeedRecord>, units: number): Promise<void> =>
+  units < MANY ? insert(tx, [...records]) : copy(tx, records);
 
 function* recordsOf(situations: readonly AnyDay<LoadedSituation>[]): Generator<NeedRecord> {
   for (const situation of situations) {
@@ -118,11 +121,11 @@ export const recordOf = (need: Need, action: Action): NeedRecord => ({
 /**
  * A fact as JSON. Needs of many units share theirs: what was written out once is kept as long as the fact is. Two kinds are each unit's own.
  */
-export const factText = (fact: Fact): string =>
+export const factText = (fact: Reason): string =>
   fact.kind === "stale" || fact.kind === "reading"
     ? JSON.stringify(fact)
     : kept(factTexts, fact, JSON.stringify);
-const factTexts = new WeakMap<Fact, string>();
+const factTexts = new WeakMap<Reason, string>();
 
 const targetsText = (targets: readonly Target[]): string =>
   targets.length === 0 ? "" : kept(targetTexts, targets, encodeTargets);

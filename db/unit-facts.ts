@@ -96,7 +96,13 @@ type ReadingCells = [
   raw: string,
 ];
 type BackupCells = [unit: string, on: PlainDate, writtenOn: PlainDate | ""];
-type CustodyCells = [unit: string, backOn: PlainDate | "", away: "away" | "", licence: string | null];
+type CustodyCells = [
+  unit: string,
+  backOn: PlainDate | "",
+  away: "away" | "",
+  dueBack: PlainDate | "",
+  licence: string | null,
+];
 type MeasuredCells = [unit: string, on: PlainDate, flashedOn: PlainDate | ""];
 type UnpairedCells = [unit: string, why: "dropped" | "failed" | "lost", on: PlainDate, device: string];
 type PlugCells = [unit: string, plan: string, since: PlainDate, carried: string, on: PlainDate | ""];
@@ -114,8 +120,8 @@ const seen = (theirs: string, only = "") => `
   (select ${list(["unit_id", "id", "component_id", "source", ON], "raw")} readings
    from (select distinct on (unit_id, component_id) * from reading where ${theirs}${only} and struck_at is null
          order by unit_id, component_id, placed_at desc, id desc) newest) r,
-  (select ${list(["unit_id", "back", "case when away then 'away' end"], "licence")} custody
-   from (select unit_id, max(back_on) back, bool_or(back_on is null) away,
+  (select ${list(["unit_id", "back", "case when away then 'away' end", "due"], "licence")} custody
+   from (select unit_id, max(back_on) back, bool_or(back_on is null) away, max(due_back) filter (where back_on is null) due,
            max((select p.licence_class from person p where p.club_id = c.club_id and p.id = c.person_id)) filter (where back_on is null) licence
          from custody c where ${theirs} group by unit_id) had) c,
   (select ${list(["unit_id", "measured", "flashed"])} measured
@@ -217,12 +223,13 @@ function knownUnits(
   const modeOf = new Map(cellsOf<ModeCells>(modes).map((cells) => [cells[0], cells]));
   const backupOf = new Map(cellsOf<BackupCells>(backups).map((cells) => [cells[0], cells]));
   return units.map(([id, model, groupId, hardwareRevision, addedOn, holdUntil, region, holdWhy]) => {
-    const [, backOn, now, licence] = custodyOf.get(id) ?? [];
+    const [, backOn, now, dueBack, licence] = custodyOf.get(id) ?? [];
     const [group, away, read] = [groupId || null, now === "away", readingsOf.get(id) ?? []];
     const unit: Writable<KnownUnit> = { id, model, group, away, addedOn, readings: read };
     if (hardwareRevision) unit.hardwareRevision = hardwareRevision;
     if (region !== null) unit.region = region;
     if (backOn) unit.backOn = backOn;
+    if (dueBack) unit.dueBack = dueBack;
     const kept = backupOf.get(id);
     if (kept) unit.backup = { on: kept[1], ...(kept[2] && { writtenOn: kept[2] }) };
     const last = measuredOf.get(id);

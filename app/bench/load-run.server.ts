@@ -11,7 +11,6 @@ import { codeOf, mismatches } from "#core/dossier/service.ts";
 import { fullScaleOf } from "#core/measure/load.ts";
 import { liesInBands } from "#core/modes/band.ts";
 import { transmitOf } from "#core/modes/mode.ts";
-import type { NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { estimate } from "#core/run/estimate.ts";
 import { foldRun, type Run } from "#core/run/fold.ts";
@@ -34,27 +33,16 @@ import { airOf } from "../shared/air.ts";
 import { historyOfModel } from "../shared/estimate.server.ts";
 import { inPassing, isHandedOut } from "../shared/guarded.server.ts";
 import { besideStep } from "../shared/load-beside.server.ts";
+import { sayNext } from "../ui/words/needs/index.ts";
 
 /** So many of the dossier's oddities are offered where something is odd. */
 const MOST_QUIRKS = 20;
-
-const NEXT_DUE: Record<NeedKind, (component: string) => string> = {
-  firmware: (component) => `its ${component} is to be updated`,
-  reading: (component) => `its ${component} is to be read`,
-  catalogue: (component) => `what its ${component} should run is to be looked up`,
-  backup: () => "what is in it is to be read out and kept",
-  mode: () => "its mode is to be changed",
-  pairing: () => "it is to be paired again",
-  codeplug: () => "the plan of channels is to be written into it",
-  identity: () => "an ID or a call sign is awaited for it",
-  measurement: () => "its power is to be measured",
-};
 
 /** What the radio still needs, in a word, for whoever takes it off the bench. */
 async function nextDue(tx: Tx, unit: string, today: PlainDate): Promise<string | undefined> {
   const open = (await needsOfUnit(tx, unit, today)).filter((need) => need.due_from <= today);
   const [first] = open;
-  return first && NEXT_DUE[first.kind](first.component);
+  return first && sayNext(first.kind, first.component);
 }
 
 type Anew = Pick<Planned, "ways" | "goals"> & { readonly isOld: boolean };

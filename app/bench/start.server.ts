@@ -1,7 +1,7 @@
 // Radios taken to the bench from a form of another page: one by its tag, or several lined up.
 import { redirect } from "react-router";
 import { setBenchRules } from "#acts/set-bench-rules.ts";
-import { firstAtBench } from "#core/needs/action.ts";
+import { firstAtBench } from "#core/needs/kinds/index.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { good } from "#core/quantities/result.ts";
 import { needsOfUnit } from "#db/board.ts";

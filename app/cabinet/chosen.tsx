@@ -5,7 +5,7 @@ import { ReadingField } from "../forms/reading-field.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { namesOf } from "../ui/why.tsx";
 import { capital } from "../ui/words/capital.ts";
-import { sayNeed, saySince } from "../ui/words/need.ts";
+import { sayNeed, saySince } from "../ui/words/needs/index.ts";
 import { STANDING_WORD, sayStanding } from "../ui/words/standing.ts";
 import type { ChosenDrawer } from "./load.server.ts";
 

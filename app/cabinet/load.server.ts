@@ -1,7 +1,7 @@
 // The wall's units with their moss, standing and readings, and what the cabinet needs.
 
 import type { BatteryState } from "#core/kit/kinds/devices.ts";
-import type { Action } from "#core/needs/action.ts";
+import type { Action } from "#core/needs/kinds/index.ts";
 import { type MossLevel, mossOf } from "#core/needs/moss.ts";
 import { type SummaryItem, summarise } from "#core/needs/summary.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
@@ -49,7 +49,7 @@ export type ChosenDrawer = {
   readonly holderId: string | null;
   /** How its first part stands, and what is due for it, the most pressing first. */
   readonly standing: Standing | undefined;
-  readonly due: readonly (Pick<WallNeed, "cause" | "targets" | "urgency"> & {
+  readonly due: readonly (Pick<WallNeed, "kind" | "cause" | "targets" | "urgency"> & {
     readonly component: string;
     readonly dueFrom: PlainDate;
     readonly action: Action;
@@ -150,8 +150,8 @@ export async function loadWall(
           .map((s, i) => `${components[i + 1]?.component.name} ${s.reading?.raw ?? "not read"}`),
         holderId: row.holder_id,
         standing: main,
-        due: own.map(({ cause, targets, urgency, component_id, due_from, action }) => ({
-          ...{ cause, targets, urgency, dueFrom: due_from, action },
+        due: own.map(({ kind, cause, targets, urgency, component_id, due_from, action }) => ({
+          ...{ kind, cause, targets, urgency, dueFrom: due_from, action },
           component: components.find(({ component }) => component.id === component_id)?.component.name ?? "",
         })),
         releases: Object.fromEntries(components.flatMap((c) => c.releases.map((r) => [r.id, r.version]))),
@@ -167,18 +167,14 @@ export async function loadWall(
       unit: n.unit_id,
       model: tags.get(n.unit_id)?.model_id ?? "",
       component: n.component_id,
+      kind: n.kind,
       cause: n.cause,
       action: n.action,
       urgency: URGENCIES[n.urgency] ?? "routine",
       dueFrom: n.due_from,
       targets: n.targets,
     })),
-    rows.map((row) => ({
-      unit: row.id,
-      away: row.holder !== null,
-      ...{ read: known.has(row.id), atBench: row.at_bench },
-      ...(row.due_back && { dueBack: row.due_back }),
-    })),
+    rows.map((row) => ({ unit: row.id, read: known.has(row.id), atBench: row.at_bench })),
     today,
   );
   return {

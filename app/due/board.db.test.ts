@@ -1,7 +1,7 @@
 // The board and the wall of the demo club, against needs worked out one by one: groups, filters, sorts, moss, and the words
 // beside an install.
 import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
-import { ACTIONS } from "#core/needs/action.ts";
+import { ACTIONS, followsStanding } from "#core/needs/kinds/index.ts";
 import { mossOf } from "#core/needs/moss.ts";
 import { isHeld, isOpen } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
@@ -84,7 +84,10 @@ describe("the board", () => {
       expect(away.size).toBeGreaterThan(2);
       for (const row of await all(tx, who)) {
         if (row.group === "held" || row.group === "look-up") continue;
-        expect([row.tag, row.group === "ask-back"]).toEqual([row.tag, away.has(row.unit_id)]);
+        expect([row.tag, row.group === "ask-back" || row.group === "get-back"]).toEqual([
+          row.tag,
+          away.has(row.unit_id),
+        ]);
       }
     }));
 
@@ -126,9 +129,7 @@ describe("the board", () => {
           .find((u) => u.id === row.unit_id)
           ?.readings.find((r) => r.component === row.component_id);
         // What is of the whole radio stands on no reading.
-        const isWhole = ["backup", "mode", "measurement", "pairing", "codeplug", "identity"].includes(
-          row.kind,
-        );
+        const isWhole = !followsStanding(row.kind);
         expect([row.tag, row.raw]).toEqual([row.tag, isWhole ? null : (newest?.raw ?? null)]);
       }
       expect(rows.filter((row) => row.holder_id !== null).length).toBeGreaterThan(1);

@@ -1,11 +1,20 @@
 // Due: every open need, grouped by what can be done about it; filtered and sorted by the address.
 import { data, Link } from "react-router";
-import { BOARD_SORTS, type BoardGroup, boardGroups, boardNames, releaseNames, unitsDue } from "#db/board.ts";
+import {
+  BOARD_GROUPS,
+  BOARD_SORTS,
+  type BoardGroup,
+  boardGroups,
+  boardNames,
+  releaseNames,
+  unitsDue,
+} from "#db/board.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
+import { GROUP_WORDS } from "../ui/words/needs/index.ts";
 import type { Route } from "./+types/due";
 import { bundled } from "./alike.ts";
 import { countingOf } from "./counting.server.ts";
@@ -21,25 +30,8 @@ export const meta: Route.MetaFunction = () => [{ title: "Due · Mossy Cabinet" }
 
 export const handle = { follows: ["need", "unit", "club"] };
 
-const GROUPS: readonly { readonly key: BoardGroup; readonly title: string; readonly says: string }[] = [
-  { key: "install", title: "Ready now", says: "here, with a release, a route and the kit for it" },
-  { key: "read", title: "Read", says: "here; nobody knows for sure what they run" },
-  { key: "back-up", title: "Back up", says: "here; written to since they were last read out" },
-  { key: "switch", title: "Switch", says: "here; they transmit where their users may not" },
-  { key: "measure", title: "Measure", says: "here; their groups ask for their power every so often" },
-  { key: "pair", title: "Pair", says: "here; what they were paired with does not hold any more" },
-  { key: "program", title: "Program", says: "here; they do not carry the plan of channels" },
-  { key: "ask-for", title: "Ask for", says: "a digital ID or a call sign that has not come" },
-  { key: "kit", title: "Waiting for kit", says: "here, but no chain of ours reaches into them" },
-  { key: "ask-back", title: "Away", says: "with somebody; they must come in first" },
-  { key: "no-route", title: "No route", says: "nothing leads to the release they should run" },
-  {
-    key: "look-up",
-    title: "Look up",
-    says: "what they run is not in our list, or could stand in two places of it",
-  },
-  { key: "held", title: "On hold", says: "would be due, but are left alone for now" },
-];
+const HELD = { title: "On hold", says: "would be due, but are left alone for now" };
+const wordsOf = (group: BoardGroup) => (group === "held" ? HELD : GROUP_WORDS[group]);
 
 /** So many rows of each group at first, alike ones counted once. */
 const FIRST = 50;
@@ -60,12 +52,11 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     urgency: urgency === 0 || urgency === 1 || urgency === 2 ? urgency : undefined,
   } as const;
   const sort = BOARD_SORTS.find((s) => s === search.get("sort")) ?? "urgency";
-  const only = GROUPS.find((g) => g.key === search.get("do"));
-  const wanted = only ? [only] : GROUPS;
+  const only = BOARD_GROUPS.find((group) => group === search.get("do"));
   return readInClub(context, async (tx, who) => {
     const due = await unitsDue(tx, who.today);
     const limit = only || due < LARGE_CLUB ? LOOKED_AT : FIRST;
-    const keys = wanted.map((g) => g.key);
+    const keys = only ? [only] : BOARD_GROUPS;
     const [known, found] = await Promise.all([
       boardNames(tx),
       boardGroups(tx, keys, who.today, filter, sort, limit + 1),
@@ -99,6 +90,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
         .size,
       isAll: [...search.keys()].every((name) => name === "sort"),
       due,
+      order: BOARD_GROUPS,
       choices: choicesOf(known),
       asked: Object.fromEntries(search),
     };
@@ -129,7 +121,11 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
       title="Due"
       says={`${counted(units, "radio")}${isMore ? " or more" : ""} ${units === 1 ? "needs" : "need"} something`}
     >
-      <Filters asked={loaderData.asked} choices={loaderData.choices} groups={GROUPS} />
+      <Filters
+        asked={loaderData.asked}
+        choices={loaderData.choices}
+        groups={loaderData.order.map((key) => ({ key, title: wordsOf(key).title }))}
+      />
       {shown.length === 0 && (
         <p className="doubt w-fit p-5 text-lg">
           Nothing is due. {Object.keys(loaderData.asked).length > 0 && "Not with this filter, at least."}
@@ -137,14 +133,14 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
       )}
       <div className="flex flex-col gap-6">
         {shown.map((group) => {
-          const about = GROUPS.find((g) => g.key === group.key);
+          const about = wordsOf(group.key);
           return (
             <section key={group.key} aria-labelledby={`g-${group.key}`}>
               <h2 id={`g-${group.key}`} className="mb-1.5">
-                {about?.title}{" "}
+                {about.title}{" "}
                 <span className="font-sans text-sm font-normal text-quiet">
                   {counted(group.needs, "need")}
-                  {group.more && group.needs >= LOOKED_AT && " and more"}: {about?.says}
+                  {group.more && group.needs >= LOOKED_AT && " and more"}: {about.says}
                 </span>
               </h2>
               <NeedRows

@@ -1,11 +1,11 @@
 // The board's rows in the words that the page shows: said here, so that the page gets sentences and not the facts behind them.
-import type { NeedKind } from "#core/needs/need.ts";
+import type { NeedKind } from "#core/needs/kinds/index.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { BoardName, BoardRow } from "#db/board.ts";
 import type { SignedIn } from "../context.ts";
 import type { Counting } from "../shared/how-counted.tsx";
 import { namesOf } from "../ui/why.tsx";
-import { sayNeed } from "../ui/words/need.ts";
+import { sayNeed } from "../ui/words/needs/index.ts";
 import { countingKey } from "./counting.server.ts";
 import { type RowTooling, toolingKey } from "./tooling.server.ts";
 
@@ -58,7 +58,7 @@ export function shownRows(
       component: row.component,
       ...(row.raw && { raw: row.raw.slice(0, 24) }),
       ...(urgency && { urgency }),
-      says: sayNeed({ ...row, dueFrom: row.due_from }, names, row.component !== "main"),
+      says: sayNeed(row, names, row.component !== "main"),
       ...(with_ && {
         tooling: with_.word ? `${with_.word}: ${with_.words}` : with_.words,
       }),

@@ -1,5 +1,5 @@
 // How does this model number its releases? The orders under which a reading has a place, each with what follows from it, to be said in one press.
-import type { Fact } from "#core/unit/facts.ts";
+import type { Reason } from "#core/needs/kinds/index.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useMay } from "../ui/club.ts";
@@ -12,7 +12,7 @@ export type Counting = {
 };
 
 /** The orders of a reading that can stand in two places, out of the reasons of its need. */
-export const ordersOf = (because: readonly Fact[], names: Pick<Names, "release">): Counting["orders"] =>
+export const ordersOf = (because: readonly Reason[], names: Pick<Names, "release">): Counting["orders"] =>
   because.flatMap((fact) =>
     fact.kind === "two-places"
       ? fact.places.map((place) => ({ numbering: place.numbering, where: sayWhere(place, names) }))

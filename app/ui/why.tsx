@@ -1,6 +1,6 @@
 // "Why?": opens the facts behind a verdict, each leading to its record. Works without scripts. (Few attributes and pieces of
 // text: a board has hundreds of these, and each piece is a part of the time that drawing the page takes.)
-import type { Fact } from "#core/unit/facts.ts";
+import type { Reason } from "#core/needs/kinds/index.ts";
 import { sayFact } from "./words/facts.ts";
 import type { Names } from "./words/standing.ts";
 
@@ -28,7 +28,7 @@ export const recordsOf = (
 });
 
 /** The facts as sentences, with the addresses of the records that they speak of. */
-export const shownFacts = (because: readonly Fact[], names: Names, links: Links): ShownFact[] =>
+export const shownFacts = (because: readonly Reason[], names: Names, links: Links): ShownFact[] =>
   because.map((fact): ShownFact => {
     const { text, to } = sayFact(fact, names);
     const address = to && links[to];

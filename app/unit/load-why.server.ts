@@ -1,5 +1,5 @@
 // Why a radio has one of its needs: the facts behind it as sentences, each with the address of its record.
-import { releasesIn } from "#core/unit/mentions.ts";
+import { releasesIn } from "#core/needs/mentions.ts";
 import { needsOfUnit, releaseNames } from "#db/board.ts";
 import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";

@@ -1,5 +1,5 @@
 // A radio in one panel: how it stands, what it needs and what to do next, the way there, and with what. Each is said once.
-import { followsStanding, heldUntil } from "#core/needs/need.ts";
+import { heldUntil } from "#core/needs/need.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
 import { worstOf } from "#core/unit/standing.ts";
@@ -12,7 +12,7 @@ import { Go } from "../ui/go.tsx";
 import { Ladder } from "../ui/ladder.tsx";
 import { namesOf, recordsOf, shownFacts, Why } from "../ui/why.tsx";
 import { capital } from "../ui/words/capital.ts";
-import { sayNeed, saySince } from "../ui/words/need.ts";
+import { pressOf, sayNeed, saySince } from "../ui/words/needs/index.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayStanding } from "../ui/words/standing.ts";
@@ -78,7 +78,7 @@ function Part(props: {
   const known = standing.standing !== "unread" && standing.standing !== "unclear";
   const reading = data.readings.find(({ id }) => id === standing.reading?.id);
   // What follows from how the part stands has its reasons; where nothing does, these stand by themselves.
-  const follows = needs.find(({ kind }) => followsStanding(kind));
+  const follows = needs.find(({ followsStanding }) => followsStanding);
   return (
     <li
       className={`grid grid-cols-[6rem_7rem_minmax(0,1fr)] items-baseline gap-x-3 px-4 py-2.5 max-md:grid-cols-[5rem_minmax(0,1fr)] ${needs.some(({ urgency }) => urgency === 2) ? "hatch" : ""}`}
@@ -152,10 +152,8 @@ function NextAct({ need, data }: { readonly need: Need; readonly data: Data }) {
       {words}
     </Go>
   );
-  if (need.kind === "pairing") return link(`${page}/pairing`, "Pair it");
-  if (need.kind === "mode") return link("#mode", "Its mode");
-  if (need.kind === "codeplug") return link(`${page}/channels`, "See what it carries");
-  if (need.kind === "identity") return link("/codeplugs/identities", "IDs and call signs");
+  const press = pressOf(need.kind);
+  if (press !== "by-standing" && "to" in press) return link(press.to(page), press.words);
   if (need.cause === "uncounted") {
     const names = namesOf(data.releases, locale, today);
     const orders = ordersOf(need.because, names);
@@ -172,11 +170,9 @@ function NextAct({ need, data }: { readonly need: Need; readonly data: Data }) {
   const does =
     need.kind === "firmware"
       ? isFirst && data.ways?.way?.result.ok && (["for", "update", "Update it"] as const)
-      : need.kind === "backup"
-        ? (["for", "backup", "Back it up"] as const)
-        : need.kind === "measurement"
-          ? (["for", "measure", "Measure its power"] as const)
-          : (["component", need.component_id, "Read it at the bench"] as const);
+      : press === "by-standing"
+        ? (["component", need.component_id, "Read it at the bench"] as const)
+        : (["for", press.bench, press.words] as const);
   if (!does) return null;
   const [name, value, words] = does;
   return (

@@ -2,6 +2,7 @@
 
 import { useActionData } from "react-router";
 import { may } from "#core/club/acts.ts";
+import { followsStanding } from "#core/needs/kinds/index.ts";
 import { standingsOf } from "#core/unit/standing.ts";
 import { needsOfUnit } from "#db/board.ts";
 import { dossierHead } from "#db/dossier.ts";
@@ -97,7 +98,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
           units: standings[i]?.standing.release === r.id ? [row.tag] : [],
         })),
       })),
-      needs,
+      needs: needs.map((need) => ({ ...need, followsStanding: followsStanding(need.kind) })),
       readings: (await readingsOf(tx, row.id)).map(({ struck_at, struck_by, struck_why, ...r }) => ({
         ...r,
         read_at: r.read_at?.toISOString() ?? null,

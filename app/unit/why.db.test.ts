@@ -1,6 +1,6 @@
 // The reasons of a need, asked for one by one: all that the board shows have some, and they lead to records that are there.
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ACTIONS } from "#core/needs/action.ts";
+import { ACTIONS } from "#core/needs/kinds/index.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { type BoardGroup, boardGroups, needsOfUnit } from "#db/board.ts";
 import type { Tx } from "#db/pool.ts";

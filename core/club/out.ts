@@ -1,6 +1,6 @@
 // What the club can take out: units with their standings, needs and releases. The Zod shapes are the format.
 import { z } from "zod";
-import { NEED_CAUSES, NEED_KINDS } from "../needs/need.ts";
+import { NEED_CAUSES, NEED_KINDS } from "../needs/kinds/index.ts";
 import { plainDate } from "../quantities/date-shape.ts";
 import { TRACKS, URGENCIES } from "../release/words.ts";
 import { STANDINGS } from "../unit/standing.ts";

@@ -1,7 +1,6 @@
 // What can be done about a need, and whether the radio may be with somebody then.
 import { expect, test } from "vitest";
-import { ACTIONS, actionOf, firstAtBench, mayBeAway } from "./action.ts";
-import { NEED_KINDS } from "./need.ts";
+import { ACTIONS, actionOf, firstAtBench, mayBeAway, NEED_KINDS } from "./kinds/index.ts";
 
 const ways = ["ready", "kit", "no-route"] as const;
 const found = (away: boolean) =>

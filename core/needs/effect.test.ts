@@ -2,15 +2,15 @@
 // releases that facts speak of, against looking through the facts for them.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { releasesIn } from "../needs/mentions.ts";
 import { addDays, plain } from "../quantities/date.ts";
 import { cases } from "../quantities/testing.ts";
 import { type Catalogue, catalogueOf } from "../release/catalogue.ts";
 import type { Release } from "../release/release.ts";
-import type { Fact } from "../unit/facts.ts";
-import { releasesIn } from "../unit/mentions.ts";
 import { PLAIN_POLICY } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import { effectOf, withRelease } from "./effect.ts";
+import type { Reason } from "./kinds/index.ts";
 import { isOpen, targetOn } from "./need.ts";
 import { needsOf } from "./unit.ts";
 
@@ -161,7 +161,7 @@ describe("a release put into the list or taken out of it", () => {
 
 describe("the releases that facts speak of", () => {
   it("are all found, wherever in a fact they stand", () => {
-    const facts: Fact[] = [
+    const facts: Reason[] = [
       { kind: "runs", release: "R1" },
       { kind: "newer", releases: ["R2", "R3"] },
       { kind: "skips", count: 3, first: "R4", latest: "R5" },

@@ -6,9 +6,9 @@ import type { Release } from "../release/release.ts";
 import type { Policy } from "../unit/policy.ts";
 import type { Situation } from "../unit/situation.ts";
 import type { UnitFacts } from "../unit/unit.ts";
-import { isOpen, type Need, targetOn } from "./need.ts";
-import { needsOfComponent } from "./unit.ts";
-import { needsOfWhole } from "./whole.ts";
+import type { Need } from "./kinds/index.ts";
+import { isOpen, targetOn } from "./need.ts";
+import { needsOfComponent, needsOfWhole } from "./unit.ts";
 
 export type Effect = {
   /** Units with nothing due now that would have something due. */

@@ -1,23 +1,30 @@
 // A need moved past what holds it back.
-import { addDays, laterOf } from "../quantities/date.ts";
-import type { Fact } from "../unit/facts.ts";
+import { addDays, laterOf, type PlainDate } from "../quantities/date.ts";
 import type { Hold, Policy } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
-import type { Call } from "./firmware.ts";
-import type { Need, Target } from "./need.ts";
+import type { Call } from "./calls.ts";
+import type { HoldReason } from "./kinds/kind.ts";
 
-/** Of a need that calls for no release. */
-export const NONE: readonly Target[] = [];
+type Holdable<Reason> = {
+  readonly dueFrom: PlainDate;
+  readonly heldFrom?: PlainDate;
+  readonly because: readonly Reason[];
+};
 
 /** A need moved past the holds on the unit and its group; a safety fix breaks through, unless the policy says otherwise. */
-export function pastHolds(need: Need, unit: UnitFacts, policy: Policy, safety?: Call["safetyFrom"]): Need {
+export function pastHolds<Reason, Need extends Holdable<Reason | HoldReason>>(
+  need: Need & Holdable<Reason | HoldReason>,
+  unit: UnitFacts,
+  policy: Policy,
+  safety?: Call["safetyFrom"],
+): Need {
   if (!unit.hold && !policy.hold) return need;
   const from = need.dueFrom;
   const holds: { of: "unit" | "group"; hold: Hold | undefined }[] = [
     { of: "unit", hold: unit.hold },
     { of: "group", hold: policy.hold },
   ];
-  const facts: Fact[] = [];
+  const facts: HoldReason[] = [];
   let moved = from;
   for (const { of, hold } of holds) {
     if (!hold || hold.until < from) continue;

@@ -2,7 +2,7 @@
 
 import { daysBetween, type PlainDate } from "../quantities/date.ts";
 import type { Urgency } from "../release/words.ts";
-import { isOpen, type Need } from "./need.ts";
+import { type Days, isOpen } from "./need.ts";
 
 export type MossLevel = 0 | 1 | 2 | 3 | 4;
 
@@ -13,7 +13,7 @@ const WEIGHT: Record<Urgency, number> = { routine: 1, fix: 2, safety: 4 };
  * up to 30 is level 1, to 90 level 2, to 180 level 3, above that level 4.
  */
 export function mossOf(
-  needs: readonly Pick<Need, "dueFrom" | "dueTo" | "urgency">[],
+  needs: readonly (Days & { readonly urgency: Urgency })[],
   today: PlainDate,
 ): MossLevel {
   let largest = -1;

@@ -668,3 +668,19 @@ test("which releases are for a radio's region or hardware is asked of each kind 
   expect(causes({ region: "South" })).toEqual([["unlisted", day(20)]]);
   expect(causes({ region: "South", hardwareRevision: "A" })).toEqual([["unlisted", undefined]]);
 });
+
+describe("a loan", () => {
+  const sent = (dueBack?: number) =>
+    needsOf(
+      unit([reading("1.0", 5)], dueBack === undefined ? {} : { dueBack: day(dueBack) }),
+      catalogueOf([main(release("1.0", 0))]),
+      policy({ hold: { until: day(400), why: "later" } }),
+    ).filter(({ kind }) => kind === "loan");
+  test("is overdue from the day after it should have come, whatever is on hold", () => {
+    expect(sent(30)).toMatchObject([
+      { cause: "loan-overdue", dueFrom: day(31), because: [{ kind: "due-back", on: day(30) }] },
+    ]);
+    expect(sent(30)[0]).not.toHaveProperty("heldFrom");
+  });
+  test("is none without a day", () => expect(sent()).toEqual([]));
+});

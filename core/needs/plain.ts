@@ -1,7 +1,8 @@
 // How a radio is, for whoever has it at home: one word, without routes, leads or needs by their names.
 import type { Urgency } from "../release/words.ts";
 import { isUntold, type StandingName } from "../unit/standing.ts";
-import type { NeedCause, NeedKind } from "./need.ts";
+import { kindOf, type NeedCause, type NeedKind } from "./kinds/index.ts";
+import type { ForHolder } from "./kinds/kind.ts";
 
 /**
  * It lacks a safety fix, or transmits where its user may not; it should run something else; its version should be read, which whoever has
@@ -23,14 +24,14 @@ export type PlainNeed = { readonly kind: NeedKind; readonly cause: NeedCause; re
  * @param due needs that are open today.
  */
 export function plainVerdict(standings: readonly StandingName[], due: readonly PlainNeed[]): PlainVerdict {
-  const some = (test: (need: PlainNeed) => boolean) => due.some(test);
-  if (some(({ urgency, cause }) => urgency === "safety" || cause === "transmits-beyond"))
+  const some = (verdict: ForHolder) => due.some(({ kind }) => kindOf(kind).forHolder === verdict);
+  if (due.some(({ urgency, cause }) => urgency === "safety" || cause === "transmits-beyond"))
     return "bring-it-soon";
-  if (some(({ kind }) => kind === "firmware")) return "bring-it";
-  if (some(({ kind }) => kind === "reading") || standings[0] === "unread") return "read-it";
-  if (some(({ kind }) => kind !== "catalogue")) return "when-you-come";
+  if (some("bring-it")) return "bring-it";
+  if (some("read-it") || standings[0] === "unread") return "read-it";
+  if (some("when-you-come")) return "when-you-come";
   // Newer than all that we know of: whether it should run that nobody can say.
   const isOpen = (standing: StandingName) => isUntold(standing) || standing === "ahead";
-  if (standings.length === 0 || due.length > 0 || standings.some(isOpen)) return "cannot-tell";
+  if (standings.length === 0 || some("cannot-tell") || standings.some(isOpen)) return "cannot-tell";
   return "all-right";
 }

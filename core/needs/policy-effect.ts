@@ -2,7 +2,8 @@
 import type { PlainDate } from "../quantities/date.ts";
 import type { Hold, Policy } from "../unit/policy.ts";
 import type { Situation } from "../unit/situation.ts";
-import { isOpen, type Need, targetOn } from "./need.ts";
+import type { Need } from "./kinds/index.ts";
+import { isOpen, targetOn } from "./need.ts";
 import { needsOf } from "./unit.ts";
 
 export type PolicyEffect = {

@@ -4,9 +4,8 @@ import { describe, expect, it, test } from "vitest";
 import { addDays, plain } from "../quantities/date.ts";
 import { cases } from "../quantities/testing.ts";
 import { URGENCIES } from "../release/words.ts";
-import { ACTIONS, actionOf } from "./action.ts";
+import { actionOf, KINDS, NEED_KINDS } from "./kinds/index.ts";
 import { mossOf } from "./moss.ts";
-import { NEED_CAUSES } from "./need.ts";
 import { type SummaryItem, type SummaryNeed, summarise } from "./summary.ts";
 
 const today = plain("2026-06-30");
@@ -50,6 +49,7 @@ const need = (over: Partial<SummaryNeed>): SummaryNeed => ({
   unit: "W-01",
   model: "Wicket",
   component: "main",
+  kind: "firmware",
   cause: "behind",
   action: "install",
   urgency: "routine",
@@ -58,17 +58,26 @@ const need = (over: Partial<SummaryNeed>): SummaryNeed => ({
   ...over,
 });
 
+/** Of each kind, with a cause of its own and what is to be done about it here or away. */
 const needs = fc.array(
-  fc.record({
-    unit: fc.constantFrom("W-01", "W-02", "S-01", "S-02"),
-    model: fc.constantFrom("Wicket", "Sorrel"),
-    component: fc.constantFrom("main", "DSP"),
-    cause: fc.constantFrom(...NEED_CAUSES),
-    action: fc.constantFrom(...ACTIONS),
-    urgency: fc.constantFrom(...URGENCIES),
-    dueFrom: fc.integer({ min: 0, max: 400 }).map(ago),
-    targets: fc.constant([]),
-  }),
+  fc.constantFrom(...NEED_KINDS).chain((kind) =>
+    fc
+      .tuple(fc.boolean(), fc.constantFrom("ready", "kit", "no-route", "look-up"))
+      .map(([away, readiness]) => actionOf({ kind }, away, () => readiness))
+      .chain((action) =>
+        fc.record({
+          unit: fc.constantFrom("W-01", "W-02", "S-01", "S-02"),
+          model: fc.constantFrom("Wicket", "Sorrel"),
+          component: fc.constantFrom("main", "DSP"),
+          kind: fc.constant(kind),
+          cause: fc.constantFrom(...KINDS[kind].causes),
+          action: fc.constant(action),
+          urgency: fc.constantFrom(...URGENCIES),
+          dueFrom: fc.integer({ min: 0, max: 400 }).map(ago),
+          targets: fc.constant([]),
+        }),
+      ),
+  ),
   { maxLength: 12 },
 );
 
@@ -77,7 +86,6 @@ const someUnits = fc.uniqueArray(fc.constantFrom("W-01", "W-02", "S-01", "S-02")
     ...tags.map((unit) =>
       fc.record({
         unit: fc.constant(unit),
-        away: fc.constant(false),
         read: fc.boolean(),
         atBench: fc.boolean(),
       }),
@@ -93,7 +101,7 @@ describe("what the cabinet needs", () => {
         need({ unit: "W-01", urgency: "safety", dueFrom: ago(9) }),
         need({ unit: "W-01", urgency: "safety", dueFrom: ago(7), cause: "withdrawn" }),
         need({ unit: "S-01", model: "Sorrel", urgency: "safety", dueFrom: ago(20) }),
-        need({ unit: "S-01", model: "Sorrel", action: "read", cause: "unread" }),
+        need({ unit: "S-01", model: "Sorrel", kind: "reading", action: "read", cause: "unread" }),
       ],
       [],
       today,
@@ -103,20 +111,6 @@ describe("what the cabinet needs", () => {
       { kind: "safety", model: "Wicket", since: ago(9), units: ["W-02", "W-01"] },
     ]);
     expect(items.slice(2).map((i) => i.kind)).toEqual(["install", "never-read"]);
-  });
-
-  it("names who is late, and not who is due today or has no day", () => {
-    const items = summarise(
-      [],
-      [
-        { unit: "W-01", away: true, dueBack: ago(1) },
-        { unit: "W-02", away: true, dueBack: today },
-        { unit: "W-03", away: true },
-        { unit: "W-04", away: false, dueBack: ago(3) },
-      ],
-      today,
-    );
-    expect(items).toEqual([{ kind: "overdue", units: ["W-01"] }]);
   });
 
   it("leaves no need out, invents none, and keeps its order", () => {

@@ -3,28 +3,27 @@
 import type { PlainDate } from "../quantities/date.ts";
 import { groupBy } from "../quantities/group.ts";
 import type { Urgency } from "../release/words.ts";
-import type { Action } from "./action.ts";
-import { type NeedCause, type Target, targetOn } from "./need.ts";
+import {
+  type Action,
+  kindOf,
+  type NeedCause,
+  type NeedKind,
+  SUMMARY_KINDS,
+  type SummaryKind,
+} from "./kinds/index.ts";
+import type { SummaryUnit } from "./kinds/kind.ts";
+import { type Target, targetOn } from "./need.ts";
 
 export type SummaryNeed = {
   readonly unit: string;
   readonly model: string;
   readonly component: string;
+  readonly kind: NeedKind;
   readonly cause: NeedCause;
   readonly action: Action;
   readonly urgency: Urgency;
   readonly dueFrom: PlainDate;
   readonly targets: readonly Target[];
-};
-
-export type SummaryUnit = {
-  readonly unit: string;
-  readonly away: boolean;
-  readonly dueBack?: PlainDate;
-  /** Of some part of it a reading counts. */
-  readonly read?: boolean;
-  /** A run of it is lined up or goes on. */
-  readonly atBench?: boolean;
 };
 
 export type SummaryItem =
@@ -36,16 +35,10 @@ export type SummaryItem =
       readonly release: string | undefined;
       readonly units: readonly string[];
     }
-  | { readonly kind: Exclude<Action, "read">; readonly units: readonly string[] }
-  | {
-      readonly kind: "never-read" | "part-unread" | "read-again" | "say-how" | "at-bench";
-      readonly units: readonly string[];
-    }
-  | { readonly kind: "overdue"; readonly units: readonly string[] };
+  | { readonly kind: SummaryKind; readonly units: readonly string[] };
 
 /**
- * Safety fixes come first, one item for each model and component, the oldest first; then what can be installed and what is at the bench for it already, whom
- * to ask back (the overdue before the rest), what was never read, in whole or in part, what must be read again, what to back up, what to switch, what to measure, what to pair, what to program, what to ask for, of which models to say how they count, what to look up.
+ * Safety fixes come first, one item for each model and component, the oldest first; then what the kinds of need name, in their order (`SUMMARY_KINDS`).
  */
 export function summarise(
   needs: readonly SummaryNeed[],
@@ -72,44 +65,16 @@ export function summarise(
       ];
     })
     .sort((a, b) => (a.since < b.since ? -1 : 1));
-  const overdue = units
-    .filter((u) => u.away && u.dueBack !== undefined && u.dueBack < today)
-    .map((u) => u.unit);
-  const add = (kind: Exclude<SummaryItem["kind"], "safety">, ids: readonly string[]) => {
-    if (ids.length > 0) items.push({ kind, units: ids });
-  };
-  const atBench = new Set(units.filter((u) => u.atBench).map((u) => u.unit));
-  const read = new Set(units.filter((u) => u.read).map((u) => u.unit));
-  const unread = distinct(needs.filter((n) => n.cause === "unread"));
-  const install = distinct(needs.filter((n) => n.action === "install"));
-  add(
-    "install",
-    install.filter((unit) => !atBench.has(unit)),
-  );
-  add(
-    "at-bench",
-    install.filter((unit) => atBench.has(unit)),
-  );
-  add("kit", distinct(needs.filter((n) => n.action === "kit")));
-  add("overdue", overdue);
-  add(
-    "never-read",
-    unread.filter((unit) => !read.has(unit)),
-  );
-  add(
-    "part-unread",
-    unread.filter((unit) => read.has(unit)),
-  );
-  add("read-again", distinct(needs.filter((n) => n.action === "read" && n.cause !== "unread")));
-  add("back-up", distinct(needs.filter((n) => n.action === "back-up")));
-  add("switch", distinct(needs.filter((n) => n.action === "switch")));
-  add("measure", distinct(needs.filter((n) => n.action === "measure")));
-  add("pair", distinct(needs.filter((n) => n.action === "pair")));
-  add("program", distinct(needs.filter((n) => n.action === "program")));
-  add("ask-for", distinct(needs.filter((n) => n.action === "ask-for")));
-  add("no-route", distinct(needs.filter((n) => n.action === "no-route")));
-  add("say-how", distinct(needs.filter((n) => n.action === "look-up" && n.cause === "uncounted")));
-  add("look-up", distinct(needs.filter((n) => n.action === "look-up" && n.cause !== "uncounted")));
-  add("ask-back", distinct(needs.filter((n) => n.action === "ask-back")));
+  const known = new Map(units.map((unit) => [unit.unit, unit]));
+  const counted = new Map<string, Set<string>>();
+  for (const need of needs) {
+    const { itemsOf } = kindOf(need.kind);
+    const lines = itemsOf ? itemsOf(need, known.get(need.unit)) : [need.action];
+    for (const line of lines) counted.set(line, (counted.get(line) ?? new Set()).add(need.unit));
+  }
+  for (const kind of SUMMARY_KINDS) {
+    const ids = counted.get(kind);
+    if (ids) items.push({ kind, units: [...ids] });
+  }
   return items;
 }

@@ -1,6 +1,7 @@
 // From a unit's open needs to its route: what it runs, what it is to run, which tracks may be stepped on, and what to
 // save before and put back after.
-import { type Need, targetOn } from "../needs/need.ts";
+import type { Need } from "../needs/kinds/index.ts";
+import { targetOn } from "../needs/need.ts";
 import type { PlainDate } from "../quantities/date.ts";
 import { bad, type Result } from "../quantities/result.ts";
 import type { Catalogue, Component, PlacedRelease } from "../release/catalogue.ts";

@@ -57,6 +57,8 @@ export type UnitFacts = {
     readonly askedOn?: PlainDate;
     readonly by?: PlainDate;
   }[];
+  /** Of a unit that is with somebody: the day it should come back, if one was named. */
+  readonly dueBack?: PlainDate;
   /** Of a unit that is with somebody: the class of their licence, as far as it is known. */
   readonly holder?: { readonly class?: string };
   /** In which mode it is, as far as somebody has said or proved; absent: nobody has. */

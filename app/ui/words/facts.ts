@@ -1,32 +1,23 @@
 // Each fact behind a verdict as a sentence, with the record it leads to.
+import type { Reason } from "#core/needs/kinds/index.ts";
+import type { HoldReason } from "#core/needs/kinds/kind.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
 import type { Fact } from "#core/unit/facts.ts";
 import type { PolicyRule } from "#core/unit/policy.ts";
 import { counted } from "./count.ts";
-import { sayHertz, sayWidth } from "./frequency.ts";
+import { sayReason } from "./needs/index.ts";
+import type { SaidFact } from "./needs/kind.ts";
 import { clip, type Names, sayNumbering, sayPlace, sayProblem } from "./standing.ts";
 import { sayDate } from "./time.ts";
 
-export type SaidFact = {
-  readonly text: string;
-  readonly to?: "readings" | "releases" | "group" | "history" | "modes" | "pairings" | "channels";
-};
+/** A reason of any kind of need, or a fact of how a part stands, as a sentence. */
+export function sayFact(fact: Reason, names: Names): SaidFact {
+  const day = (date: PlainDate) => sayDate(date, names.locale, names.today);
+  return sayReason(fact, { names, day }) ?? sayStandingFact(fact as Fact | HoldReason, names, day);
+}
 
-const CARRIES = {
-  older: "carries an older one",
-  other: "carries another table",
-  unknown: "may carry it or not: nobody has read it since",
-} as const;
-const IDENTITY = { digital: "digital ID", call: "call sign" } as const;
-
-const UNPAIRED = {
-  dropped: "it dropped",
-  failed: "it failed when somebody looked",
-  lost: "the pairing was lost",
-} as const;
-
-export function sayFact(fact: Fact, names: Names): SaidFact {
-  const day = (date: Parameters<typeof sayDate>[0]) => sayDate(date, names.locale, names.today);
+function sayStandingFact(fact: Fact | HoldReason, names: Names, day: (date: PlainDate) => string): SaidFact {
   const releases = (ids: readonly string[]) => listed(ids.map(names.release), 6);
   switch (fact.kind) {
     case "never-read":
@@ -108,58 +99,6 @@ export function sayFact(fact: Fact, names: Names): SaidFact {
       return {
         text: `The safety fix in ${names.release(fact.release)} breaks through the hold.`,
         to: "releases",
-      };
-    case "stale":
-      return {
-        text: `Readings are good for ${counted(fact.afterDays, "day")}; ${fact.on ? `this one is from ${day(fact.on)}` : "nobody knows the day of this one, so it counts as older"}.`,
-        to: "group",
-      };
-    case "back-from-custody":
-      return { text: `It came back on ${day(fact.on)} and has not been read since.`, to: "history" };
-    case "backed-up":
-      return { text: `It was last read out and kept on ${day(fact.on)}.`, to: "history" };
-    case "written-since":
-      return { text: `It was written to on ${day(fact.on)}, after that.`, to: "readings" };
-    case "measured":
-      return {
-        text: `${fact.on ? `Its power was last measured on ${day(fact.on)}` : "Its power was never measured"}; ${fact.everyDays === undefined ? "its group asks for that after a flash" : `its group asks for that every ${counted(fact.everyDays, "day")}`}.`,
-        to: "group",
-      };
-    case "flashed-since":
-      return { text: `It was flashed on ${day(fact.on)}, after that.`, to: "readings" };
-    case "in-mode":
-      return { text: `It is in the mode ${fact.mode} since ${day(fact.on)}.`, to: "modes" };
-    case "allowed-by":
-      return {
-        text:
-          fact.of === "approval"
-            ? "Its group keeps old radios within what they were approved for."
-            : `What ${fact.class ?? "its user"} may use counts: ${fact.of === "holder" ? "that is the class of who has it" : "nobody has it, and that is its group's"}.`,
-        to: "group",
-      };
-    case "beyond":
-      return {
-        text: `It transmits beyond that: ${sayWidth(fact.width)} in all, the first from ${sayHertz(fact.from)} to ${sayHertz(fact.to)}.`,
-        to: "modes",
-      };
-    case "pairing":
-      return { text: `${clip(fact.device)}: ${UNPAIRED[fact.why]} on ${day(fact.on)}.`, to: "pairings" };
-    case "codeplug":
-      return {
-        text: `Plan ${fact.plan} of the channels counts since ${day(fact.since)}; the radio ${CARRIES[fact.has]}${fact.on ? `, by what was known on ${day(fact.on)}` : ""}.`,
-        to: "channels",
-      };
-    case "identity":
-      return {
-        text: fact.askedOn
-          ? `Its ${IDENTITY[fact.what]} was asked for on ${day(fact.askedOn)}${fact.by ? ` and should have come by ${day(fact.by)}` : ""}.`
-          : `Its ${IDENTITY[fact.what]} is wanted, and nobody has asked for it.`,
-        to: "channels",
-      };
-    case "flash-unconfirmed":
-      return {
-        text: `The flash ${fact.on ? `on ${day(fact.on)}` : "on a day that nobody knows"} has not been confirmed by reading it off the radio.`,
-        to: "readings",
       };
   }
 }

@@ -12,7 +12,7 @@ const part = (name: string, standing: Standing["standing"], more: Partial<Standi
   standing: { component: name, standing, because: [], ...more },
 });
 const wanted = (component_id: string, days = 0) => ({
-  kind: "firmware" as const,
+  followsStanding: true as const,
   component_id,
   due_from: addDays(today, days),
 });
@@ -37,9 +37,9 @@ test("behind with nothing due is as it should be; held back says until when", ()
   const parts = [part("main", "behind", { behind })];
   expect(sayHeadline(parts, [], names)).toBe("As it should be; 1 newer release is not wanted");
   // What another part needs, or something else of this one, is no reason to be called behind.
-  expect(sayHeadline(parts, [wanted("bluetooth"), { ...wanted("main"), kind: "codeplug" }], names)).toBe(
-    "As it should be; 1 newer release is not wanted",
-  );
+  expect(
+    sayHeadline(parts, [wanted("bluetooth"), { ...wanted("main"), followsStanding: false }], names),
+  ).toBe("As it should be; 1 newer release is not wanted");
   expect(sayHeadline(parts, [wanted("main", 5)], names)).toBe("1 release behind, held back until 20 Jun");
 });
 

@@ -1,5 +1,4 @@
 // The one sentence at the head of a radio: how it stands, of which part that is said, and whether anything follows from it.
-import { followsStanding, type NeedKind } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { type Standing, worstOf } from "#core/unit/standing.ts";
 import { capital } from "./capital.ts";
@@ -12,7 +11,7 @@ type Part = {
   readonly standing: Standing;
 };
 type Wanted = {
-  readonly kind: NeedKind;
+  readonly followsStanding: boolean;
   readonly component_id: string | null;
   readonly due_from: PlainDate;
 };
@@ -31,7 +30,7 @@ export function sayHeadline(parts: readonly Part[], needs: readonly Wanted[], na
   function sayOne(): string {
     if (standing.standing !== "behind" || !standing.behind) return sayStanding(standing, names);
     const days = needs
-      .filter((need) => need.component_id === component.id && followsStanding(need.kind))
+      .filter((need) => need.component_id === component.id && need.followsStanding)
       .map((need) => need.due_from)
       .sort();
     const [first] = days;

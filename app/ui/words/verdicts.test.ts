@@ -3,17 +3,16 @@
 import { describe, expect, it, test } from "vitest";
 import { z } from "zod";
 import { logEntry } from "#core/club/log.ts";
-import { NEED_CAUSES } from "#core/needs/need.ts";
+import { followsStanding, KINDS, NEED_KINDS, type Reason } from "#core/needs/kinds/index.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
-import type { Fact } from "#core/unit/facts.ts";
 import type { PolicyRule } from "#core/unit/policy.ts";
 import { STANDINGS, type Standing } from "#core/unit/standing.ts";
 import { parseRange } from "#core/version/range.ts";
 import { counted } from "./count.ts";
 import { sayFact, sayRule } from "./facts.ts";
 import { sayEntry } from "./log.ts";
-import { sayNeed, saySince } from "./need.ts";
+import { sayNeed, saySince } from "./needs/index.ts";
 import { sayRange } from "./route.ts";
 import { sayNumbering, sayProblem, sayStanding } from "./standing.ts";
 import { sayDate, sayDays, sayDistance, sayInstant } from "./time.ts";
@@ -24,7 +23,7 @@ const on = plain("2025-12-01");
 const UNSAID = /undefined|null|NaN|\[object/;
 
 describe("facts", () => {
-  const facts: Fact[] = [
+  const facts: Reason[] = [
     { kind: "never-read", since: on },
     { kind: "reading", reading: "1", raw: "1.14", on },
     { kind: "runs", release: "7" },
@@ -91,21 +90,16 @@ describe("facts", () => {
 describe("needs and standings", () => {
   it("every cause has words, with a release to go to and without", () => {
     for (const targets of [[], [{ from: on, release: "7" }]]) {
-      const said = NEED_CAUSES.map((cause) =>
-        sayNeed({ cause, component: "main", targets, dueFrom: on }, names, true),
+      const said = NEED_KINDS.flatMap((kind) =>
+        KINDS[kind].causes.map((cause) => ({
+          kind,
+          text: sayNeed({ kind, cause, component: "main", targets }, names, true),
+        })),
       );
-      expect(new Set(said).size).toBe(NEED_CAUSES.length);
-      for (const [i, text] of said.entries()) {
-        // A backup, a mode, a measurement, what it is paired with, its codeplug and its IDs are of the whole radio.
-        const isWhole = [
-          "written-since-backup",
-          "transmits-beyond",
-          "unmeasured",
-          "unpaired",
-          "not-the-plan",
-          "no-identity",
-        ].includes(NEED_CAUSES[i] ?? "");
-        if (!isWhole) expect(text).toMatch(/^main: /);
+      expect(new Set(said.map(({ text }) => text)).size).toBe(said.length);
+      for (const { kind, text } of said) {
+        // What follows from how a part stands is of that part; the rest is of the whole radio.
+        expect(text.startsWith("main: ")).toBe(followsStanding(kind));
         expect(text).not.toMatch(UNSAID);
       }
     }
@@ -114,7 +108,7 @@ describe("needs and standings", () => {
 
   it("a target that does not count yet is not named", () => {
     const later = [{ from: addDays(today, 1), release: "7" }];
-    const need = { cause: "behind" as const, component: "main", targets: later, dueFrom: on };
+    const need = { kind: "firmware", cause: "behind", component: "main", targets: later } as const;
     expect(sayNeed(need, names, false)).toBe("install the newer release");
   });
 

@@ -1,8 +1,8 @@
 // The releases that facts speak of, so that a screen can look up their names at once.
-import type { Fact } from "./facts.ts";
+import type { Reason } from "./kinds/index.ts";
 
 /** The ids of all releases that facts speak of, with repeats. */
-export function releasesIn(because: readonly Fact[]): string[] {
+export function releasesIn(because: readonly Reason[]): string[] {
   return because.flatMap((fact) => {
     const found: string[] = [];
     if ("release" in fact) found.push(fact.release);

@@ -1,4 +1,4 @@
-// The firmware need of one component: from when an admitted, fitting release calls for an install, and which one.
+// What calls for an install on one component: from when, and to which release.
 // It is worked out per version, policy and fit, and remembered, since many units share these.
 
 import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
@@ -10,12 +10,15 @@ import { fitOf, isAdmitted, runningFacts, runningOf } from "../unit/standing.ts"
 import type { UnitFacts } from "../unit/unit.ts";
 import { compareText } from "../version/digits.ts";
 import { orderVersions, type Version } from "../version/version.ts";
-import type { NeedCause, Target } from "./need.ts";
+import type { Target } from "./need.ts";
 import { countsFrom, refuges, stepsOf, trimmed } from "./targets.ts";
+
+export const CALL_CAUSES = ["behind", "withdrawn", "aside", "pinned"] as const;
+export type CallCause = (typeof CALL_CAUSES)[number];
 
 /** A need before the unit's own reading date and holds are laid over it. */
 export type Call = {
-  readonly cause: NeedCause;
+  readonly cause: CallCause;
   /** From the releases alone; absent: from the day of the reading. */
   readonly start: PlainDate | undefined;
   /** The later of this and the reading's day, if `start` is absent. */
