@@ -412,7 +412,7 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     purpose: mostly(["the tide"], ["x".repeat(300)]),
     policy: fc.record({
       rule: fc.oneof(
-        fc.constant({ kind: "newest" }),
+        fc.constantFrom({ kind: "newest" }, { kind: "newest-but-one" }),
         fc.integer({ min: 0, max: 400 }).map((days) => ({ kind: "settled", days })),
         fc.constant({ kind: "fixes", tags: [], atLeast: "safety" }),
       ),

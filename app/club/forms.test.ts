@@ -23,7 +23,7 @@ const releases = [
 const day = fc.integer({ min: 0, max: 800 }).map((n) => addDays(plain("2026-01-01"), n));
 const word = fc.stringMatching(/^[a-z]{2,8}$/);
 const rule = fc.oneof(
-  fc.constant({ kind: "newest" as const }),
+  fc.constantFrom({ kind: "newest" as const }, { kind: "newest-but-one" as const }),
   fc.record({ kind: fc.constant("settled" as const), days: fc.integer({ min: 0, max: 3650 }) }),
   fc.record({
     kind: fc.constant("fixes" as const),

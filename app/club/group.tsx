@@ -23,6 +23,7 @@ import { TouchedUnits } from "../shared/touched.tsx";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
+import { RULE_WORDS } from "../ui/words/facts.ts";
 import { RULE_WORD } from "../ui/words/mode.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/group";
@@ -117,12 +118,7 @@ export default function Group({ loaderData, actionData }: Route.ComponentProps) 
               <Field
                 of={fields.rule}
                 label="Which release they should run"
-                options={[
-                  ["newest", "always the newest"],
-                  ["settled", "the newest, once it has settled"],
-                  ["fixes", "newer only if it mends something that matters"],
-                  ["pinned", "just these releases"],
-                ]}
+                options={Object.entries(RULE_WORDS)}
               />
               <div className="hidden group-has-[option[value=settled]:checked]/rule:block">
                 <Field of={fields.days} label="Settled after days" type="number" />

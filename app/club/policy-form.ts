@@ -6,8 +6,8 @@ import { TRANSMIT_RULES } from "#core/modes/words.ts";
 import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { FIELD_LIMITS } from "#core/unit/fields.ts";
-import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy-shape.ts";
+import { PLAIN_POLICY, type Policy, type PolicyRule, type RuleKind } from "#core/unit/policy.ts";
+import { policyShape, RULE_KINDS } from "#core/unit/policy-shape.ts";
 import { readMhz } from "../ui/words/frequency.ts";
 
 const optionalDate = plainDate.optional();
@@ -25,7 +25,7 @@ function approvedNames() {
 export const groupShape = z.object({
   name: z.string({ error: "A group has a name." }).trim().min(1).max(FIELD_LIMITS.group),
   purpose: z.string().trim().max(200).default(""),
-  rule: z.enum(["newest", "settled", "fixes", "pinned"]),
+  rule: z.enum(RULE_KINDS),
   days: z.coerce.number("A number of days.").int().min(0).max(3650, "At most 3650 days.").default(14),
   tags: z.string().max(2000, "At most 2,000 signs.").default(""),
   atLeast: z.enum(["fix", "safety"]).optional(),
@@ -102,8 +102,9 @@ export function policyFrom(
     .filter(Boolean);
   if (f.rule === "fixes" && tags.length === 0 && !f.atLeast)
     return trouble("tags", "Name a tag, or how urgent a fix must be.");
-  const rules = {
+  const rules: Readonly<Record<RuleKind, PolicyRule>> = {
     newest: { kind: "newest" },
+    "newest-but-one": { kind: "newest-but-one" },
     settled: { kind: "settled", days: f.days },
     fixes: { kind: "fixes", tags, ...(f.atLeast && { atLeast: f.atLeast }) },
     pinned: {
@@ -112,7 +113,7 @@ export function policyFrom(
       otherwise: { kind: "newest" },
       ...(f.pinnedUntil && { until: f.pinnedUntil }),
     },
-  } as const;
+  };
   return good(
     policyShape.parse({
       rule: rules[f.rule],

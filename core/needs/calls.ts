@@ -11,7 +11,7 @@ import type { UnitFacts } from "../unit/unit.ts";
 import { compareText } from "../version/digits.ts";
 import { orderVersions, type Version } from "../version/version.ts";
 import type { Target } from "./need.ts";
-import { countsFrom, refuges, stepsOf, trimmed } from "./targets.ts";
+import { type CountsFrom, countingUnder, refuges, stepsOf, trimmed } from "./targets.ts";
 
 export const CALL_CAUSES = ["behind", "withdrawn", "aside", "pinned"] as const;
 export type CallCause = (typeof CALL_CAUSES)[number];
@@ -133,13 +133,14 @@ function away(
   facts: readonly Fact[],
 ): Call {
   const rule = policy.rule.kind === "pinned" ? policy.rule.otherwise : policy.rule;
+  const countsFrom = countingUnder(prepared, usable, rule);
   return {
     cause,
     start: undefined,
     ...(notBefore && { notBefore }),
-    ...safetyOf(skipped, rule),
+    ...safetyOf(skipped, countsFrom),
     urgency: worseOf(least, worstOf(skipped)),
-    targets: refuges(prepared, usable, new Set(skipped), rule, pinnedIn(usable, policy)),
+    targets: refuges(prepared, usable, new Set(skipped), countsFrom, pinnedIn(usable, policy)),
     because: [...facts, ...newerFact(skipped), ...fixFacts(skipped), { kind: "rule", rule: policy.rule }],
   };
 }
@@ -150,16 +151,17 @@ function behindCall(
   rule: FallbackRule,
   facts: readonly Fact[],
 ): Call[] {
+  const countsFrom = countingUnder(prepared, skipped, rule);
   const triggers = skipped.filter((r) => calls(r, rule));
-  const start = earliest(triggers.flatMap((r) => countsFrom(r, rule) ?? []));
+  const start = earliest(triggers.flatMap((r) => countsFrom(r) ?? []));
   if (start === undefined) return [];
   return [
     {
       cause: "behind",
       start,
-      ...safetyOf(skipped, rule),
+      ...safetyOf(skipped, countsFrom),
       urgency: worstOf(skipped),
-      targets: trimmed(stepsOf(prepared, skipped, rule), start),
+      targets: trimmed(stepsOf(prepared, skipped, countsFrom), start),
       because: [...facts, ...newerFact(skipped), ...fixFacts(skipped), { kind: "rule", rule }],
     },
   ];
@@ -183,7 +185,7 @@ function pinnedCall(
       cause: "pinned",
       start: below ? pinned.releasedOn : undefined,
       notBefore: pinned.releasedOn,
-      ...safetyOf(upToPin, { kind: "newest" }),
+      ...safetyOf(upToPin, (release) => release.releasedOn),
       urgency: worstOf(upToPin),
       targets: [{ from: pinned.releasedOn, release: pinned.id }],
       because: [...facts, ...newerFact(upToPin), ...fixFacts(upToPin), { kind: "rule", rule }],
@@ -242,11 +244,11 @@ const worstOf = (releases: readonly PlacedRelease[]): Urgency =>
 const earliest = (dates: readonly PlainDate[]): PlainDate | undefined =>
   dates.length === 0 ? undefined : dates.reduce(earlierOf);
 
-function safetyOf(skipped: readonly PlacedRelease[], rule: FallbackRule): Pick<Call, "safetyFrom"> {
+function safetyOf(skipped: readonly PlacedRelease[], countsFrom: CountsFrom): Pick<Call, "safetyFrom"> {
   const [first] = skipped
     .filter((r) => r.worst === "safety")
     .flatMap((r) => {
-      const on = countsFrom(r, rule);
+      const on = countsFrom(r);
       return on === undefined ? [] : [{ on, release: r.id }];
     })
     .sort((a, b) => compareText(a.on, b.on));

@@ -412,7 +412,7 @@ const oracleRelease: fc.Arbitrary<Omit<OracleRelease, "n">> = fc.record({
   watched: fc.boolean(),
 });
 const oraclePolicy: fc.Arbitrary<OraclePolicy> = fc.record({
-  rule: fc.constantFrom("newest", "settled", "fixes"),
+  rule: fc.constantFrom("newest", "newest-but-one", "settled", "fixes"),
   days: fc.nat(20),
   beta: fc.boolean(),
   holdTo: fc.option(fc.nat(70), { nil: undefined }),
@@ -424,7 +424,7 @@ const ruleOf = (wanted: OraclePolicy): FallbackRule =>
     ? { kind: "settled", days: wanted.days }
     : wanted.rule === "fixes"
       ? { kind: "fixes", tags: ["watch"], atLeast: "safety" }
-      : { kind: "newest" };
+      : { kind: wanted.rule };
 
 test("firmware needs agree with the day-by-day oracle, and moss never falls while nothing is done", () => {
   fc.assert(

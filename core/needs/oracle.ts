@@ -11,7 +11,7 @@ export type OracleRelease = {
 };
 
 export type OraclePolicy = {
-  readonly rule: "newest" | "settled" | "fixes";
+  readonly rule: "newest" | "newest-but-one" | "settled" | "fixes";
   readonly days: number;
   readonly beta: boolean;
   readonly holdTo?: number | undefined;
@@ -32,7 +32,8 @@ export function openOn(
       r.revision !== "B" &&
       (r.track === "factory" || (r.track === "beta" && policy.beta)),
   );
-  const counts = (r: OracleRelease, d: number) => d >= r.day + (policy.rule === "settled" ? policy.days : 0);
+  const counts = (r: OracleRelease, d: number) =>
+    d >= r.day + (policy.rule === "settled" ? policy.days : 0) && hasNext(skipped, r, policy, d);
   const demands = (r: OracleRelease) => policy.rule !== "fixes" || r.watched || r.safety;
   const heldOn = (d: number) => policy.holdTo !== undefined && d <= policy.holdTo;
   // Due since any day up to now on which something demanded counted, and no hold (or a broken one) stood in the way.
@@ -45,6 +46,10 @@ export function openOn(
   if (!due) return undefined;
   return Math.max(...skipped.filter((r) => counts(r, day)).map((r) => r.n));
 }
+
+/** Where only the newest but one is wanted: whether a newer one is out. */
+const hasNext = (some: readonly OracleRelease[], r: OracleRelease, policy: OraclePolicy, day: number) =>
+  policy.rule !== "newest-but-one" || some.some((next) => next.n > r.n && next.day <= day);
 
 export type PinnedPolicy = OraclePolicy & {
   readonly community: boolean;
@@ -71,7 +76,9 @@ export function toldOn(
     r.n === pin;
   const usable = releases.filter((r) => r.withdrawn === undefined && r.revision !== "B" && admitted(r));
   const out = usable.filter((r) => r.day <= day);
-  const counting = usable.filter((r) => r.day + (policy.rule === "settled" ? policy.days : 0) <= day);
+  const counting = usable.filter(
+    (r) => r.day + (policy.rule === "settled" ? policy.days : 0) <= day && hasNext(usable, r, policy, day),
+  );
   const most = (some: readonly OracleRelease[]) =>
     some.length > 0 ? Math.max(...some.map((r) => r.n)) : undefined;
   const running = releases.find((r) => r.n === runs);

@@ -49,7 +49,7 @@ const unit = (id: string, runs: number | undefined): UnitFacts => ({
 const policies: fc.Arbitrary<Policy> = fc.record(
   {
     rule: fc.oneof(
-      fc.constant({ kind: "newest" } as const),
+      fc.constantFrom({ kind: "newest" } as const, { kind: "newest-but-one" } as const),
       fc.record({ kind: fc.constant("settled" as const), days: fc.integer({ min: 1, max: 40 }) }),
       fc.record({ kind: fc.constant("fixes" as const), tags: fc.constant(["x"]) }),
     ),

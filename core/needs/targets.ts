@@ -1,27 +1,50 @@
 // Which release a need leads to, from which day on: the days at which that changes, in order.
 
-import { daysAfter, type PlainDate } from "../quantities/date.ts";
+import { daysAfter, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
 import { greatestOf, type PlacedRelease, type PreparedComponent } from "../release/catalogue.ts";
 import type { FallbackRule } from "../unit/policy.ts";
 import { compareText } from "../version/digits.ts";
 import type { Target } from "./need.ts";
 
-/** The day from which a release counts under a rule; undefined where no calendar has that day. */
-export function countsFrom(release: PlacedRelease, rule: FallbackRule): PlainDate | undefined {
-  if (rule.kind !== "settled") return release.releasedOn;
-  const day = daysAfter(release.releasedOn, rule.days);
-  return day.ok ? day.value : undefined;
+/** The day from which a release counts; undefined: on no day, as far as is known. */
+export type CountsFrom = (release: PlacedRelease) => PlainDate | undefined;
+
+/** From when each of some releases, all that could be put on or all that are newer, counts under a rule. */
+export function countingUnder(
+  prepared: PreparedComponent,
+  among: readonly PlacedRelease[],
+  rule: FallbackRule,
+): CountsFrom {
+  switch (rule.kind) {
+    case "newest":
+    case "fixes":
+      return (release) => release.releasedOn;
+    case "settled":
+      return (release) => {
+        const day = daysAfter(release.releasedOn, rule.days);
+        return day.ok ? day.value : undefined;
+      };
+    case "newest-but-one":
+      return (release) => {
+        const newer = among.filter((r) => r !== release && greatestOf(prepared, [release, r]) === r);
+        const next = newer.map((r) => r.releasedOn).reduce<PlainDate | undefined>(earlier, undefined);
+        return next && laterOf(next, release.releasedOn);
+      };
+  }
 }
+
+const earlier = (day: PlainDate | undefined, other: PlainDate): PlainDate =>
+  day === undefined ? other : earlierOf(day, other);
 
 /** The dates at which the greatest counting release changes, and to which. */
 export function stepsOf(
   prepared: PreparedComponent,
   releases: readonly PlacedRelease[],
-  rule: FallbackRule,
+  countsFrom: CountsFrom,
 ): Target[] {
   const inOrder = releases
     .flatMap((release) => {
-      const from = countsFrom(release, rule);
+      const from = countsFrom(release);
       return from === undefined ? [] : [{ release, from }];
     })
     .sort((a, b) => compareText(a.from, b.from));
@@ -53,12 +76,12 @@ export function refuges(
   prepared: PreparedComponent,
   usable: readonly PlacedRelease[],
   newer: ReadonlySet<PlacedRelease>,
-  rule: FallbackRule,
+  countsFrom: CountsFrom,
   pinned: PlacedRelease | undefined,
 ): Target[] {
   const arrivals = usable.flatMap((release) => {
     const out = { on: release.releasedOn, release, rank: release === pinned ? 3 : 0 };
-    const counts = countsFrom(release, rule);
+    const counts = countsFrom(release);
     return counts === undefined ? [out] : [out, { on: counts, release, rank: newer.has(release) ? 2 : 1 }];
   });
   arrivals.sort((a, b) => compareText(a.on, b.on));

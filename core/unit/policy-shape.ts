@@ -5,6 +5,8 @@ import { plainDate } from "../quantities/date-shape.ts";
 
 const fallbackRule = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("newest") }),
+  /** A release counts once a newer one is out that could be put on as well. */
+  z.object({ kind: z.literal("newest-but-one") }),
   z.object({ kind: z.literal("settled"), days: z.number().int().min(0).max(3650) }),
   z.object({
     kind: z.literal("fixes"),
@@ -24,6 +26,9 @@ export const policyRule = z.discriminatedUnion("kind", [
     otherwise: fallbackRule,
   }),
 ]);
+
+export type RuleKind = PolicyRule["kind"];
+export const RULE_KINDS = policyRule.options.map(({ shape }) => shape.kind.value);
 
 export const holdShape = z.object({ until: plainDate, why: z.string().min(1).max(300) });
 

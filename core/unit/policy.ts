@@ -1,8 +1,8 @@
 // The club's rule for a group of units: which release is the target, and when.
 import type { PlainDate } from "../quantities/date.ts";
-import type { FallbackRule, Hold, Policy, PolicyRule } from "./policy-shape.ts";
+import type { FallbackRule, Hold, Policy, PolicyRule, RuleKind } from "./policy-shape.ts";
 
-export type { FallbackRule, Hold, Policy, PolicyRule };
+export type { FallbackRule, Hold, Policy, PolicyRule, RuleKind };
 
 /** The policy as it is on a day: of a pin that has ended nothing remains. The same object for the same answer. */
 export function policyOn(policy: Policy, on: PlainDate): Policy {

@@ -4,7 +4,7 @@ import type { HoldReason } from "#core/needs/kinds/kind.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
 import type { Fact } from "#core/unit/facts.ts";
-import type { PolicyRule } from "#core/unit/policy.ts";
+import type { PolicyRule, RuleKind } from "#core/unit/policy.ts";
 import { counted } from "./count.ts";
 import { sayReason } from "./needs/index.ts";
 import type { SaidFact } from "./needs/kind.ts";
@@ -103,10 +103,21 @@ function sayStandingFact(fact: Fact | HoldReason, names: Names, day: (date: Plai
   }
 }
 
+/** A rule to choose, before anything of it is known. */
+export const RULE_WORDS: Readonly<Record<RuleKind, string>> = {
+  newest: "always the newest",
+  "newest-but-one": "the newest but one: once the next is out",
+  settled: "the newest, once it has settled",
+  fixes: "newer only if it mends something that matters",
+  pinned: "just these releases",
+};
+
 export function sayRule(rule: PolicyRule, names: Pick<Names, "release" | "locale">): string {
   switch (rule.kind) {
     case "newest":
       return "always the newest release";
+    case "newest-but-one":
+      return "the newest release but one, once the next is out";
     case "settled":
       return `the newest release, once it is ${counted(rule.days, "day")} old`;
     case "fixes": {
