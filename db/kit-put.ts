@@ -1,26 +1,13 @@
 // Statements that add and change kit: one for each kind of thing, by the same few columns for new and old.
 
 import { z } from "zod";
-import type { KitTable, SupportFields } from "#core/kit/kinds/field.ts";
+import type { SupportFields } from "#core/kit/kinds/field.ts";
+import { type KitTable, kindOfTable, usesOf } from "#core/kit/kinds/kinds.ts";
 import { ask, idRow, nameRow } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 type Value = string | number | boolean | null | readonly string[] | object;
 type Columns = Readonly<Record<string, Value>>;
-
-const JSON_COLUMNS = new Set([
-  "runs_on",
-  "versions",
-  "firmware",
-  "system_versions",
-  "range",
-  "source",
-  "serves",
-  "steps",
-  "settings",
-]);
-const shown = (name: string, value: Value): unknown =>
-  JSON_COLUMNS.has(name) && value !== null ? JSON.stringify(value) : value;
 
 /** Stores one thing under its columns; answers its id, or "" where there is nothing of that id to change. */
 export async function putThing(
@@ -30,7 +17,11 @@ export async function putThing(
   columns: Columns,
 ): Promise<string> {
   const names = Object.keys(columns);
-  const values = names.map((name) => shown(name, columns[name] ?? null));
+  const json = kindOfTable(table)?.json ?? [];
+  const values = names.map((name) => {
+    const value = columns[name] ?? null;
+    return json.includes(name) && value !== null ? JSON.stringify(value) : value;
+  });
   const { rows } = id
     ? await ask(
         tx,
@@ -107,15 +98,6 @@ export async function putSupports(tx: Tx, tool: string, supports: readonly Suppo
   }
 }
 
-export async function driverRows(tx: Tx): Promise<{ id: string; name: string; note: string }[]> {
-  const { rows } = await ask(
-    tx,
-    z.object({ id: z.string(), name: z.string(), note: z.string() }),
-    "select id, name, note from driver where shelved_at is null order by name",
-  );
-  return rows;
-}
-
 export const gearRow = z.object({
   id: z.string(),
   tag: z.string(),
@@ -145,22 +127,21 @@ export async function gearRows(tx: Tx): Promise<GearRow[]> {
   return rows;
 }
 
-const USED_BY: Partial<Record<KitTable, string>> = {
-  gear: "select tag name from device where shelved_at is null and charger_id = $1",
-  connector: `select tag name from lead where shelved_at is null and $1 in (radio_end, computer_end)
-    union all select tag from adapter where shelved_at is null and $1 in (end_a, end_b)
-    union all select c.name from computer c join computer_port p on p.club_id = c.club_id and p.computer_id = c.id
-      where c.shelved_at is null and p.connector_id = $1
-    union all select name from offer where shelved_at is null and $1 in (end_a, end_b)`,
-  driver: `select family name from driver_rule where shelved_at is null and driver_id = $1
-    union all select c.name from computer c join computer_driver d on d.club_id = c.club_id and d.computer_id = c.id
-      where c.shelved_at is null and d.driver_id = $1`,
-};
-
 /** What still refers to a thing, so that it cannot be shelved before them. */
 export async function usersOf(tx: Tx, table: KitTable, id: string): Promise<string[]> {
-  const used = USED_BY[table];
-  if (!used) return [];
-  const { rows } = await ask(tx, nameRow, `select distinct name from (${used}) used order by name`, [id]);
+  const used = usesOf(table).map(({ kind, columns, beside }) => {
+    const named = `$1 in (${columns.map((column) => `${beside ? "l" : "k"}.${column}`).join(", ")})`;
+    const link = beside
+      ? `join ${beside.table} l on l.club_id = k.club_id and l.${beside.own} = k.id and ${named}`
+      : "";
+    return `select k.${kind.name} name from ${kind.table} k ${link} where k.shelved_at is null${beside ? "" : ` and ${named}`}`;
+  });
+  if (used.length === 0) return [];
+  const { rows } = await ask(
+    tx,
+    nameRow,
+    `select distinct name from (${used.join(" union all ")}) used order by name`,
+    [id],
+  );
   return rows.map((row) => row.name);
 }

@@ -1,20 +1,14 @@
 // The things of the kit as their forms show them, and what those refer to.
-import { shownValue } from "#core/kit/kinds/field.ts";
-import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
+import { z } from "zod";
+import { type Kind, shownValue } from "#core/kit/kinds/field.ts";
+import { columnsOf, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Known, Values } from "#core/kit/kinds/reader.ts";
+import { ask } from "./ask.ts";
 import { places } from "./club.ts";
-import { deviceValueRows, pairAdviceRows } from "./devices.ts";
+import { deviceValueRows } from "./devices.ts";
 import { loadKit } from "./kit.ts";
-import { driverRows, gearRows } from "./kit-put.ts";
-import {
-  adapterRows,
-  computerRows,
-  connectorRows,
-  leadRows,
-  offerRows,
-  ruleRows,
-  toolRows,
-} from "./kit-rows.ts";
+import { gearRows } from "./kit-put.ts";
+import { computerRows, toolRows } from "./kit-rows.ts";
 import { modelsToPick } from "./models.ts";
 import { people } from "./people.ts";
 import type { Tx } from "./pool.ts";
@@ -48,24 +42,42 @@ const toolsWithSupport = async (tx: Tx): Promise<readonly object[]> => {
   }));
 };
 
-const ROWS: Readonly<Record<KindName, (tx: Tx) => Promise<readonly object[]>>> = {
-  leads: leadRows,
-  adapters: adapterRows,
+/** Kinds of which more is shown than stands in their own columns. */
+const WITH_MORE: Partial<Record<KindName, (tx: Tx) => Promise<readonly object[]>>> = {
   computers: computerRows,
   tools: toolsWithSupport,
-  drivers: driverRows,
-  advice: ruleRows,
-  connectors: connectorRows,
-  gear: gearRows,
-  offers: offerRows,
   devices: deviceValueRows,
-  pairing: pairAdviceRows,
 };
+
+/** The rows of a kind as they are stored, with the names of what several kinds refer to. */
+async function plainRows(tx: Tx, kind: Kind): Promise<readonly object[]> {
+  const columns = columnsOf(kind);
+  const named = (
+    [
+      ["place", "place_id", "place"],
+      ["holder", "holder_id", "person"],
+      ["model", "model_id", "model"],
+    ] as const
+  ).filter(([, column]) => columns.includes(column));
+  const order = (kind.order ?? [kind.name]).map(
+    (column) =>
+      `${named.some(([as]) => as === column) ? `${column}.name` : `k.${column}`} collate natural_order nulls first`,
+  );
+  const { rows } = await ask(
+    tx,
+    z.looseObject({ id: z.string() }),
+    `select k.id, ${[...columns.map((column) => `k.${column}`), ...named.map(([as]) => `${as}.name "${as}"`)].join(", ")}
+     from ${kind.table} k
+     ${named.map(([as, column, table]) => `left join ${table} "${as}" on "${as}".club_id = k.club_id and "${as}".id = k.${column}`).join(" ")}
+     where k.shelved_at is null order by ${order.join(", ")}, k.id`,
+  );
+  return rows;
+}
 
 /** The stored rows of a kind, each as a form would show it. */
 export async function valuesOf(tx: Tx, name: KindName, known: Known): Promise<(Values & { id: string })[]> {
   const { values } = KINDS[name];
-  return (await ROWS[name](tx)).map((row) => {
+  return (await (WITH_MORE[name]?.(tx) ?? plainRows(tx, KINDS[name]))).map((row) => {
     const plain = Object.entries(row).flatMap(([field, value]) =>
       typeof value === "object" && value !== null && !Array.isArray(value) ? [] : [[field, value] as const],
     );

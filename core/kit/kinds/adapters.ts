@@ -21,6 +21,7 @@ export const adapters = {
   one: "adapter",
   many: "Adapters and boxes",
   name: "tag",
+  refers: { end_a: "connector", end_b: "connector" },
   fields: [
     TAG,
     { name: "kind", label: "Kind", options: () => words(ADAPTER_KINDS), quick: true },
@@ -66,4 +67,4 @@ export const adapters = {
       [nameOf(k.connectors, v.end_a), nameOf(k.connectors, v.end_b)].join(" to "),
       chipText(v),
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

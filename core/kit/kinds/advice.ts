@@ -15,6 +15,9 @@ export const advice = {
   one: "piece of advice",
   many: "Advice about chips",
   name: "family",
+  json: ["system_versions", "range", "source"],
+  refers: { driver_id: "driver" },
+  order: ["family", "system"],
   fields: [
     { name: "family", label: "Chip", quick: true },
     { name: "grade", label: "Only", options: () => [["", "any"], ...words(GRADES)], quick: true },
@@ -74,4 +77,4 @@ export const advice = {
       v.driver_id && `${nameOf(k.drivers, v.driver_id) ?? "?"} ${v.range ?? ""}`.trim(),
       `from ${v.sourceWhat || v.sourceKind}`,
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

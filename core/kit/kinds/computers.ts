@@ -14,6 +14,11 @@ export const computers = {
   one: "computer",
   many: "Computers, phones and tablets",
   name: "name",
+  links: [
+    { table: "computer_port", own: "computer_id", column: "connector_id", to: "connector" },
+    { table: "computer_driver", own: "computer_id", column: "driver_id", to: "driver" },
+    { table: "computer_tool", own: "computer_id", column: "tool_id", to: "tool" },
+  ],
   fields: [
     { name: "name", label: "Name", quick: true },
     { name: "kind", label: "Kind", options: () => words(COMPUTER_KINDS), quick: true },
@@ -79,4 +84,4 @@ export const computers = {
       v.tools && listed(v.tools.split("\n")),
       v.admin === "no" && "nothing may be installed",
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

@@ -50,4 +50,4 @@ export const connectors = {
       v.keyed === "yes" && "one way only",
       v.way,
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

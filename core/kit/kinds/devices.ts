@@ -29,6 +29,8 @@ export const devices = {
   one: "Bluetooth device",
   many: "Bluetooth devices",
   name: "tag",
+  json: ["serves"],
+  refers: { charger_id: "gear" },
   fields: [
     TAG,
     { name: "kind", label: "Kind", options: () => words(OWN_KINDS), quick: true },
@@ -108,4 +110,4 @@ export const devices = {
       v.offers,
       BATTERIES.some((state) => state === v.battery && isOutOfUse(state)) && `its battery is ${v.battery}`,
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

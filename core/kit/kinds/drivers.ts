@@ -14,4 +14,4 @@ export const drivers = {
     columns: { name: r.needed("name", 80, "A driver has a name."), note: r.text("note", 500) },
   }),
   says: () => "",
-} satisfies Kind;
+} as const satisfies Kind;

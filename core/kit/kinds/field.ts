@@ -6,22 +6,6 @@ import { CONDITIONS, GRADES, SYSTEMS } from "../shapes.ts";
 import { CONDITION_WORD, sayChip } from "../words.ts";
 import type { Known, Named, Reader, Values } from "./reader.ts";
 
-/** The tables of the kit, one for each kind. */
-export const KIT_TABLES = [
-  "connector",
-  "lead",
-  "adapter",
-  "computer",
-  "driver",
-  "tool",
-  "driver_rule",
-  "gear",
-  "offer",
-  "device",
-  "pair_advice",
-] as const;
-export type KitTable = (typeof KIT_TABLES)[number];
-
 /** That a tool knows a model, as it is stored. */
 export type SupportFields = {
   readonly model: string;
@@ -54,8 +38,19 @@ export type Stored = {
   readonly supports?: readonly SupportFields[];
 };
 
+/** Rows of a table beside it that say what else a thing has: they go with it, and keep what they name in use. */
+export type Link = {
+  readonly table: string;
+  /** The column that says which of them, and the one that names the other. */
+  readonly own: string;
+  readonly column: string;
+  /** The table of what it names. */
+  readonly to: string;
+};
+
 export type Kind = {
-  readonly table: KitTable;
+  /** Its table; no two kinds share one. */
+  readonly table: string;
   readonly one: string;
   readonly many: string;
   /** The field that names it; no two may share it. */
@@ -67,6 +62,13 @@ export type Kind = {
   readonly begin?: Values;
   /** What is typed, as it is stored. */
   readonly read: (reader: Reader) => Stored;
+  /** Columns that hold JSON. */
+  readonly json?: readonly string[];
+  /** Columns that name other things of the kit, with their tables: what is named cannot be archived. */
+  readonly refers?: Readonly<Record<string, string>>;
+  readonly links?: readonly Link[];
+  /** By which columns the inventory orders them; absent: by name. */
+  readonly order?: readonly string[];
   /** Of a stored row what a form shows otherwise than `shownValue` does. */
   readonly values?: (row: never, known: Known) => Partial<Values>;
   /** One in a few words, from a form's values. */

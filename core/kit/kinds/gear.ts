@@ -8,6 +8,7 @@ export const gear = {
   one: "thing for the bench",
   many: "Chargers, supplies, loads and meters",
   name: "tag",
+  order: ["kind", "tag"],
   fields: [
     TAG,
     { name: "kind", label: "Kind", options: () => words(GEAR_KINDS), quick: true },
@@ -36,4 +37,4 @@ export const gear = {
       v.rating,
       v.error && `off by up to ${v.error}`,
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

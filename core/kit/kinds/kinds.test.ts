@@ -1,6 +1,6 @@
 // How a thing of the kit is said in the inventory: short, however much is on it, and of a chip no more than is known.
 import { expect, test } from "vitest";
-import { KINDS } from "./kinds.ts";
+import { columnsOf, KINDS, KIT_TABLES, usesOf } from "./kinds.ts";
 import { Reader } from "./reader.ts";
 
 const known = {
@@ -57,4 +57,19 @@ test("a connector that was typed in passing has no shape that nobody has seen", 
   expect(KINDS.connectors.read(read).columns.shape).toBe("not known");
   expect(read.errors).toEqual({});
   expect(KINDS.connectors.says({ shape: "not known", pins: "6" }, known)).toBe("shape not known; 6 pins");
+});
+
+test("whatever a kind refers to is a kind, has a column of its own, and is kept in use by it", () => {
+  for (const kind of Object.values(KINDS)) {
+    const columns = columnsOf(kind);
+    for (const column of [...Object.keys(kind.refers ?? {}), ...(kind.json ?? [])])
+      expect(columns).toContain(column);
+    for (const table of [...Object.values(kind.refers ?? {}), ...(kind.links ?? []).map(({ to }) => to)])
+      expect(KIT_TABLES).toContain(table);
+  }
+  expect(new Set(KIT_TABLES).size).toBe(KIT_TABLES.length);
+  expect(usesOf("connector").map(({ kind, beside }) => beside?.table ?? kind.table)).toEqual([
+    ...["lead", "adapter", "computer_port", "offer"],
+  ]);
+  expect(usesOf("tool").map(({ beside }) => beside?.table)).toEqual(["computer_tool"]);
 });

@@ -23,6 +23,7 @@ export const leads = {
   one: "lead",
   many: "Leads and programmers",
   name: "tag",
+  refers: { radio_end: "connector", computer_end: "connector" },
   fields: [
     TAG,
     {
@@ -82,4 +83,4 @@ export const leads = {
       chipText(v),
       v.carries_data === "no" && "charge only",
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

@@ -7,6 +7,7 @@ export const offers = {
   one: "offer",
   many: "What could be bought",
   name: "name",
+  refers: { end_a: "connector", end_b: "connector" },
   fields: [
     { name: "name", label: "What", quick: true },
     { name: "price", label: "Price", quick: true, mono: true },
@@ -65,4 +66,4 @@ export const offers = {
       [nameOf(k.connectors, v.end_a), nameOf(k.connectors, v.end_b)].filter(Boolean).join(" to "),
       chipText(v),
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

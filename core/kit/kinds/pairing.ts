@@ -9,6 +9,8 @@ export const pairing = {
   one: "piece of pairing advice",
   many: "Advice about pairing",
   name: "what",
+  json: ["steps", "settings", "source"],
+  order: ["what", "model"],
   fields: [
     { name: "what", label: "Type of device", quick: true },
     {
@@ -78,4 +80,4 @@ export const pairing = {
       v.menu && `in ${v.menu}`,
       v.wrong_menu && `not in ${v.wrong_menu}`,
     ]),
-} satisfies Kind;
+} as const satisfies Kind;

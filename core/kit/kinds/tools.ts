@@ -9,6 +9,7 @@ export const tools = {
   one: "tool",
   many: "Tools",
   name: "name",
+  json: ["runs_on"],
   fields: [
     { name: "name", label: "Name", quick: true },
     { name: "runs_on", label: "Runs on: a line each, such as Windows >= 10, 64 bit", rows: 3 },
@@ -48,4 +49,4 @@ export const tools = {
     knows: row.knows.map(knowsText).join("\n"),
   }),
   says: (v) => joined([v.runs_on && listed(v.runs_on.split("\n")), v.knows && listed(v.knows.split("\n"))]),
-} satisfies Kind;
+} as const satisfies Kind;
