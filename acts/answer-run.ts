@@ -8,7 +8,7 @@ import { addEvent, eventsOf, hearFrom, holdRun, lockRun, runById } from "#db/run
 import { defineAct } from "./define.ts";
 import { heldByOther } from "./held-by.ts";
 import type { Outcome } from "./run-happened.ts";
-import { comesTo } from "./run-outcome.ts";
+import { outcomeOf } from "./run-outcome.ts";
 import { id } from "./shapes.ts";
 
 /** What one sending may hold: as much as a device keeps while nothing answers. */
@@ -67,7 +67,7 @@ export const answerRun = defineAct({
         unfit.push(taken.why);
         continue;
       }
-      const came = await comesTo(tx, { row, before, run, event, who, takeOver }, outcome);
+      const came = await outcomeOf(tx, { row, before, run, event, who, takeOver }, outcome);
       if (!came.ok) return came;
       run = came.value;
       // What follows from it by itself makes the rest something that was sent in ignorance of it.

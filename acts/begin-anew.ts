@@ -3,8 +3,9 @@ import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { foldRun } from "#core/run/fold.ts";
 import { addEvent, endRun, eventsOf, lockRun, runById } from "#db/runs.ts";
-import { errandShape, takeToBench } from "./begin-run.ts";
+import { takeToBench } from "./begin-run.ts";
 import { defineAct } from "./define.ts";
+import { type Errand, errandShape } from "./errands/plan.ts";
 import { heldByOther } from "./held-by.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
@@ -40,11 +41,7 @@ export const beginAnew = defineAct({
   },
 });
 
-function changed(
-  errand: z.output<typeof errandShape>,
-  chain: string | undefined,
-  to: string | undefined,
-): z.output<typeof errandShape> {
+function changed(errand: Errand, chain: string | undefined, to: string | undefined): Errand {
   if ("update" in errand)
     return { update: { chain: chain ?? errand.update.chain, to: to ?? errand.update.to } };
   if ("backup" in errand) return { backup: { chain: chain ?? errand.backup.chain } };

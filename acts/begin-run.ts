@@ -10,24 +10,9 @@ import { simulatedState } from "#db/simulated.ts";
 import type { UnitRow } from "#db/units.ts";
 import { sumOfFile } from "./codeplug-file.ts";
 import { defineAct, type Who } from "./define.ts";
-import { planFor } from "./run-plan.ts";
+import { type Errand, errandShape, isWork, planFor } from "./errands/plan.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
-
-const chain = z.string().max(500).optional();
-
-export const errandShape = z.union([
-  z.object({ procedure: id }),
-  z.object({ component: id }),
-  z.object({ update: z.object({ chain, to: id.optional() }) }),
-  z.object({ backup: z.object({ chain }) }),
-  z.object({ restore: z.object({ backup: id, chain }) }),
-  z.object({ mode: z.object({ mode: id, chain }) }),
-  z.object({ measure: z.object({}) }),
-  z.object({ pair: z.object({ device: id }) }),
-  z.object({ program: z.object({ profile: id, chain }) }),
-  z.object({ write: z.object({ codeplug: id.optional(), chain }) }),
-]);
 
 /**
  * `for`: a procedure of its dossier; a component whose version is to be read; all firmware it needs today, or another release (`to`) of one component; a backup; or one of its own
@@ -49,16 +34,9 @@ export const beginRun = defineAct({
 });
 
 /** The same for a radio that is here. */
-export async function takeToBench(tx: Tx, here: UnitRow, errand: z.output<typeof errandShape>, who: Who) {
+export async function takeToBench(tx: Tx, here: UnitRow, errand: Errand, who: Who) {
   const unit = here.id;
-  const isWork =
-    "update" in errand ||
-    "backup" in errand ||
-    "restore" in errand ||
-    "program" in errand ||
-    "write" in errand ||
-    "mode" in errand;
-  if (isWork && here.holder !== null && here.holder_id !== who.person)
+  if (isWork(errand) && here.holder !== null && here.holder_id !== who.person)
     return bad({ kind: "out" as const, with: here.holder });
   const planned = await planFor(tx, unit, errand, who.today);
   if (!planned.ok) return planned;

@@ -11,7 +11,7 @@ import type { Tx } from "#db/pool.ts";
 import { loadSituation } from "#db/situation.ts";
 import { lendUnit as lend, lockUnit } from "#db/units.ts";
 import { defineAct } from "./define.ts";
-import { modesHere } from "./plan-work.ts";
+import { modesHere } from "./errands/work.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
 

@@ -5,7 +5,7 @@ import { bad, good } from "#core/quantities/result.ts";
 import { deviceById } from "#db/devices.ts";
 import { addPairing, addPairingEvent, endPairing } from "#db/pairings.ts";
 import { defineAct } from "./define.ts";
-import { pairingsBeside } from "./plan-pair.ts";
+import { pairingsBeside } from "./pair-facts.ts";
 import { id } from "./shapes.ts";
 import { unitHere } from "./unit-here.ts";
 

@@ -8,7 +8,7 @@ import type { Tx } from "#db/pool.ts";
 import { addProfileUse, profileById } from "#db/profiles.ts";
 import { thingsTaken } from "#db/runs.ts";
 import { losePairings } from "./lose-pairings.ts";
-import { pairingsBeside } from "./plan-pair.ts";
+import { pairingsBeside } from "./pair-facts.ts";
 import type { Happened, Outcome } from "./run-happened.ts";
 import { id } from "./shapes.ts";
 

@@ -17,9 +17,9 @@ import { answerRun } from "./answer-run.ts";
 import { beginAnew } from "./begin-anew.ts";
 import { beginRun } from "./begin-run.ts";
 import { performIn, type Who } from "./define.ts";
+import { planFor } from "./errands/plan.ts";
 import { keepBackup } from "./keep-backup.ts";
 import { keepFilePart } from "./keep-file-part.ts";
-import { planFor } from "./run-plan.ts";
 import { takeOverRun } from "./take-over-run.ts";
 import { workMachine } from "./work-machine.ts";
 

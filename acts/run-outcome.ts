@@ -35,7 +35,7 @@ export type OutcomeProblem =
   | { readonly kind: "taken"; readonly what: string; readonly by: string; readonly silent: boolean };
 
 /** Does what the event comes to; the run after it, which what was read may have made odd. */
-export async function comesTo(
+export async function outcomeOf(
   tx: Tx,
   happened: Happened,
   outcome: Outcome,
@@ -101,7 +101,14 @@ export async function comesTo(
       outcome.topics.push("run");
       return good(run);
     }
-    default:
+    case "went-back":
+    case "odd":
+    case "overrode":
+    case "progress":
+    case "file-kept":
+    case "noted":
+    case "paused":
+    case "resumed":
       return good(run);
   }
 }

@@ -19,7 +19,7 @@ import { readInto } from "./codeplug-file.ts";
 import { defineAct, type Who } from "./define.ts";
 import { heldByOther } from "./held-by.ts";
 import type { Outcome } from "./run-happened.ts";
-import { comesTo } from "./run-outcome.ts";
+import { outcomeOf } from "./run-outcome.ts";
 import { id } from "./shapes.ts";
 import { kindOf, simulatedRadio } from "./simulated.ts";
 
@@ -147,7 +147,7 @@ async function append(
     await addEvent(tx, row.id, event, who.person);
     const taken = applyEvent(at, { ...event, at: new Date().toISOString(), by: who.person });
     if (taken.kind !== "applied") continue;
-    await comesTo(tx, { row, before: at, run: taken.run, event, who }, outcome);
+    await outcomeOf(tx, { row, before: at, run: taken.run, event, who }, outcome);
     at = taken.run;
   }
   // With the last step a run is finished: nobody has to say so besides.

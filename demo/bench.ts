@@ -3,7 +3,7 @@
 import { createHash } from "node:crypto";
 import type { Purpose } from "#core/dossier/procedure.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { composeProcedure } from "#core/run/compose.ts";
+import { composeProcedure } from "#core/run/purposes/procedure.ts";
 import type { Happening } from "#core/run/event.ts";
 import { stepsOf } from "#core/run/plan.ts";
 import { newestReading } from "#core/unit/unit.ts";

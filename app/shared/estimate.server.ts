@@ -1,5 +1,5 @@
 // How long work takes, as the club's own runs of the model say, and the dossier where there are none: one estimate for every page.
-import { planFor } from "#acts/run-plan.ts";
+import { planFor } from "#acts/errands/plan.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { estimate, historyOf } from "#core/run/estimate.ts";
 import { foldRun } from "#core/run/fold.ts";

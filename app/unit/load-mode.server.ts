@@ -1,6 +1,6 @@
 // In which mode a radio is, how that stands, and what else it could be in.
 
-import { modesHere } from "#acts/plan-work.ts";
+import { modesHere } from "#acts/errands/work.ts";
 import { excess, transmitOf } from "#core/modes/mode.ts";
 import { allowedOn, classOf, modeStanding } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";

@@ -1,8 +1,7 @@
 // What every kind of need owes to the others: names of its own, and reasons that are stored and read as they were.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { anyOf } from "../../quantities/shape-testing.ts";
-import { cases } from "../../quantities/testing.ts";
+import { anyOf, cases } from "../../quantities/testing.ts";
 import { ACTIONS, KINDS, NEED_CAUSES, NEED_KINDS, reasonShape, SUMMARY_KINDS } from "./index.ts";
 import type { KindOfNeed } from "./kind.ts";
 

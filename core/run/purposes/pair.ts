@@ -1,7 +1,7 @@
 // What pairs a radio with a device of ours: the presses on both sides in their order, the proof that it holds, and what is set then.
-import type { PairPlan } from "../bluetooth/pairing.ts";
-import { deviceGates, stage } from "./blocks.ts";
-import type { RunPlan, RunStep, Stage } from "./plan.ts";
+import type { PairPlan } from "../../bluetooth/pairing.ts";
+import { deviceGates, stage } from "../blocks.ts";
+import type { RunPlan, RunStep, Stage } from "../plan.ts";
 
 /** What is told of two that are to be paired. */
 export type PairFacts = {

@@ -1,24 +1,7 @@
-// What a radio is taken to the bench for, and what is planned for it then.
+// What is planned for a radio that is taken to the bench, and why nothing can be.
 import type { RunPlan } from "#core/run/plan.ts";
 import type { KnownProcedure } from "#core/run/procedure.ts";
 import type { Thing } from "#db/runs.ts";
-
-/** What a radio is taken to the bench for. `chain`: another than the best; `to`: another release than it needs. */
-export type Errand =
-  | { readonly procedure: string }
-  | { readonly component: string }
-  | { readonly update: { readonly chain?: string | undefined; readonly to?: string | undefined } }
-  | { readonly backup: { readonly chain?: string | undefined } }
-  | { readonly restore: { readonly backup: string; readonly chain?: string | undefined } }
-  /** Its power, with a meter. */
-  | { readonly measure: Readonly<Record<never, never>> }
-  /** With a device of ours. */
-  | { readonly pair: { readonly device: string } }
-  /** With a profile that a programmer keeps. */
-  | { readonly program: { readonly profile: string; readonly chain?: string | undefined } }
-  /** The plan of channels, or a revision out of the line of a radio. */
-  | { readonly write: { readonly codeplug?: string | undefined; readonly chain?: string | undefined } }
-  | { readonly mode: { readonly mode: string; readonly chain?: string | undefined } };
 
 export type PlanProblem =
   | { readonly kind: "no-unit" }

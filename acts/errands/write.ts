@@ -1,5 +1,5 @@
 // The plan of a run that writes channels into a radio: the club's plan as its model has it, or a revision out of the line of a radio.
-
+import { z } from "zod";
 import type { CodeplugChannel } from "#core/codeplug/channel.ts";
 import { beyondMode } from "#core/codeplug/check.ts";
 import { type CodeplugLists, writeDocument } from "#core/codeplug/document.ts";
@@ -7,8 +7,7 @@ import { chainsOfUnit } from "#core/kit/tooling.ts";
 import { allowedOn } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
-import { composeProgram } from "#core/run/compose.ts";
-import type { KnownProcedure } from "#core/run/procedure.ts";
+import { composeProgram } from "#core/run/purposes/program.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { backupById } from "#db/backups.ts";
 import { codeplugById } from "#db/codeplugs.ts";
@@ -18,9 +17,11 @@ import { planNow, tablesOf } from "#db/plans.ts";
 import type { Tx } from "#db/pool.ts";
 import { bandPlan } from "#db/segments.ts";
 import type { LoadedSituation } from "#db/situation.ts";
-import { sumOfFile } from "./codeplug-file.ts";
-import { chosen, erasingIn, momentOf, workFacts } from "./plan-work.ts";
+import { sumOfFile } from "../codeplug-file.ts";
+import { id } from "../shapes.ts";
+import { defineErrand, type Known } from "./errand.ts";
 import type { Planned, PlanProblem } from "./planned.ts";
+import { chainKey, chosen, erasingIn, momentOf, workFacts } from "./work.ts";
 
 type Wanted = {
   readonly title: string;
@@ -33,13 +34,14 @@ type Wanted = {
   readonly text?: string;
 };
 
+const shape = z.object({ codeplug: id.optional(), chain: chainKey });
+
+export const write = defineErrand({ shape, isWork: true, plan: writePlan });
+
 /** Problems: `no-plan`; `no-codeplug`; `other-model`. */
-export async function writePlan(
-  tx: Tx,
-  situation: LoadedSituation,
-  known: readonly KnownProcedure[],
-  asked: { readonly codeplug?: string | undefined; readonly chain?: string | undefined },
-  today: PlainDate,
+async function writePlan(
+  { tx, situation, procedures, today }: Known,
+  asked: z.output<typeof shape>,
 ): Promise<Result<Planned, PlanProblem>> {
   const wanted =
     asked.codeplug === undefined
@@ -49,7 +51,7 @@ export async function writePlan(
   const { title, base, foreign, sha256, channels, text } = wanted.value;
   const chains = chainsOfUnit(situation, "write");
   const chain = chosen(chains, asked.chain);
-  const work = await workFacts(tx, situation, known, chain ? [chain] : []);
+  const work = await workFacts(tx, situation, procedures, chain ? [chain] : []);
   return good({
     plan: composeProgram(work.facts, {
       ...{ sha256, base, foreign, prove: channels && proofOf(channels) },
@@ -58,7 +60,7 @@ export async function writePlan(
     title,
     things: work.things,
     ways: chains.chains.map(work.said),
-    erasing: erasingIn(known, ["restore"], momentOf(situation)),
+    erasing: erasingIn(procedures, ["restore"], momentOf(situation)),
     ...(text !== undefined && { text }),
   });
 }
@@ -77,9 +79,9 @@ async function thePlan(tx: Tx, model: string): Promise<Result<Wanted, PlanProble
 async function revision(
   tx: Tx,
   unit: { readonly id: string; readonly model: string },
-  id: string,
+  codeplug: string,
 ): Promise<Result<Wanted, PlanProblem>> {
-  const row = await codeplugById(tx, id);
+  const row = await codeplugById(tx, codeplug);
   if (!row) return bad({ kind: "no-codeplug" });
   const model = await modelById(tx, row.model_id);
   if (row.model_id !== unit.model)

@@ -1,25 +1,22 @@
 // Plans of runs: every install of a way, each with the procedures for the firmware it meets then.
 import { describe, expect, it } from "vitest";
-import { plain } from "../quantities/date.ts";
-import { catalogueOf } from "../release/catalogue.ts";
-import { conditionsShape } from "../release/conditions-shape.ts";
-import type { Release } from "../release/release.ts";
-import { stateOfUnit, wayOf } from "../route/way.ts";
-import { PLAIN_POLICY } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
-import { sendings, withGathered } from "./blocks.ts";
-import {
-  composeBackup,
-  composeMeasure,
-  composeMode,
-  composeProcedure,
-  composeRead,
-  composeRestore,
-  composeUpdate,
-  type UpdateFacts,
-} from "./compose.ts";
-import { placeAgain, type RunPlan, stepsOf, withoutGuarded, withoutNotes } from "./plan.ts";
-import { holdsFor, type KnownProcedure, needsGates } from "./procedure.ts";
+import { plain } from "../../quantities/date.ts";
+import { catalogueOf } from "../../release/catalogue.ts";
+import { conditionsShape } from "../../release/conditions-shape.ts";
+import type { Release } from "../../release/release.ts";
+import { stateOfUnit, wayOf } from "../../route/way.ts";
+import { PLAIN_POLICY } from "../../unit/policy.ts";
+import type { UnitFacts } from "../../unit/unit.ts";
+import { sendings, withGathered } from "../blocks.ts";
+import { placeAgain, type RunPlan, stepsOf, withoutGuarded, withoutNotes } from "../plan.ts";
+import { holdsFor, type KnownProcedure, needsGates } from "../procedure.ts";
+import { composeBackup } from "./backup.ts";
+import { composeMeasure } from "./measure.ts";
+import { composeMode } from "./mode.ts";
+import { composeProcedure } from "./procedure.ts";
+import { composeRead } from "./read.ts";
+import { composeRestore } from "./restore.ts";
+import { composeUpdate, type UpdateFacts } from "./update.ts";
 
 const release = (version: string, conditions: object = {}): Release => ({
   id: version,

@@ -1,4 +1,5 @@
 // What a plan works with: the chain that is taken, the things that it goes by, and what is known of the work.
+import { z } from "zod";
 import { leastToProgram } from "#core/bluetooth/readiness.ts";
 import type { Purpose } from "#core/dossier/procedure.ts";
 import type { Chain, Chains } from "#core/kit/chain.ts";
@@ -14,6 +15,9 @@ import type { Tx } from "#db/pool.ts";
 import type { Thing } from "#db/runs.ts";
 import type { LoadedSituation } from "#db/situation.ts";
 import type { Planned } from "./planned.ts";
+
+/** Another chain than the best, as it was chosen. */
+export const chainKey = z.string().max(500).optional();
 
 /** The modes that a unit can be in, by what it runs and what hardware it has; what is unknown speaks against nothing. */
 export function modesHere(situation: LoadedSituation, rows: readonly ModeRow[]): ModeRow[] {

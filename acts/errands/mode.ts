@@ -1,27 +1,27 @@
 // The plan that switches a radio into another mode, and shows that it is in it.
+import { z } from "zod";
 import { chainsOfUnit } from "#core/kit/tooling.ts";
 import { excess, transmitOf } from "#core/modes/mode.ts";
 import { probesFor, RASTER } from "#core/modes/probes.ts";
 import { allowedOn } from "#core/modes/standing.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
-import { composeMode } from "#core/run/compose.ts";
-import type { KnownProcedure } from "#core/run/procedure.ts";
+import { composeMode } from "#core/run/purposes/mode.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { knownMode, modesOf } from "#db/modes.ts";
-import type { Tx } from "#db/pool.ts";
 import { bandPlan } from "#db/segments.ts";
-import type { LoadedSituation } from "#db/situation.ts";
-import { chosen, modesHere, workFacts } from "./plan-work.ts";
+import { id } from "../shapes.ts";
+import { defineErrand, type Known } from "./errand.ts";
 import type { Planned, PlanProblem } from "./planned.ts";
+import { chainKey, chosen, modesHere, workFacts } from "./work.ts";
+
+const shape = z.object({ mode: id, chain: chainKey });
+
+export const mode = defineErrand({ shape, isWork: true, plan: modePlan });
 
 /** Problems: `no-mode`. */
-export async function modePlan(
-  tx: Tx,
-  situation: LoadedSituation,
-  known: readonly KnownProcedure[],
-  asked: { readonly mode: string; readonly chain?: string | undefined },
-  today: PlainDate,
+async function modePlan(
+  { tx, situation, procedures, today }: Known,
+  asked: z.output<typeof shape>,
 ): Promise<Result<Planned, PlanProblem>> {
   const { unit, policy } = situation;
   const modes = modesHere(situation, await modesOf(tx, unit.model));
@@ -45,8 +45,8 @@ export async function modePlan(
   const isErased = row.facts.erases !== "nothing";
   const chains = chainsOfUnit(situation, "read");
   const chain = isErased ? chosen(chains, asked.chain) : undefined;
-  const work = await workFacts(tx, situation, known, chain ? [chain] : []);
-  const enter = known.find(({ id, draft }) => id === row.enter_id && !draft);
+  const work = await workFacts(tx, situation, procedures, chain ? [chain] : []);
+  const enter = procedures.find(({ id, draft }) => id === row.enter_id && !draft);
   const beyond = allowed.length > 0 && excess(row.facts, allowed).length > 0;
   return good({
     plan: composeMode(work.facts, {

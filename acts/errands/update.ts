@@ -1,26 +1,29 @@
 // The plan that brings a radio to what it needs, or to another release that was asked for.
+import { z } from "zod";
 import { toolingOfRoute } from "#core/kit/tooling.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import type { Goal, Step } from "#core/route/route.ts";
 import { goalOfNeeds, goalsBeside, stateOfUnit, wayOf } from "#core/route/way.ts";
-import { composeUpdate } from "#core/run/compose.ts";
-import type { KnownProcedure } from "#core/run/procedure.ts";
+import { composeUpdate } from "#core/run/purposes/update.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { orderVersions } from "#core/version/version.ts";
 import { modelById } from "#db/models.ts";
-import type { Tx } from "#db/pool.ts";
 import type { LoadedSituation } from "#db/situation.ts";
-import { pairsOf } from "./plan-pair.ts";
-import { chosen, erasingIn, momentOf, ratedOf, workFacts } from "./plan-work.ts";
+import { pairsOf } from "../pair-facts.ts";
+import { id } from "../shapes.ts";
+import { defineErrand, type Known } from "./errand.ts";
 import type { Planned, PlanProblem } from "./planned.ts";
+import { chainKey, chosen, erasingIn, momentOf, ratedOf, workFacts } from "./work.ts";
+
+const shape = z.object({ chain: chainKey, to: id.optional() });
+
+export const update = defineErrand({ shape, isWork: true, plan: updatePlan });
 
 /** Problems: `nothing-due`, `no-release`, `no-way`, `hardware-unknown`. */
-export async function updatePlan(
-  tx: Tx,
-  situation: LoadedSituation,
-  known: readonly KnownProcedure[],
-  asked: { readonly chain?: string | undefined; readonly to?: string | undefined },
+async function updatePlan(
+  { tx, situation, procedures }: Known,
+  asked: z.output<typeof shape>,
 ): Promise<Result<Planned, PlanProblem>> {
   const { unit, catalogue, policy, today } = situation;
   const aim = goalOf(situation, asked.to);
@@ -40,7 +43,7 @@ export async function updatePlan(
   const tooling = toolingOfRoute(result, situation);
   const chains =
     "steps" in tooling ? tooling.steps.flatMap((step) => chosen(step.chains, asked.chain) ?? []) : [];
-  const work = await workFacts(tx, situation, known, chains);
+  const work = await workFacts(tx, situation, procedures, chains);
   const to = result.value.steps.at(-1);
   const prepared = to && catalogue.get(to.component);
   const version = prepared?.byId.get(to?.release ?? "")?.version ?? "";
@@ -65,7 +68,7 @@ export async function updatePlan(
       what: `${component.name} ${release.version}, ${release.track}`.trim(),
     })),
     erasing: erasingIn(
-      known,
+      procedures,
       result.value.erases === "nothing" ? ["flash"] : ["flash", "restore"],
       momentOf(situation),
     ),

@@ -1,17 +1,13 @@
-// The plan that pairs a radio with a device of ours.
+// What is known about pairing a radio with a device of ours.
 import { forgotten, type PairAdvice, pairingPlan } from "#core/bluetooth/pairing.ts";
 import { LEAST_TO_PAIR } from "#core/bluetooth/readiness.ts";
 import { type PairSetting, readPairSetting } from "#core/kit/entry.ts";
 import { isOutOfUse } from "#core/kit/kinds/devices.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { composePair, type PairFacts } from "#core/run/pair.ts";
+import type { PairFacts } from "#core/run/purposes/pair.ts";
 import { type DeviceRow, deviceById, type PairAdviceRow, pairAdviceRows } from "#db/devices.ts";
 import { dossierHead } from "#db/dossier.ts";
 import { pairingsOf } from "#db/pairings.ts";
 import type { Tx } from "#db/pool.ts";
-import type { LoadedSituation } from "#db/situation.ts";
-import { unitById } from "#db/units.ts";
-import type { Planned, PlanProblem } from "./planned.ts";
 
 export const adviceOf = (row: PairAdviceRow): PairAdvice => ({
   ...{ what: row.what, menu: row.menu, wrongMenu: row.wrong_menu, wrongShows: row.wrong_shows },
@@ -82,21 +78,4 @@ export async function pairsOf(
     if (device && !isOutOfUse(device.battery)) pairs.push(await pairFacts(tx, unit, tag, device));
   }
   return pairs;
-}
-
-/** Problems: `no-device`. */
-export async function pairPlan(
-  tx: Tx,
-  { unit }: LoadedSituation,
-  asked: string,
-): Promise<Result<Planned, PlanProblem>> {
-  const device = await deviceById(tx, asked);
-  const row = await unitById(tx, unit.id);
-  if (!device || !row || isOutOfUse(device.battery) || device.unit_id === unit.id)
-    return bad({ kind: "no-device" });
-  return good({
-    plan: composePair(await pairFacts(tx, unit, row.tag, device)),
-    title: `Pair it with ${device.tag}`,
-    ...{ things: [], ways: [], erasing: [] },
-  });
 }

@@ -1,28 +1,30 @@
 // The plan that writes a profile which a programmer keeps into a radio. What is in the radio is read and kept first, always.
+import { z } from "zod";
 import { baseOf } from "#core/bluetooth/profile.ts";
 import { chainsOfUnit } from "#core/kit/tooling.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
-import { composeProgram } from "#core/run/compose.ts";
-import type { KnownProcedure } from "#core/run/procedure.ts";
+import { composeProgram } from "#core/run/purposes/program.ts";
 import { deviceById } from "#db/devices.ts";
-import type { Tx } from "#db/pool.ts";
 import { profileById } from "#db/profiles.ts";
-import type { LoadedSituation } from "#db/situation.ts";
-import { erasingIn, momentOf, workFacts } from "./plan-work.ts";
+import { id } from "../shapes.ts";
+import { defineErrand, type Known } from "./errand.ts";
 import type { Planned, PlanProblem } from "./planned.ts";
+import { chainKey, erasingIn, momentOf, workFacts } from "./work.ts";
+
+const shape = z.object({ profile: id, chain: chainKey });
+
+export const program = defineErrand({ shape, isWork: true, plan: programPlan });
 
 /** Problems: `no-profile`; `other-model`. The chain is the best that goes by the programmer that keeps it. */
-export async function programPlan(
-  tx: Tx,
-  situation: LoadedSituation,
-  known: readonly KnownProcedure[],
-  asked: { readonly profile: string; readonly chain?: string | undefined },
+async function programPlan(
+  { tx, situation, procedures }: Known,
+  asked: z.output<typeof shape>,
 ): Promise<Result<Planned, PlanProblem>> {
   const profile = await profileById(tx, asked.profile);
   const device = profile && (await deviceById(tx, profile.device_id));
   if (!profile || !device) return bad({ kind: "no-profile" });
-  const { id, model } = situation.unit;
-  const base = baseOf({ unit: profile.base_unit, model: profile.base_model }, { unit: id, model });
+  const { id: unit, model } = situation.unit;
+  const base = baseOf({ unit: profile.base_unit, model: profile.base_model }, { unit, model });
   if (base === "other-model")
     return bad({ kind: "other-model", base: profile.base_tag, model: profile.base_model_name });
   const { chains } = chainsOfUnit(situation, "write");
@@ -30,7 +32,7 @@ export async function programPlan(
     chains.find(({ key }) => key === asked.chain) ??
     chains.find(({ lead }) => lead?.id === device.lead_id) ??
     chains[0];
-  const work = await workFacts(tx, situation, known, chain ? [chain] : []);
+  const work = await workFacts(tx, situation, procedures, chain ? [chain] : []);
   const isForeign = base === "foreign";
   return good({
     plan: composeProgram(work.facts, {
@@ -42,6 +44,6 @@ export async function programPlan(
     title: `Write the profile ${profile.name}`.slice(0, 120),
     things: work.things,
     ways: chains.map(work.said),
-    erasing: erasingIn(known, ["restore"], momentOf(situation)),
+    erasing: erasingIn(procedures, ["restore"], momentOf(situation)),
   });
 }

@@ -1,0 +1,70 @@
+// What a run is to do, made from what is known of a radio when it is taken to the bench.
+import { z } from "zod";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { bad, good, type Result } from "#core/quantities/result.ts";
+import { sendings, withGathered } from "#core/run/blocks.ts";
+import { knownProcedure, proceduresOf } from "#db/dossier.ts";
+import type { Tx } from "#db/pool.ts";
+import { loadSituation } from "#db/situation.ts";
+import { backup, restore } from "./backup.ts";
+import type { ErrandKind } from "./errand.ts";
+import { freeLoad } from "./free-load.ts";
+import { measure } from "./measure.ts";
+import { mode } from "./mode.ts";
+import { pair } from "./pair.ts";
+import type { Planned, PlanProblem } from "./planned.ts";
+import { component, procedure } from "./procedure.ts";
+import { program } from "./program.ts";
+import { update } from "./update.ts";
+import { write } from "./write.ts";
+
+const ERRANDS = {
+  procedure,
+  component,
+  update,
+  backup,
+  restore,
+  mode,
+  measure,
+  pair,
+  program,
+  write,
+} as const;
+type Errands = typeof ERRANDS;
+type Name = keyof Errands;
+/** What a radio is taken to the bench for: the name of the errand, with what is asked. */
+export type Errand = { [N in Name]: Readonly<Record<N, z.output<Errands[N]["shape"]>>> }[Name];
+
+export const errandShape = z.union(
+  Object.entries(ERRANDS).map(([name, { shape }]) => z.object({ [name]: shape })),
+) as unknown as z.ZodType<Errand>;
+
+function kindOf(errand: Errand): { readonly kind: ErrandKind<z.ZodType>; readonly asked: unknown } {
+  const [[name, asked] = []] = Object.entries(errand);
+  return { kind: ERRANDS[name as Name] as unknown as ErrandKind<z.ZodType>, asked };
+}
+
+/** Whether the radio must be here, or with whoever begins. */
+export const isWork = (errand: Errand): boolean => kindOf(errand).kind.isWork;
+
+/** The plan for an errand, with what it works with; a dummy load, too, where it transmits. */
+export async function planFor(
+  tx: Tx,
+  unit: string,
+  errand: Errand,
+  today: PlainDate,
+): Promise<Result<Planned, PlanProblem>> {
+  const situation = await loadSituation(tx, unit, today);
+  if (!situation) return bad({ kind: "no-unit" });
+  const procedures = (await proceduresOf(tx, situation.unit.model)).map(knownProcedure);
+  const { kind, asked } = kindOf(errand);
+  const planned = await kind.plan({ tx, situation, procedures, today }, asked);
+  if (!planned.ok || sendings(planned.value.plan) === 0) return planned;
+  const { plan, things } = planned.value;
+  const load = await freeLoad(tx, unit, plan);
+  return good({
+    ...planned.value,
+    plan: withGathered(plan, load.what),
+    things: load.thing ? [...things, load.thing] : things,
+  });
+}
