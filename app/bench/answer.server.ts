@@ -17,7 +17,7 @@ import { eventsOf, runById } from "#db/runs.ts";
 import { unitById } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
-import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm, told } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm } from "../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { sayBeginProblem } from "../shared/begin-run.server.ts";
 import { keepAsBackup, sayDoubt, sumOf } from "../shared/keep-file.server.ts";
@@ -40,9 +40,7 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
     return done.ok ? fine() : refused(...sayProblem(done.problem));
   }
   if (intent === "anew") {
-    const done = await performForm(beginAnew, who, form, {
-      ...{ run, chain: told(form, "chain"), to: told(form, "to") },
-    });
+    const done = await performForm(beginAnew, who, form, { run });
     if (done.ok) throw redirect(`/bench/${done.value.answer.run}`);
     return refused(...sayBeginProblem(done.problem, about.tag));
   }
@@ -82,11 +80,7 @@ export async function answerPlainly(who: SignedIn, run: string, form: FormData, 
   const key = String(form.get(KEY) ?? "").slice(0, 50);
   const { refused, fine } = answersTo(intent, form);
   const events = whats.map((what, i) => ({ id: eventId(key, i), number: number + i + 1, what }));
-  const done = await performForm(answerRun, who, form, {
-    run,
-    events,
-    takeOver: form.get("takeOver") === "on",
-  });
+  const done = await performForm(answerRun, who, form, { run, events });
   if (!done.ok) return refused(...sayProblem(done.problem));
   const [odd] = done.value.answer.unfit;
   if (!odd) return fine();

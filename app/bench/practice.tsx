@@ -66,8 +66,6 @@ export async function action({ context, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (_tx, who) => {
     const done = await performForm(notePractice, who, form, {
-      model: form.get("model"),
-      procedure: form.get("procedure"),
       clean: form.get("clean") === "yes",
       ms: Number(form.get("ms")),
     });

@@ -36,7 +36,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 export async function action({ context, request }: Route.ActionArgs) {
   const who = mustBeAllowed(context, "edit-club");
   const form = await request.formData();
-  const done = await performForm(setFirstStep, who, form, { step: form.get("step"), wanted: false });
+  const done = await performForm(setFirstStep, who, form, { wanted: false });
   return done.ok ? null : data({ ok: false, says: NOT_WHOLE }, { status: 400 });
 }
 

@@ -53,7 +53,7 @@ async function noteByForm(tx: Tx, who: SignedIn, form: FormData) {
     answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
   const fine = (says: string) => answer(200, { ok: true, intent, says });
   if (intent === "shelve") {
-    const done = await performForm(shelveIdentity, who, form, { identity: form.get("identity") });
+    const done = await performForm(shelveIdentity, who, form);
     return done.ok ? fine("Taken away.") : refused(404, "That is not there any more.");
   }
   const tag = told(form, "tag");
@@ -65,9 +65,8 @@ async function noteByForm(tx: Tx, who: SignedIn, form: FormData) {
   if (days !== undefined && !/^\d{1,4}$/.test(days))
     return refused(400, "How long it usually takes is a number of days.");
   const done = await performForm(noteIdentity, who, form, {
-    ...{ identity: told(form, "identity"), unit: unit?.id, owner: told(form, "owner") },
-    ...{ kind: form.get("kind"), value: told(form, "value"), askedOn: told(form, "askedOn") },
-    ...{ usuallyDays: days === undefined ? undefined : Number(days), note: String(form.get("note") ?? "") },
+    unit: unit?.id,
+    usuallyDays: days === undefined ? undefined : Number(days),
   });
   if (done.ok) return fine("Noted.");
   const { problem } = done;

@@ -25,7 +25,7 @@ export async function planByForm(who: SignedIn, form: FormData) {
   if (intent === "issue" || intent === "drop") {
     const done =
       intent === "issue"
-        ? await performForm(issuePlan, who, form, { version, note: String(form.get("note") ?? "") })
+        ? await performForm(issuePlan, who, form, { version })
         : await performForm(dropPlan, who, form, { version });
     if (!done.ok) return refused(...sayProblem(done.problem));
     return answer(200, {

@@ -32,11 +32,11 @@ export async function repeatersByForm(tx: Tx, who: SignedIn, form: FormData) {
   const fine = (says: string) => answer(200, { ok: true, intent, says });
   const gone = () => refused(404, "That repeater is not in the directory any more.");
   if (intent === "heard" || intent === "confirmed") {
-    const done = await performForm(noteHeard, who, form, { repeater: form.get("repeater"), how: intent });
+    const done = await performForm(noteHeard, who, form, { how: intent });
     return done.ok ? fine(intent === "heard" ? "Noted: heard today." : "Noted: it is as it stands.") : gone();
   }
   if (intent === "shelve") {
-    const done = await performForm(shelveRepeater, who, form, { repeater: form.get("repeater") });
+    const done = await performForm(shelveRepeater, who, form);
     return done.ok ? fine("Taken out.") : gone();
   }
   if (intent === "import") return bringIn(who, form, refused, fine);

@@ -16,11 +16,7 @@ export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promis
       ? refused("Pick radios, and say until which day to come, such as 2027-05-02.")
       : { ok: true, says, kept: keptOf(form) };
   }
-  const done = await performForm(holdUnits, who, form, {
-    units: [...new Set(form.getAll("unit"))],
-    until: form.get("until"),
-    why: form.get("why"),
-  });
+  const done = await performForm(holdUnits, who, form, { units: [...new Set(form.getAll("unit"))] });
   if (!done.ok) {
     const { problem } = done;
     switch (problem.kind) {

@@ -4,6 +4,7 @@ import { bad, type Result } from "#core/quantities/result.ts";
 import { orAway } from "../away.server.ts";
 import { notAllowed, type SignedIn } from "../context.ts";
 import { KEY } from "./form-key.tsx";
+import { inputFrom } from "./input-from.ts";
 
 type InputProblem = Extract<CommonProblem, { kind: "input" }>;
 export type Clash = Extract<CommonProblem, { kind: "clash" }>;
@@ -12,14 +13,14 @@ export type ProblemsOf<Of> =
   Of extends Act<string, infer _Input, infer _Answer, infer Problem> ? Problem | FormProblem : never;
 export type FormProblem = InputProblem | { readonly kind: "no-key" };
 
-/** Does an act as a form asks for it. Throws 403 for whoever may not. Problems: the act's own; `input`; `no-key`. */
+/** Does an act as a form asks for it: its fields are read from the form by their names, but for what is given. Throws 403 for whoever may not. Problems: the act's own; `input`; `no-key`. */
 export async function performForm<Name extends string, Input, Answer, Problem extends { kind: string }>(
   act: Act<Name, Input, Answer, Problem>,
   who: SignedIn,
   form: FormData,
-  input: Readonly<Record<string, unknown>>,
+  given: Readonly<Record<string, unknown>> = {},
 ): Promise<Result<Performed<Answer>, Problem | FormProblem>> {
-  const done = await performSince(act, who, form, input, undefined);
+  const done = await performSince(act, who, form, { ...inputFrom(form, act.input), ...given }, undefined);
   // Without a baseline nothing can clash.
   return done as Result<Performed<Answer>, Problem | FormProblem>;
 }

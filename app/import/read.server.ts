@@ -158,7 +158,6 @@ async function planSheet(
       nothing,
       answers: [...answers].map(([key, answer]) => ({ key, answer })),
       kinds: plan.newModels.map((_, i) => kindShape.parse(form.get(`kind-${i}`))),
-      leaveOut: form.get("leaveOut") === "on",
       makePeople: settings.makePeople === true,
     });
     if (done.ok && counts.problem === 0) return redirect("/cabinet");

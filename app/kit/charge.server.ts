@@ -14,9 +14,7 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
     answer(status, { ok: false, intent, says, kept: textsOf(form) });
   const device = form.get("device");
   if (intent === "strike-charge") {
-    const done = await performForm(strikeCharge, who, form, {
-      ...{ device, charge: form.get("charge"), why: String(form.get("why") ?? "") },
-    });
+    const done = await performForm(strikeCharge, who, form, { device });
     if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
     if (done.problem.kind === "struck" || done.problem.kind === "no-device")
       return refused(409, "That is struck already, or not of this device.");
@@ -64,7 +62,6 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
     device,
     what: isLevel ? { kind, percent: Number(typed) } : { kind },
     how: form.get("how") === "read" ? "read" : "typed",
-    at: told(form, "at"),
   });
   if (done.ok) return answer(200, { ok: true, intent, says: "Noted." });
   switch (done.problem.kind) {

@@ -27,13 +27,11 @@ export async function actOnProfile(tx: Tx, who: SignedIn, form: FormData) {
     return refused(begun.status, begun.says);
   }
   if (intent === "shelve-profile") {
-    const done = await performForm(shelveProfile, who, form, { profile: form.get("profile") });
+    const done = await performForm(shelveProfile, who, form);
     if (done.ok) return answer(200, { ok: true, intent, says: "It is on the shelf." });
     return refused(409, done.problem.kind === "no-profile" ? "It is on the shelf already." : NOT_WHOLE);
   }
-  const done = await performForm(keepProfile, who, form, {
-    ...{ device: form.get("device"), backup: form.get("backup"), name: String(form.get("name") ?? "") },
-  });
+  const done = await performForm(keepProfile, who, form);
   if (done.ok) return answer(200, { ok: true, intent, says: "Kept." });
   switch (done.problem.kind) {
     case "taken":

@@ -55,7 +55,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (_tx, who) => {
     const done = await performForm(mergeModels, who, form, {
-      ...{ model: modelIdOf(params.model), into: form.get("into") },
+      model: modelIdOf(params.model),
       accepted: form.getAll("accept").map(String),
     });
     if (done.ok) return redirect(`/models/${done.value.answer.into}`);

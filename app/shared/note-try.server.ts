@@ -4,20 +4,14 @@ import { strikeTry } from "#acts/strike-try.ts";
 import { triesWith } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 
 /** Notes a try with what it was tried on as that stands now. */
 export async function noteTry(who: SignedIn, unit: string | null, form: FormData) {
   const worked = form.get("worked");
   const done = await performForm(note, who, form, {
     unit: unit ?? undefined,
-    operation: form.get("operation"),
-    lead: told(form, "lead"),
-    computer: form.get("computer"),
-    tool: told(form, "tool"),
     worked: worked === "yes" ? true : worked === "no" ? false : undefined,
-    symptom: told(form, "symptom") ?? "",
-    settled: form.get("settled") === "on",
   });
   if (done.ok) {
     const { what } = done.value.answer;
@@ -61,11 +55,7 @@ export async function triesOf(tx: Tx, kind: string, id: string) {
 
 /** Strikes a try of a thing; answers what is wrong, if something is. */
 export async function strike(who: SignedIn, what: string, form: FormData): Promise<string | undefined> {
-  const done = await performForm(strikeTry, who, form, {
-    try: form.get("try"),
-    with: what,
-    why: form.get("why") ?? "",
-  });
+  const done = await performForm(strikeTry, who, form, { with: what });
   if (done.ok) return undefined;
   if (done.problem.kind === "struck") return "That try is struck already.";
   return done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE;

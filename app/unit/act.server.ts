@@ -88,12 +88,7 @@ const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
 };
 
 const mode: ByForm = async (_tx, who, { row }, form) => {
-  const done = await performForm(noteMode, who, form, {
-    unit: row.id,
-    mode: form.get("mode"),
-    how: form.get("how"),
-    why: String(form.get("why") ?? ""),
-  });
+  const done = await performForm(noteMode, who, form, { unit: row.id });
   const intent = "mode";
   if (done.ok) return answer(200, { ok: true, intent, says: "Noted." });
   if (done.problem.kind === "no-mode")
@@ -104,11 +99,7 @@ const mode: ByForm = async (_tx, who, { row }, form) => {
 
 /** A reading that was wrong: it stays, crossed out, and counts no more. */
 const strike: ByForm = async (_tx, who, { row }, form) => {
-  const done = await performForm(strikeReading, who, form, {
-    unit: row.id,
-    reading: form.get("reading"),
-    why: form.get("why") ?? "",
-  });
+  const done = await performForm(strikeReading, who, form, { unit: row.id });
   const intent = "strike";
   if (done.ok) {
     const { component, raw } = done.value.answer;
@@ -123,12 +114,7 @@ const strike: ByForm = async (_tx, who, { row }, form) => {
 const lend: ByForm = async (tx, who, { row }, form) => {
   const trouble = await madeInPassing(tx, who, form, { person: "person" });
   if (trouble) return answer(400, { ok: false, intent: "lend", says: String(Object.values(trouble)[0]) });
-  const done = await performForm(lendUnit, who, form, {
-    unit: row.id,
-    person: form.get("person"),
-    dueBack: told(form, "dueBack"),
-    knowing: form.get("knowing") === "on",
-  });
+  const done = await performForm(lendUnit, who, form, { unit: row.id });
   const intent = "lend";
   if (done.ok) return answer(200, { ok: true, intent, says: `Lent to ${done.value.answer.to}.` });
   const { problem } = done;
@@ -185,11 +171,7 @@ const hold: ByForm = async (tx, who, { row }, form) => {
         })
       : answer(200, { ok: true, intent: "hold-look", says, kept: textsOf(form) });
   }
-  const done = await performForm(holdUnits, who, form, {
-    units: [row.id],
-    until: form.get("until"),
-    why: form.get("why") ?? "",
-  });
+  const done = await performForm(holdUnits, who, form, { units: [row.id] });
   const intent = "hold";
   if (done.ok) {
     const says = done.value.answer.held.length > 0 ? "On hold." : "It is on hold like that already.";
@@ -215,10 +197,7 @@ const lift: ByForm = async (_tx, who, { row }, form) => {
 };
 
 const hardware: ByForm = async (_tx, who, { row }, form) => {
-  const done = await performForm(noteHardware, who, form, {
-    unit: row.id,
-    revision: form.get("revision"),
-  });
+  const done = await performForm(noteHardware, who, form, { unit: row.id });
   const intent = "hardware";
   if (done.ok) {
     const { revision, fresh } = done.value.answer;

@@ -140,9 +140,7 @@ async function mendByForm(
   unit: { readonly id: string; readonly tag: string },
   form: FormData,
 ) {
-  const done = await performForm(mendCodeplug, who, form, {
-    ...{ unit: unit.id, codeplug: form.get("codeplug"), cure: form.get("cure") },
-  });
+  const done = await performForm(mendCodeplug, who, form, { unit: unit.id });
   if (done.ok)
     throw redirect(`/units/${encodeURIComponent(unit.tag)}/channels?of=${done.value.answer.codeplug}`);
   const says =

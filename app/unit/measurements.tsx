@@ -87,9 +87,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   return readInClub(context, async (tx, who) => {
     const { row } = await loadUnit(tx, params.tag, who.today);
     if (intent === "strike") {
-      const done = await performForm(strikeMeasurement, who, form, {
-        ...{ unit: row.id, measurement: form.get("measurement"), why: String(form.get("why") ?? "") },
-      });
+      const done = await performForm(strikeMeasurement, who, form, { unit: row.id });
       if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
       if (done.problem.kind === "struck")
         return refused(409, "That is struck already, or not of this radio.");
@@ -111,9 +109,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     if (frequency !== undefined && hertz === undefined)
       return refused(400, "The frequency is in megahertz, such as 145.5.");
     const done = await performForm(noteMeasurement, who, form, {
-      ...{ unit: row.id, kind: form.get("kind"), value, supply, frequency: hertz },
-      sure: form.get("sure") === "on",
-      ...{ meter: told(form, "meter"), on: told(form, "on"), note: String(form.get("note") ?? "") },
+      unit: row.id,
+      value,
+      supply,
+      frequency: hertz,
     });
     if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
     switch (done.problem.kind) {

@@ -52,10 +52,7 @@ export async function actOnPairing(tx: Tx, who: SignedIn, unit: Unit, form: Form
       return refused(begun.status, begun.says);
     }
     case "pair": {
-      const made = await performForm(pairDevice, who, form, {
-        ...{ unit: unit.id, device: form.get("device") },
-        ...{ proved: form.get("proved") === "on", ends: form.get("ends") === "on" },
-      });
+      const made = await performForm(pairDevice, who, form, { unit: unit.id });
       if (made.ok) return done("Noted: they are paired.");
       switch (made.problem.kind) {
         case "full": {
@@ -79,9 +76,7 @@ export async function actOnPairing(tx: Tx, who: SignedIn, unit: Unit, form: Form
     }
     case "event": {
       const what = text("what") as keyof typeof PAIRING_WORD;
-      const noted = await performForm(notePairing, who, form, {
-        ...{ unit: unit.id, pairing, what, note: text("note") },
-      });
+      const noted = await performForm(notePairing, who, form, { unit: unit.id, pairing, what });
       return noted.ok ? done(`Noted: it ${PAIRING_WORD[what]}.`) : common(noted.problem);
     }
     case "settings": {
@@ -102,7 +97,7 @@ export async function actOnPairing(tx: Tx, who: SignedIn, unit: Unit, form: Form
       return set.problem.kind === "same" ? refused(409, "It stands so already.") : common(set.problem);
     }
     case "end": {
-      const ended = await performForm(endPairing, who, form, { unit: unit.id, pairing, why: text("why") });
+      const ended = await performForm(endPairing, who, form, { unit: unit.id, pairing });
       return ended.ok ? done("They are paired no more.") : common(ended.problem);
     }
     case "battery": {

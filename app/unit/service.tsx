@@ -56,8 +56,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     const refused = (status: number, says: string) =>
       answer(status, { ok: false, intent: "setting", says, kept: textsOf(form) } satisfies ActAnswer);
     const done = await performForm(noteSetting, who, form, {
-      ...{ unit: row.id, item: form.get("item"), value: form.get("value") ?? "" },
-      ...{ changed: form.get("changed") === "yes", why: form.get("why") ?? "" },
+      unit: row.id,
+      changed: form.get("changed") === "yes",
     });
     if (done.ok) return answer(200, { ok: true, intent: "setting", says: "Noted." });
     const { problem } = done;

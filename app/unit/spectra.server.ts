@@ -35,9 +35,7 @@ export async function actOnSpectra(who: SignedIn, unit: Unit, form: FormData) {
       ...(found && { found }),
     } satisfies SpectrumAnswer);
   if (intent === "strike") {
-    const done = await performForm(strikeSpectrum, who, form, {
-      ...{ unit: unit.id, spectrum: form.get("spectrum"), why: String(form.get("why") ?? "") },
-    });
+    const done = await performForm(strikeSpectrum, who, form, { unit: unit.id });
     if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
     if (done.problem.kind === "struck") return refused(409, "That is struck already, or not of this radio.");
     return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
@@ -57,9 +55,12 @@ export async function actOnSpectra(who: SignedIn, unit: Unit, form: FormData) {
     numbers[name] = value;
   }
   const done = await performForm(noteSpectrum, who, form, {
-    ...{ unit: unit.id, carrier: found.carrier, lines: found.lines, attenuation: numbers.attenuation ?? 0 },
-    ...{ floor: numbers.floor, most: numbers.most, meter: told(form, "meter"), limit: told(form, "limit") },
-    ...{ on: told(form, "on"), note: String(form.get("note") ?? "") },
+    unit: unit.id,
+    carrier: found.carrier,
+    lines: found.lines,
+    attenuation: numbers.attenuation ?? 0,
+    floor: numbers.floor,
+    most: numbers.most,
   });
   if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
   const { problem } = done;

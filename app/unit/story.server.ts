@@ -5,7 +5,7 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import type { DeedDoubt } from "#core/unit/done.ts";
 import type { UnitRow } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { answer } from "../shared/act-answer.server.ts";
 import { sayDate } from "../ui/words/time.ts";
 
@@ -13,12 +13,8 @@ const GONE = "That radio is not in the cabinet, or on its shelf: nothing was wri
 
 export async function writeByForm(who: SignedIn, row: UnitRow, form: FormData) {
   const intent = "write";
-  const text = (name: string) => String(form.get(name) ?? "");
-  const done = await performForm(writeDown, who, form, {
-    ...{ unit: row.id, did: form.get("did"), on: told(form, "on"), text: text("text") },
-    ...{ from: text("from"), to: text("to"), lead: text("lead"), computer: text("computer") },
-    ...{ worked: form.get("worked") !== "no", sure: form.get("sure") === "on" },
-  });
+  const _text = (name: string) => String(form.get(name) ?? "");
+  const done = await performForm(writeDown, who, form, { unit: row.id, worked: form.get("worked") !== "no" });
   if (done.ok) {
     const { read } = done.value.answer;
     return answer(200, {
@@ -54,9 +50,7 @@ const sayDoubt = (doubt: DeedDoubt, day: (on: PlainDate) => string): string =>
 
 export async function moveByForm(who: SignedIn, row: UnitRow, form: FormData) {
   const intent = "move";
-  const done = await performForm(moveReading, who, form, {
-    ...{ unit: row.id, reading: form.get("reading"), tag: form.get("tag") },
-  });
+  const done = await performForm(moveReading, who, form, { unit: row.id });
   if (done.ok) {
     const { tag, component, raw } = done.value.answer;
     return answer(200, {
