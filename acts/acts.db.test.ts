@@ -13,21 +13,13 @@ import { putSimulated } from "#db/simulated.ts";
 import { takenBack } from "#db/testing.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { newRadio } from "#simulators/radio/radio.ts";
-import { beginRun } from "./begin-run.ts";
 import { type Act, type Done, perform, performIn, type Who } from "./define.ts";
 import { ALL_ACTS } from "./index.ts";
-import { noteTry } from "./note-try.ts";
-import { recordReading } from "./record-reading.ts";
-import {
-  A_FILE,
-  holdings,
-  inputs,
-  logLength,
-  needsFromScratch,
-  storedNeeds,
-  type World,
-  worldOf,
-} from "./testing.ts";
+import { noteTry } from "./kit/note-try.ts";
+import { recordReading } from "./reading/record-reading.ts";
+import { beginRun } from "./run/begin-run.ts";
+import { holdings, inputs, logLength, needsFromScratch, storedNeeds, worldOf } from "./testing.ts";
+import { A_FILE, type World } from "./trials/testing.ts";
 
 /** An act, whatever it takes and answers. */
 type AnyAct = Act<string, unknown, unknown, { kind: string }>;

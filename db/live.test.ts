@@ -2,7 +2,7 @@
 import pg from "pg";
 import { afterAll, beforeAll, expect, it, vi } from "vitest";
 import { perform } from "#acts/define.ts";
-import { recordReading } from "#acts/record-reading.ts";
+import { recordReading } from "#acts/reading/record-reading.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { announce, type Heard, type Listening, listen } from "./live.ts";
 import { withClub } from "./pool.ts";

@@ -13,8 +13,7 @@ import {
 import { targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays, plain } from "#core/quantities/date.ts";
-import { anyOf } from "#core/quantities/testing.ts";
-import { cases } from "#core/quantities/testing.ts";
+import { anyOf, cases } from "#core/quantities/testing.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
 import { needsOfUnit } from "./board.ts";

@@ -3,9 +3,9 @@
 import { createHash } from "node:crypto";
 import type { Purpose } from "#core/dossier/procedure.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { composeProcedure } from "#core/run/purposes/procedure.ts";
 import type { Happening } from "#core/run/event.ts";
 import { stepsOf } from "#core/run/plan.ts";
+import { composeProcedure } from "#core/run/purposes/procedure.ts";
 import { newestReading } from "#core/unit/unit.ts";
 import { addBackup } from "#db/backups.ts";
 import { knownProcedure, proceduresOf } from "#db/dossier.ts";

@@ -1,6 +1,6 @@
 // Lays the demo's plan of channels, its directory of repeaters, and what each radio carries.
 
-import { fileOf, layTables } from "#acts/plan-tables.ts";
+import { fileOf, layTables } from "#acts/codeplug/plan-tables.ts";
 import type { CodeplugChannel } from "#core/codeplug/channel.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import { addCodeplug } from "#db/codeplugs.ts";

@@ -1,6 +1,6 @@
 // What a change would touch, shown before it is made: a model of 10,000 units, from the database to the words' tags.
 import pg from "pg";
-import { previewRelease } from "#acts/write-release.ts";
+import { previewRelease } from "#acts/model/write-release.ts";
 import type { SignedIn } from "#app/context.ts";
 import { actOnRelease } from "#app/models/load-release.server.ts";
 import { addDays, plain } from "#core/quantities/date.ts";

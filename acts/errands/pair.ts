@@ -5,7 +5,7 @@ import { bad, good } from "#core/quantities/result.ts";
 import { composePair } from "#core/run/purposes/pair.ts";
 import { deviceById } from "#db/devices.ts";
 import { unitById } from "#db/units.ts";
-import { pairFacts } from "../pair-facts.ts";
+import { pairFacts } from "../bluetooth/pair-facts.ts";
 import { id } from "../shapes.ts";
 import { defineErrand } from "./errand.ts";
 

@@ -10,7 +10,7 @@ import { policyOn } from "#core/unit/policy.ts";
 import { orderVersions } from "#core/version/version.ts";
 import { modelById } from "#db/models.ts";
 import type { LoadedSituation } from "#db/situation.ts";
-import { pairsOf } from "../pair-facts.ts";
+import { pairsOf } from "../bluetooth/pair-facts.ts";
 import { id } from "../shapes.ts";
 import { defineErrand, type Known } from "./errand.ts";
 import type { Planned, PlanProblem } from "./planned.ts";

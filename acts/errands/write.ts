@@ -17,7 +17,7 @@ import { planNow, tablesOf } from "#db/plans.ts";
 import type { Tx } from "#db/pool.ts";
 import { bandPlan } from "#db/segments.ts";
 import type { LoadedSituation } from "#db/situation.ts";
-import { sumOfFile } from "../codeplug-file.ts";
+import { sumOfFile } from "../codeplug/codeplug-file.ts";
 import { id } from "../shapes.ts";
 import { defineErrand, type Known } from "./errand.ts";
 import type { Planned, PlanProblem } from "./planned.ts";

@@ -1,12 +1,12 @@
 // What is pressed on a run's page, as events of the run.
 import { redirect } from "react-router";
 import { z } from "zod";
-import { answerRun } from "#acts/answer-run.ts";
-import { beginAnew } from "#acts/begin-anew.ts";
-import { faultRadio } from "#acts/fault-radio.ts";
-import { takeOverRun } from "#acts/take-over-run.ts";
-import { workMachine } from "#acts/work-machine.ts";
-import { writeProcedure } from "#acts/write-procedure.ts";
+import { writeProcedure } from "#acts/model/write-procedure.ts";
+import { answerRun } from "#acts/run/answer-run.ts";
+import { beginAnew } from "#acts/run/begin-anew.ts";
+import { takeOverRun } from "#acts/run/take-over-run.ts";
+import { workMachine } from "#acts/run/work-machine.ts";
+import { faultRadio } from "#acts/unit/fault-radio.ts";
 import { draftSteps, purposeOfStage } from "#core/run/draft.ts";
 import { type SentEvent, sentEvent } from "#core/run/event.ts";
 import { foldRun, type Unfit } from "#core/run/fold.ts";

@@ -1,8 +1,8 @@
 // A run as its page shows it.
 import { z } from "zod";
+import { pairPlanOf } from "#acts/bluetooth/pair-facts.ts";
 import { errandShape, planFor } from "#acts/errands/plan.ts";
 import type { Planned } from "#acts/errands/planned.ts";
-import { pairPlanOf } from "#acts/pair-facts.ts";
 import { TROUBLES } from "#core/bluetooth/troubles.ts";
 import { may } from "#core/club/acts.ts";
 import { isGuarded } from "#core/dossier/procedure.ts";

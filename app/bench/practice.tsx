@@ -1,7 +1,7 @@
 // Practice: a drawn radio on which a procedure is tried; a wrong key is named, with what it would have done to a real one.
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { notePractice } from "#acts/note-practice.ts";
+import { notePractice } from "#acts/run/note-practice.ts";
 import { CAUSES } from "#core/run/causes.ts";
 import { dossierHead, proceduresOf } from "#db/dossier.ts";
 import { modelById, modelsToPick } from "#db/models.ts";

@@ -1,6 +1,6 @@
 // Radios taken to the bench from a form of another page: one by its tag, or several lined up.
 import { redirect } from "react-router";
-import { setBenchRules } from "#acts/set-bench-rules.ts";
+import { setBenchRules } from "#acts/run/set-bench-rules.ts";
 import { firstAtBench } from "#core/needs/kinds/index.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { good } from "#core/quantities/result.ts";

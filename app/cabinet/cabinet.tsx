@@ -1,6 +1,6 @@
 // The Cabinet: the wall of drawers under a lens, and beside it what the cabinet needs, or the chosen radio.
 import { data, Link, useSearchParams } from "react-router";
-import { setFirstStep } from "#acts/set-first-step.ts";
+import { setFirstStep } from "#acts/club/set-first-step.ts";
 import { firstSteps } from "#core/club/first-steps.ts";
 import { isUntold } from "#core/unit/standing.ts";
 import { begun, offersToTry } from "#db/begun.ts";

@@ -1,6 +1,6 @@
 // The club's band plan: for each class or service where it may transmit, how strong and how wide, from which day on. No one's law.
 import { data, Link } from "react-router";
-import { importBandPlan } from "#acts/import-band-plan.ts";
+import { importBandPlan } from "#acts/mode/import-band-plan.ts";
 import { classesOf, privilegesOn } from "#core/modes/privileges.ts";
 import { bandPlan } from "#db/segments.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";

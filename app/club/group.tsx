@@ -1,7 +1,7 @@
 // A group and its policy: which release its radios should run, and when.
 import { data, redirect } from "react-router";
-import { addGroup } from "#acts/add-group.ts";
-import { changeGroup } from "#acts/change-group.ts";
+import { addGroup } from "#acts/club/add-group.ts";
+import { changeGroup } from "#acts/club/change-group.ts";
 import { classesOf } from "#core/modes/privileges.ts";
 import { TRANSMIT_RULES } from "#core/modes/words.ts";
 import { policyEffect } from "#core/needs/policy-effect.ts";

@@ -1,7 +1,7 @@
 // One of the club's limits for harmonics: so far below the carrier, so much at most, or both; and where it is from.
 import { redirect } from "react-router";
-import { shelveLimit } from "#acts/shelve-limit.ts";
-import { writeLimit } from "#acts/write-limit.ts";
+import { shelveLimit } from "#acts/measurement/shelve-limit.ts";
+import { writeLimit } from "#acts/measurement/write-limit.ts";
 import { limitShape, type NamedLimit } from "#core/measure/harmonics.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { limitsOf } from "#db/spectra.ts";

@@ -1,5 +1,5 @@
 // A link with which somebody chooses a password.
-import { makeLink } from "#acts/make-link.ts";
+import { makeLink } from "#acts/person/make-link.ts";
 import { newToken, tokenHash } from "../auth/password.server.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { performForm } from "../forms/perform.server.ts";

@@ -1,10 +1,10 @@
 // A person of the club: name, role, and how they come to sign in: by a link that a keeper hands over.
 import { data, redirect } from "react-router";
-import { addPerson } from "#acts/add-person.ts";
-import { changePerson } from "#acts/change-person.ts";
-import { personShape } from "#acts/person-fields.ts";
-import { recoverPerson } from "#acts/recover-person.ts";
-import { shelvePerson } from "#acts/shelve-person.ts";
+import { addPerson } from "#acts/person/add-person.ts";
+import { changePerson } from "#acts/person/change-person.ts";
+import { personShape } from "#acts/person/person-fields.ts";
+import { recoverPerson } from "#acts/person/recover-person.ts";
+import { shelvePerson } from "#acts/person/shelve-person.ts";
 import { ROLES } from "#core/club/acts.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { type PersonRow, personById } from "#db/people.ts";

@@ -1,8 +1,8 @@
 // A place where radios live.
 import { redirect } from "react-router";
-import { addPlace } from "#acts/add-place.ts";
-import { changePlace } from "#acts/change-place.ts";
-import { PLACE_KINDS, placeShape } from "#acts/place-fields.ts";
+import { addPlace } from "#acts/club/add-place.ts";
+import { changePlace } from "#acts/club/change-place.ts";
+import { PLACE_KINDS, placeShape } from "#acts/club/place-fields.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { type PlaceRow, places } from "#db/club.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";

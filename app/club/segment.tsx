@@ -1,7 +1,7 @@
 // One line of the club's band plan: added, corrected, taken out.
 import { Link, redirect } from "react-router";
-import { shelveSegment } from "#acts/shelve-segment.ts";
-import { writeSegment } from "#acts/write-segment.ts";
+import { shelveSegment } from "#acts/mode/shelve-segment.ts";
+import { writeSegment } from "#acts/mode/write-segment.ts";
 import { classesOf, type Segment } from "#core/modes/privileges.ts";
 import { segmentShape } from "#core/modes/privileges-shape.ts";
 import { listed } from "#core/quantities/list.ts";

@@ -1,5 +1,5 @@
 // Takes a club's document and says what came of it.
-import { bringClubBack } from "#acts/bring-club-back.ts";
+import { bringClubBack } from "#acts/club/bring-club-back.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { counted } from "../ui/words/count.ts";

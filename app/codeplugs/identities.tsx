@@ -1,7 +1,7 @@
 // Digital IDs and call signs of radios and people: what is there, what was asked for, what is late, and what is wrong among them.
 import { useActionData } from "react-router";
-import { noteIdentity } from "#acts/note-identity.ts";
-import { shelveIdentity } from "#acts/shelve-identity.ts";
+import { noteIdentity } from "#acts/codeplug/note-identity.ts";
+import { shelveIdentity } from "#acts/codeplug/shelve-identity.ts";
 import { type IdentityFinding, identityFindings, identityState } from "#core/codeplug/identity.ts";
 import { listed } from "#core/quantities/list.ts";
 import { identities, known } from "#db/identities.ts";

@@ -1,5 +1,5 @@
 // The plan of channels as it is being changed: its blocks, how they lie in each model, and which radios it would touch.
-import { type LaidTable, layTables } from "#acts/plan-tables.ts";
+import { type LaidTable, layTables } from "#acts/codeplug/plan-tables.ts";
 import { changesOf } from "#core/codeplug/changes.ts";
 import { repeatersNear } from "#core/codeplug/repeaters.ts";
 import { fitOfBlock, stripsOf } from "#core/codeplug/strips.ts";

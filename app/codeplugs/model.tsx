@@ -1,6 +1,6 @@
 // The codeplug of a model: what it holds, the plan's table for it, and what of the plan is left out and why.
 import { Link, useActionData } from "react-router";
-import { writeCodeplugFacts } from "#acts/write-codeplug-facts.ts";
+import { writeCodeplugFacts } from "#acts/codeplug/write-codeplug-facts.ts";
 import { checkCodeplug, habitsOf } from "#core/codeplug/check-codeplug.ts";
 import type { LeftOut } from "#core/codeplug/lay-out.ts";
 import { groupBy } from "#core/quantities/group.ts";

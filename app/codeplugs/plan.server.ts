@@ -1,7 +1,7 @@
 // What is pressed on the page of the plan: each press is one change of the draft, or issues or drops it.
-import { changePlan } from "#acts/change-plan.ts";
-import { dropPlan } from "#acts/drop-plan.ts";
-import { issuePlan } from "#acts/issue-plan.ts";
+import { changePlan } from "#acts/codeplug/change-plan.ts";
+import { dropPlan } from "#acts/codeplug/drop-plan.ts";
+import { issuePlan } from "#acts/codeplug/issue-plan.ts";
 import { readChannelTable } from "#core/codeplug/channel-table.ts";
 import { MOST_BLOCKS, MOST_MEMBERS } from "#core/codeplug/plan.ts";
 import { CHANNEL_FORM, typedChannel } from "#core/codeplug/typed.ts";

@@ -1,8 +1,8 @@
 // What is pressed on the page of repeaters: heard, confirmed, written down, taken out, brought in as a table.
-import { importRepeaters } from "#acts/import-repeaters.ts";
-import { noteHeard } from "#acts/note-heard.ts";
-import { shelveRepeater } from "#acts/shelve-repeater.ts";
-import { writeRepeater } from "#acts/write-repeater.ts";
+import { importRepeaters } from "#acts/codeplug/import-repeaters.ts";
+import { noteHeard } from "#acts/codeplug/note-heard.ts";
+import { shelveRepeater } from "#acts/codeplug/shelve-repeater.ts";
+import { writeRepeater } from "#acts/codeplug/write-repeater.ts";
 import { memberOf } from "#core/codeplug/plan.ts";
 import { readRepeaterTable } from "#core/codeplug/repeater-table.ts";
 import { CHANNEL_FORM, formOf, typedChannel } from "#core/codeplug/typed.ts";

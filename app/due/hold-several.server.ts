@@ -1,5 +1,5 @@
 // Puts several radios on hold at once.
-import { holdUnits } from "#acts/hold-units.ts";
+import { holdUnits } from "#acts/unit/hold-units.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";

@@ -1,9 +1,9 @@
 // What a field would pick and is not there yet is made in passing: a model, a place, a group, a connector or a person, by its name alone.
-import { addGroup } from "#acts/add-group.ts";
-import { addPerson } from "#acts/add-person.ts";
-import { addPlace } from "#acts/add-place.ts";
-import { writeModel } from "#acts/write-model.ts";
-import { writeThing } from "#acts/write-thing.ts";
+import { addGroup } from "#acts/club/add-group.ts";
+import { addPlace } from "#acts/club/add-place.ts";
+import { writeThing } from "#acts/kit/write-thing.ts";
+import { writeModel } from "#acts/model/write-model.ts";
+import { addPerson } from "#acts/person/add-person.ts";
 import { typedList } from "#core/quantities/list.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { groups, places } from "#db/club.ts";

@@ -1,7 +1,7 @@
 // Forms that somebody else has saved merge, against a real database: who waits, what is kept, what is asked.
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { addPlace } from "#acts/add-place.ts";
-import { changePlace } from "#acts/change-place.ts";
+import { addPlace } from "#acts/club/add-place.ts";
+import { changePlace } from "#acts/club/change-place.ts";
 import { perform } from "#acts/define.ts";
 import { plain } from "#core/quantities/date.ts";
 import { places } from "#db/club.ts";

@@ -1,9 +1,9 @@
 // What a person does about their own account: light, password, sessions.
 import type { RouterContextProvider } from "react-router";
 import { z } from "zod";
-import { changePassword as change } from "#acts/change-password.ts";
-import { endSessions } from "#acts/end-sessions.ts";
-import { setTheme } from "#acts/set-theme.ts";
+import { changePassword as change } from "#acts/person/change-password.ts";
+import { endSessions } from "#acts/person/end-sessions.ts";
+import { setTheme } from "#acts/person/set-theme.ts";
 import type { Tx } from "#db/pool.ts";
 import { passwordHashOf, sessionsOf } from "#db/sessions.ts";
 import { countOwn, forgetOwn, sayWait } from "../auth/attempts.server.ts";

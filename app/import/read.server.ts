@@ -2,8 +2,8 @@
 
 import { redirect } from "react-router";
 import { z } from "zod";
-import { importUnits } from "#acts/import-units.ts";
-import { rememberSheet } from "#acts/remember-sheet.ts";
+import { importUnits } from "#acts/unit/import-units.ts";
+import { rememberSheet } from "#acts/unit/remember-sheet.ts";
 import { BODIES } from "#core/dossier/layout.ts";
 import {
   columnsAsBefore,

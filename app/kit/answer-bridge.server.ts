@@ -1,8 +1,8 @@
 // Answers which lead something is; and the club's table of USB ids, named by hand or filled from the system's own list.
 
 import fs from "node:fs/promises";
-import { fillUsbIds } from "#acts/fill-usb-ids.ts";
-import { nameUsbId } from "#acts/name-usb-id.ts";
+import { fillUsbIds } from "#acts/kit/fill-usb-ids.ts";
+import { nameUsbId } from "#acts/kit/name-usb-id.ts";
 import { type Bridge, identifyBridge, readUsbList, usbText } from "#core/kit/bridge.ts";
 import { type Fault, readDeviceList } from "#core/kit/device-list.ts";
 import type { DriverVerdict } from "#core/kit/driver.ts";

@@ -1,8 +1,8 @@
 // What is noted of a battery on a page, and what is answered.
-import { noteCharge } from "#acts/note-charge.ts";
-import { readSimulatedLevel } from "#acts/read-simulated-level.ts";
-import { strikeCharge } from "#acts/strike-charge.ts";
-import { tieDevice } from "#acts/tie-device.ts";
+import { noteCharge } from "#acts/bluetooth/note-charge.ts";
+import { readSimulatedLevel } from "#acts/bluetooth/read-simulated-level.ts";
+import { strikeCharge } from "#acts/bluetooth/strike-charge.ts";
+import { tieDevice } from "#acts/bluetooth/tie-device.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm, told, unsaid } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";

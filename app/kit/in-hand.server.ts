@@ -1,7 +1,7 @@
 // What one has in the hand goes in at once: the plug at the radio, the lead, the computer it goes into. What is wrong with any of them is
 // told before anything is saved.
 import { redirect } from "react-router";
-import { writeThing } from "#acts/write-thing.ts";
+import { writeThing } from "#acts/kit/write-thing.ts";
 import { identifyBridge, usbText } from "#core/kit/bridge.ts";
 import { readDeviceList } from "#core/kit/device-list.ts";
 import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";

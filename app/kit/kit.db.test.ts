@@ -3,7 +3,7 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { performIn } from "#acts/define.ts";
-import { writeThing } from "#acts/write-thing.ts";
+import { writeThing } from "#acts/kit/write-thing.ts";
 import { VERDICTS } from "#core/kit/evidence.ts";
 import { purchaseOf } from "#core/kit/get.ts";
 import { OPERATIONS } from "#core/kit/shapes.ts";

@@ -1,5 +1,5 @@
 // What the page of a Bluetooth device tells beside its form: its battery over time, and under which radio its own firmware is kept.
-import { chargedOf } from "#acts/charge-notes.ts";
+import { chargedOf } from "#acts/bluetooth/charge-notes.ts";
 import { chargeAt, idleDrain } from "#core/bluetooth/charge.ts";
 import { chargeNow } from "#core/bluetooth/readiness.ts";
 import type { KindName } from "#core/kit/kinds/kinds.ts";

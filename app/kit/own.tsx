@@ -1,7 +1,7 @@
 // The inventory: everything the club owns to reach into its radios, by kind, with a line to add the next; and first what
 // is lent, broken or lost.
 import { data, Link } from "react-router";
-import { setCurrency } from "#acts/set-currency.ts";
+import { setCurrency } from "#acts/kit/set-currency.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Known, Values } from "#core/kit/kinds/reader.ts";
 import { ownedAlike } from "#core/kit/owned.ts";

@@ -1,7 +1,7 @@
 // What is done with the profiles of a programmer on its page, and what is answered.
 import { redirect } from "react-router";
-import { keepProfile } from "#acts/keep-profile.ts";
-import { shelveProfile } from "#acts/shelve-profile.ts";
+import { keepProfile } from "#acts/bluetooth/keep-profile.ts";
+import { shelveProfile } from "#acts/bluetooth/shelve-profile.ts";
 import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";
 import type { SignedIn } from "../context.ts";

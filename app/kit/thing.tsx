@@ -1,8 +1,8 @@
 // One thing of the kit: added, corrected, shelved. Every kind has the same page, with its own fields.
 
 import { data, Link, redirect } from "react-router";
-import { shelveThing } from "#acts/shelve-thing.ts";
-import { writeThing } from "#acts/write-thing.ts";
+import { shelveThing } from "#acts/kit/shelve-thing.ts";
+import { writeThing } from "#acts/kit/write-thing.ts";
 import type { FieldSpec, Kind } from "#core/kit/kinds/field.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Known, Values } from "#core/kit/kinds/reader.ts";

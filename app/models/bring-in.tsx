@@ -1,7 +1,7 @@
 // A dossier from another club: pasted or uploaded, shown as differences against ours, accepted one by one.
 
 import { data, Form, Link, redirect } from "react-router";
-import { bringInDossier } from "#acts/bring-in-dossier.ts";
+import { bringInDossier } from "#acts/model/bring-in-dossier.ts";
 import { type Difference, differencesOf } from "#core/dossier/differences.ts";
 import { LONGEST_DOSSIER, readDossier } from "#core/dossier/document.ts";
 import { listed } from "#core/quantities/list.ts";

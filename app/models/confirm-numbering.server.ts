@@ -1,6 +1,6 @@
 // How a component's versions count: first shown is which units another way of counting touches, then a person confirms it.
 import { isDeepStrictEqual } from "node:util";
-import { confirmNumbering } from "#acts/confirm-numbering.ts";
+import { confirmNumbering } from "#acts/model/confirm-numbering.ts";
 import { effectOf } from "#core/needs/effect.ts";
 import { prepareComponent } from "#core/release/catalogue.ts";
 import { numberingShape } from "#core/version/numbering.ts";

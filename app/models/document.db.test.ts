@@ -1,7 +1,7 @@
 // Dossiers out and in again: nothing is lost on the way, nothing changes the second time, and only what is accepted is taken.
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { bringInDossier } from "#acts/bring-in-dossier.ts";
 import { performIn } from "#acts/define.ts";
+import { bringInDossier } from "#acts/model/bring-in-dossier.ts";
 import { differencesOf, factKey, factsOf } from "#core/dossier/differences.ts";
 import { type Dossier, readDossier } from "#core/dossier/document.ts";
 import { plain } from "#core/quantities/date.ts";

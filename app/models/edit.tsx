@@ -2,7 +2,7 @@
 
 import { Link, redirect } from "react-router";
 import { z } from "zod";
-import { MOST_PARTS, MOST_REVISIONS, modelStands, writeModel } from "#acts/write-model.ts";
+import { MOST_PARTS, MOST_REVISIONS, modelStands, writeModel } from "#acts/model/write-model.ts";
 import { BODIES } from "#core/dossier/layout.ts";
 import {
   overlapOf,

@@ -1,6 +1,6 @@
 // What a model is known by, where its keys are, and how the versions of its parts are read.
 import { Link, redirect } from "react-router";
-import { writeIdentity } from "#acts/write-identity.ts";
+import { writeIdentity } from "#acts/model/write-identity.ts";
 import { SHOWN_WHERE } from "#core/dossier/identity.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { dossierHead } from "#db/dossier.ts";

@@ -1,7 +1,7 @@
 // What the pages of a dossier have in common: the model, its facts with their confirmations, and the warnings.
 
 import { redirect } from "react-router";
-import { confirmFact as confirm } from "#acts/confirm-fact.ts";
+import { confirmFact as confirm } from "#acts/model/confirm-fact.ts";
 import { confusable } from "#core/dossier/confusable.ts";
 import { confirmationsOf, type ProcedureRow } from "#db/dossier.ts";
 import { becameOf } from "#db/merge.ts";

@@ -2,7 +2,12 @@
 
 import { createHash } from "node:crypto";
 import { data, redirect } from "react-router";
-import { previewRelease, type ReleaseProblem, releaseInput, writeRelease } from "#acts/write-release.ts";
+import {
+  previewRelease,
+  type ReleaseProblem,
+  releaseInput,
+  writeRelease,
+} from "#acts/model/write-release.ts";
 import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { mapped } from "#core/quantities/result.ts";

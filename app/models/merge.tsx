@@ -1,6 +1,6 @@
 // Two models turn out to be one: what the one that stays would gain, what the one that goes would lose, before anything is done.
 import { data, Form, Link, redirect } from "react-router";
-import { mergeModels } from "#acts/merge-models.ts";
+import { mergeModels } from "#acts/model/merge-models.ts";
 import { mergeEffect } from "#core/dossier/merged.ts";
 import { listed } from "#core/quantities/list.ts";
 import { writeDossier } from "#db/dossier-document.ts";

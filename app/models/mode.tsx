@@ -1,7 +1,7 @@
 // A mode of a model: where its radios transmit and hear in it, how one gets in and out, what that erases.
 import { Link, redirect } from "react-router";
-import { shelveMode } from "#acts/shelve-mode.ts";
-import { writeMode } from "#acts/write-mode.ts";
+import { shelveMode } from "#acts/mode/shelve-mode.ts";
+import { writeMode } from "#acts/mode/write-mode.ts";
 import { OUTSIDE } from "#core/modes/words.ts";
 import { listed } from "#core/quantities/list.ts";
 import { mapped } from "#core/quantities/result.ts";

@@ -1,7 +1,7 @@
 // Writing a procedure: what it is for, whence it is known, and its steps in the step editor.
 
 import { Link, redirect } from "react-router";
-import { writeProcedure } from "#acts/write-procedure.ts";
+import { writeProcedure } from "#acts/model/write-procedure.ts";
 import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
 import { listed } from "#core/quantities/list.ts";
 import { mapped } from "#core/quantities/result.ts";

@@ -1,7 +1,7 @@
 // One procedure: its steps with the key card, what is one key away from it, whence it is known, and one press to confirm.
 
 import { Link, redirect } from "react-router";
-import { shelveProcedure } from "#acts/shelve-procedure.ts";
+import { shelveProcedure } from "#acts/model/shelve-procedure.ts";
 import { dossierHead, procedureById, proceduresOf } from "#db/dossier.ts";
 import { releasesOf } from "#db/models.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";

@@ -1,7 +1,7 @@
 // A known oddity: what one sees, why, what helps; for which firmware, and whence it is known.
 import { Link, redirect } from "react-router";
-import { shelveQuirk } from "#acts/shelve-quirk.ts";
-import { writeQuirk } from "#acts/write-quirk.ts";
+import { shelveQuirk } from "#acts/model/shelve-quirk.ts";
+import { writeQuirk } from "#acts/model/write-quirk.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { dossierHead, quirksOf } from "#db/dossier.ts";
 import { revisionsOf } from "#db/models.ts";

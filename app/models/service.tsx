@@ -1,8 +1,8 @@
 // An item of a service menu, or a region code, of a model: what it means, what is usual, what is never touched; what a wrong code looks like.
 import { Link, redirect } from "react-router";
 import { z } from "zod";
-import { shelveServiceItem } from "#acts/shelve-service-item.ts";
-import { itemStands, writeServiceItem } from "#acts/write-service-item.ts";
+import { shelveServiceItem } from "#acts/model/shelve-service-item.ts";
+import { itemStands, writeServiceItem } from "#acts/model/write-service-item.ts";
 import { codeShape, settingShape } from "#core/dossier/service.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS } from "#core/quantities/source.ts";

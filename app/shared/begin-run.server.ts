@@ -1,6 +1,6 @@
 // Takes a radio to the bench from a form, wherever that stands: its page, Due, the wall, the bench.
-import type { beginAnew } from "#acts/begin-anew.ts";
-import { beginRun } from "#acts/begin-run.ts";
+import type { beginAnew } from "#acts/run/begin-anew.ts";
+import { beginRun } from "#acts/run/begin-run.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, type ProblemsOf, performForm, told } from "../forms/perform.server.ts";
 

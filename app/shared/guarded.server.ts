@@ -1,7 +1,7 @@
 // What is guarded: how a radio is unlocked, service menus and their values, settings in a tool. It leaves the server through this file alone:
 // to those who may see it, and each showing is noted; to others what must be known all the same, such as a title.
 import { perform } from "#acts/define.ts";
-import { type Guarded, showUnlocking } from "#acts/show-unlocking.ts";
+import { type Guarded, showUnlocking } from "#acts/model/show-unlocking.ts";
 import { may } from "#core/club/acts.ts";
 import { isGuarded, withoutSteps } from "#core/dossier/procedure.ts";
 import type { ProcedureRow } from "#db/dossier.ts";

@@ -1,7 +1,7 @@
 // A file that came with a form: its sum, and its bytes kept in parts.
 import { createHash } from "node:crypto";
-import { keepBackup } from "#acts/keep-backup.ts";
-import { keepFilePart } from "#acts/keep-file-part.ts";
+import { keepBackup } from "#acts/run/keep-backup.ts";
+import { keepFilePart } from "#acts/run/keep-file-part.ts";
 import { type BackupDoubt, MOST_BYTES } from "#core/run/backup-check.ts";
 import { PART } from "#db/files.ts";
 import type { SignedIn } from "../context.ts";

@@ -1,5 +1,5 @@
 // Everything with a battery, with the story of its charge; and what has to go on which charger by when.
-import { chargedOf } from "#acts/charge-notes.ts";
+import { chargedOf } from "#acts/bluetooth/charge-notes.ts";
 import {
   type Charged,
   chargeNow,

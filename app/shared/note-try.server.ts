@@ -1,6 +1,6 @@
 // How tries went, as forms tell it, and the last ones with a thing.
-import { noteTry as note } from "#acts/note-try.ts";
-import { strikeTry } from "#acts/strike-try.ts";
+import { noteTry as note } from "#acts/kit/note-try.ts";
+import { strikeTry } from "#acts/kit/strike-try.ts";
 import { triesWith } from "#db/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";

@@ -1,9 +1,9 @@
 // Channels out of a file or what was pasted: looked at with what each column is taken for, then kept.
 import { redirect } from "react-router";
-import { keepChannels } from "#acts/keep-channels.ts";
-import { keepMapping } from "#acts/keep-mapping.ts";
-import { mendCodeplug } from "#acts/mend-codeplug.ts";
-import { mergeList as keepMerged } from "#acts/merge-list.ts";
+import { keepChannels } from "#acts/codeplug/keep-channels.ts";
+import { keepMapping } from "#acts/codeplug/keep-mapping.ts";
+import { mendCodeplug } from "#acts/codeplug/mend-codeplug.ts";
+import { mergeList as keepMerged } from "#acts/codeplug/merge-list.ts";
 import {
   type ChannelProblem,
   MOST_CHANNELS,

@@ -1,10 +1,10 @@
 // A radio's own facts: add one, correct one, put it on the shelf or take it back from there.
 import { redirect } from "react-router";
-import { addUnit } from "#acts/add-unit.ts";
-import { changeUnit } from "#acts/change-unit.ts";
-import { recoverUnit } from "#acts/recover-unit.ts";
 import { MOST_WHY } from "#acts/shapes.ts";
-import { shelveUnit } from "#acts/shelve-unit.ts";
+import { addUnit } from "#acts/unit/add-unit.ts";
+import { changeUnit } from "#acts/unit/change-unit.ts";
+import { recoverUnit } from "#acts/unit/recover-unit.ts";
+import { shelveUnit } from "#acts/unit/shelve-unit.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { UNIT_FIELDS, unitShape, unitTexts, writtenUnit } from "#core/unit/fields.ts";
 import { groups, places } from "#db/club.ts";

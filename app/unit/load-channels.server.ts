@@ -1,5 +1,5 @@
 // What is programmed into a radio: its line of revisions, the channels of one of them, and what is wrong with those.
-import { codeplugCheck } from "#acts/codeplug-check.ts";
+import { codeplugCheck } from "#acts/codeplug/codeplug-check.ts";
 import type { CodeplugChannel } from "#core/codeplug/channel.ts";
 import { strandedIn } from "#core/codeplug/check.ts";
 import { checkCodeplug } from "#core/codeplug/check-codeplug.ts";

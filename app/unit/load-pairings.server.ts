@@ -1,6 +1,6 @@
 // What a radio is paired with, and how a pairing is done.
-import { chargedOf } from "#acts/charge-notes.ts";
-import { adviceOf, pairPlanOf } from "#acts/pair-facts.ts";
+import { chargedOf } from "#acts/bluetooth/charge-notes.ts";
+import { adviceOf, pairPlanOf } from "#acts/bluetooth/pair-facts.ts";
 import { chargeNow } from "#core/bluetooth/readiness.ts";
 import { now as nowIn } from "#db/clock.ts";
 import { chargesOf, deviceById, deviceOf, deviceRows, pairAdviceRows } from "#db/devices.ts";

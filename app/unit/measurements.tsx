@@ -1,7 +1,7 @@
 // What meters said of a radio: each with what it may be off by, held against what the radio is rated for; and whether it gets weaker.
 import { useActionData } from "react-router";
-import { noteMeasurement } from "#acts/note-measurement.ts";
-import { strikeMeasurement } from "#acts/strike-measurement.ts";
+import { noteMeasurement } from "#acts/measurement/note-measurement.ts";
+import { strikeMeasurement } from "#acts/measurement/strike-measurement.ts";
 import { againstRated, intervalOf, RATED_TOLERANCE } from "#core/measure/power.ts";
 import { trend, unseen } from "#core/measure/trend.ts";
 import type { PlainDate } from "#core/quantities/date.ts";

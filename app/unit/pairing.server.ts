@@ -1,10 +1,10 @@
 // What is done with a pairing from its page, and what is answered.
 import { redirect } from "react-router";
-import { addBattery } from "#acts/add-battery.ts";
-import { endPairing } from "#acts/end-pairing.ts";
-import { notePairing } from "#acts/note-pairing.ts";
-import { pairDevice } from "#acts/pair-device.ts";
-import { setPairing } from "#acts/set-pairing.ts";
+import { addBattery } from "#acts/bluetooth/add-battery.ts";
+import { endPairing } from "#acts/bluetooth/end-pairing.ts";
+import { notePairing } from "#acts/bluetooth/note-pairing.ts";
+import { pairDevice } from "#acts/bluetooth/pair-device.ts";
+import { setPairing } from "#acts/bluetooth/set-pairing.ts";
 import { listed } from "#core/quantities/list.ts";
 import { good } from "#core/quantities/result.ts";
 import { pairingsOf } from "#db/pairings.ts";

@@ -1,6 +1,6 @@
 // The service settings of one radio: each with its value, who found or changed it, and how that stands to what is usual; and its code.
 import { Link } from "react-router";
-import { noteSetting } from "#acts/note-setting.ts";
+import { noteSetting } from "#acts/model/note-setting.ts";
 import { codeOf, STANDING_ORDER, settingStanding } from "#core/dossier/service.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { codesIn, serviceItems, settingsIn, unitSettings } from "#db/service.ts";

@@ -1,6 +1,6 @@
 // What a form tells of a spectrum: a meter's table or lines that were typed, which columns they are in, and what is found in it.
-import { noteSpectrum } from "#acts/note-spectrum.ts";
-import { strikeSpectrum } from "#acts/strike-spectrum.ts";
+import { noteSpectrum } from "#acts/measurement/note-spectrum.ts";
+import { strikeSpectrum } from "#acts/measurement/strike-spectrum.ts";
 import { decodeTable } from "#core/import/decode.ts";
 import { FREQUENCY_UNITS } from "#core/import/numbers.ts";
 import { type ReadSpectrum, readSpectrum, type SpectrumProblem } from "#core/import/spectrum.ts";

@@ -1,6 +1,6 @@
 // What was done to a radio, as its form writes it down; and a reading that goes to the radio it is of.
-import { moveReading } from "#acts/move-reading.ts";
-import { writeDown } from "#acts/write-down.ts";
+import { moveReading } from "#acts/reading/move-reading.ts";
+import { writeDown } from "#acts/unit/write-down.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { DeedDoubt } from "#core/unit/done.ts";
 import type { UnitRow } from "#db/units.ts";

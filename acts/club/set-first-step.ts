@@ -1,0 +1,17 @@
+// A new club says that it does not want to be offered a step, or that it does again.
+import { z } from "zod";
+import { OFFERS } from "#core/club/first-steps.ts";
+import { good } from "#core/quantities/result.ts";
+import { putUnwanted } from "#db/begun.ts";
+import { defineAct } from "../define.ts";
+
+export const setFirstStep = defineAct({
+  name: "set-first-step",
+  input: z.object({ step: z.enum(OFFERS), wanted: z.boolean() }),
+  may: "edit-club",
+  untold: "it is about what a page offers, not about the club",
+  run: async (tx, { step, wanted }) => {
+    const changed = await putUnwanted(tx, step, wanted);
+    return good({ answer: { changed }, log: [], topics: changed ? (["club"] as const) : [] });
+  },
+});

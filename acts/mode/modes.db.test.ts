@@ -1,0 +1,121 @@
+// Modes and what they may transmit: lending asks first, and whoever has it, the plan and the licence decide what is due.
+import { afterAll, beforeAll, expect, it } from "vitest";
+import { addDays } from "#core/quantities/date.ts";
+import { gearRows } from "#db/kit-put.ts";
+import { measurementsOf } from "#db/measurements.ts";
+import { people } from "#db/people.ts";
+import type { Tx } from "#db/pool.ts";
+import { unitByTag } from "#db/units.ts";
+import { type DemoClub, demoClub } from "#demo/testing.ts";
+import { performIn } from "../define.ts";
+import { noteMeasurement } from "../measurement/note-measurement.ts";
+import { strikeMeasurement } from "../measurement/strike-measurement.ts";
+import { changePerson } from "../person/change-person.ts";
+import { personStands } from "../person/person-fields.ts";
+import { lendUnit } from "../unit/lend-unit.ts";
+import { noteMode } from "./note-mode.ts";
+
+let club: DemoClub;
+beforeAll(async () => {
+  club = await demoClub();
+});
+afterAll(() => club.close());
+
+const act = (tx: Tx, one: unknown, input: object) =>
+  performIn(tx, one as never, club.who, { input, key: crypto.randomUUID() }) as Promise<object>;
+const due = async (tx: Tx, unit: string) =>
+  (
+    await tx.query<{ because: { kind: string; class?: string; of?: string }[] }>(
+      "select because from need where unit_id = $1 and kind = 'mode'",
+      [unit],
+    )
+  ).rows.map(({ because }) => because.find(({ kind }) => kind === "allowed-by"));
+
+it("lending asks first where it transmits beyond the taker's licence, says what would fit, and is not asked twice", () =>
+  club.trial(async (tx) => {
+    const unit = (await unitByTag(tx, "S-02"))?.id ?? "";
+    const all = await people(tx);
+    const taker = all.find(({ name }) => name.startsWith("Perrin"));
+    const lend = (more: object = {}) => act(tx, lendUnit, { unit, person: taker?.id, ...more });
+    expect(await lend()).toMatchObject({
+      ok: false,
+      problem: { kind: "beyond", mode: "free", to: taker?.name, width: 22_000_000, better: ["plain"] },
+    });
+    expect(await lend({ knowing: true })).toMatchObject({ ok: true });
+    expect(await due(tx, unit)).toMatchObject([{ of: "holder", class: "example entry" }]);
+    // What fits, and what is open on purpose, is lent as ever.
+    for (const tag of ["S-01", "M-04"])
+      expect(
+        await act(tx, lendUnit, { unit: (await unitByTag(tx, tag))?.id, person: taker?.id }),
+      ).toMatchObject({ ok: true });
+  }));
+
+it("another licence of whoever has it is another question; so is another mode", () =>
+  club.trial(async (tx) => {
+    const unit = await unitByTag(tx, "S-03");
+    const id = unit?.id ?? "";
+    const holder = (await people(tx)).find((one) => one.id === unit?.holder_id);
+    if (!holder) throw new Error("somebody has it");
+    expect(await due(tx, id)).toEqual([]);
+    const licensed = (licence: string) =>
+      act(tx, changePerson, { ...personStands(holder), person: holder.id, licence });
+    expect(await licensed("sluice watch")).toMatchObject({ ok: true });
+    expect(await due(tx, id)).toMatchObject([{ of: "holder", class: "sluice watch" }]);
+    // Of a class that the plan does not know nothing is said.
+    await licensed("harbour");
+    expect(await due(tx, id)).toEqual([]);
+    await licensed("example full");
+    const { rows } = await tx.query<{ id: string }>(
+      "select id from mode where model_id = $1 and name = 'free'",
+      [unit?.model_id],
+    );
+    await act(tx, noteMode, { unit: id, mode: rows[0]?.id, how: "told", why: "" });
+    expect(await due(tx, id)).toMatchObject([{ class: "example full" }]);
+  }));
+
+it("where a group asks for it a measurement is due when the last is old or a flash lies behind it, and a struck one counts no more", () =>
+  club.trial(async (tx) => {
+    const unit = (await unitByTag(tx, "W-13"))?.id ?? "";
+    const asked = async () =>
+      (
+        await tx.query<{ due: string; cause: string }>(
+          "select due_from::text due, cause from need where unit_id = $1 and kind = 'measurement'",
+          [unit],
+        )
+      ).rows;
+    expect(await asked()).toEqual([{ due: addDays(club.who.today, -35), cause: "unmeasured" }]);
+    const meter = (await gearRows(tx)).find(({ tag }) => tag === "MW-1");
+    const measured = { unit, kind: "power", value: 4.5, note: "" };
+    expect(await act(tx, noteMeasurement, { ...measured, meter: "1" })).toMatchObject({
+      problem: { kind: "no-meter" },
+    });
+    expect(await act(tx, noteMeasurement, { ...measured, on: addDays(club.who.today, 1) })).toMatchObject({
+      problem: { kind: "ahead" },
+    });
+    expect(await act(tx, noteMeasurement, { ...measured, meter: meter?.id })).toMatchObject({ ok: true });
+    expect(await asked()).toEqual([{ due: addDays(club.who.today, 365), cause: "unmeasured" }]);
+    const [last] = await measurementsOf(tx, unit);
+    expect(last).toMatchObject({ value: 4.5, meter: "MW-1", error: "10 % of full scale", full_scale: 200 });
+    const strike = { unit, measurement: last?.id, why: "the wrong radio" };
+    expect(await act(tx, strikeMeasurement, strike)).toMatchObject({ ok: true });
+    expect(await act(tx, strikeMeasurement, { ...strike, why: "again" })).toMatchObject({
+      problem: { kind: "struck" },
+    });
+    expect(await asked()).toEqual([{ due: addDays(club.who.today, -35), cause: "unmeasured" }]);
+    // A meter of which nobody can tell what it may be off by is not believed.
+    await tx.query("update gear set error = 'rather good' where tag = 'MW-1'");
+    expect(await act(tx, noteMeasurement, { ...measured, meter: meter?.id })).toMatchObject({
+      problem: { kind: "error-unreadable", tag: "MW-1" },
+    });
+  }));
+
+it("far more power than a radio is rated for is asked about first; of other measurements nothing is known", () =>
+  club.trial(async (tx) => {
+    const unit = (await unitByTag(tx, "W-01"))?.id;
+    const note = (more: object) =>
+      act(tx, noteMeasurement, { unit, kind: "power", value: 1000, note: "", ...more });
+    expect(await note({})).toMatchObject({ ok: false, problem: { kind: "unlikely", rated: 5 } });
+    expect(await note({ value: 25 })).toMatchObject({ ok: true });
+    expect(await note({ kind: "sensitivity" })).toMatchObject({ ok: true });
+    expect(await note({ sure: true })).toMatchObject({ ok: true });
+  }));

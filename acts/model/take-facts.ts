@@ -1,0 +1,188 @@
+// Facts of a dossier are stored in one of our own models, each as it was picked; what they are silent about stays.
+import { differencesOf, factKey, factsOf } from "#core/dossier/differences.ts";
+import type { Dossier, DossierRelease } from "#core/dossier/document.ts";
+import { filledUp } from "#core/dossier/fill-up.ts";
+import { identityShape } from "#core/dossier/identity.ts";
+import type { Source } from "#core/quantities/source.ts";
+import { contradictionsOf } from "#core/release/contradictions.ts";
+import {
+  dossierHead,
+  proceduresOf,
+  putIdentity,
+  putPartReading,
+  putProcedure,
+  putQuirk,
+  quirksOf,
+} from "#db/dossier.ts";
+import { oursFor, writeDossier } from "#db/dossier-document.ts";
+import { loadCatalogues } from "#db/facts.ts";
+import { confirmNumbering, modelById, putModel, releasesOf, revisionsOf } from "#db/models.ts";
+import { modeFacts, modesOf, putMode } from "#db/modes.ts";
+import { addParts } from "#db/parts.ts";
+import type { Tx } from "#db/pool.ts";
+import { addRelease, correctRelease, markDraft } from "#db/releases.ts";
+import { type ItemKind, putServiceItem, serviceItems } from "#db/service.ts";
+import type { Who } from "../define.ts";
+
+/** So many facts are taken over at once: more would keep the page waiting. */
+export const MOST_FACTS = 1500;
+
+/**
+ * Stores the accepted facts of a document, and of ours keeps what they are silent about.
+ * @param sourceOf where a fact is known from, once it is ours.
+ */
+export async function takeFacts(
+  tx: Tx,
+  who: Who,
+  theirs: Dossier,
+  accepted: ReadonlySet<string>,
+  sourceOf: (source: Source | undefined, dossier: Dossier) => Source,
+): Promise<{ model: string; name: string; from: string; taken: number }> {
+  const known = await oursFor(tx, theirs);
+  const ourselves = { clubName: "ours", today: who.today };
+  const standing = known ? await writeDossier(tx, ourselves, known) : undefined;
+  const dossier = filledUp(standing, theirs);
+  const { maker, name, kind, note, suffixes, hardwareRevisions } = dossier.model;
+  const ours = known && (await modelById(tx, known));
+  // What ours says already is not taken again.
+  const differs = new Set(differencesOf(standing, dossier).map((one) => one.key));
+  const facts = factsOf(dossier).filter((fact) => accepted.has(fact.key) && differs.has(fact.key));
+  const wanted = new Set(facts.map((fact) => fact.key));
+  const takes = (key: string) => wanted.has(key);
+  if (known && facts.length === 0) return { model: known, name, from: dossier.from, taken: 0 };
+  const model =
+    ours && !takes(factKey.identity())
+      ? ours.id
+      : await putModel(tx, known, { maker, name, kind, note, suffixes });
+  const parts = dossier.components.map((c) => c.name);
+  const revisions = hardwareRevisions.map((r) => ({ name: r.name, tell: r.howToTell, serials: r.serials }));
+  // Parts and revisions that accepted facts may refer to; what is there already stays as it is.
+  await addParts(tx, model, parts, !ours || takes(factKey.identity()) ? revisions : []);
+  const from = (source: Source | undefined): Source => sourceOf(source, dossier);
+  if (takes(factKey.identity())) {
+    const told = identityShape.parse(dossier.model.identity);
+    await putIdentity(tx, model, { ...told, source: from(told.source) });
+  }
+  const head = await dossierHead(tx, model);
+  const revisionRows = await revisionsOf(tx, model);
+  const partId = (of: string) =>
+    head.parts.find((p) => p.name.toLowerCase() === of.toLowerCase())?.id ?? null;
+  const revisionIds = (names: readonly string[] | undefined) => {
+    const ids = names?.flatMap(
+      (of) => revisionRows.find((r) => r.name.toLowerCase() === of.toLowerCase())?.id ?? [],
+    );
+    return ids && ids.length > 0 ? ids : null;
+  };
+  const firmwareOf = (told: Dossier["quirks"][number]["firmware"]) => ({
+    component_id: told ? partId(told.component) : null,
+    firmware: told && partId(told.component) ? told.range : null,
+  });
+  const oldProcedures = await proceduresOf(tx, model);
+  const oldQuirks = await quirksOf(tx, model);
+  const oldReleases = await releasesOf(tx, model);
+
+  for (const part of dossier.components) {
+    const component = partId(part.name);
+    if (component === null) continue;
+    if (takes(factKey.part(part.name))) {
+      await putPartReading(tx, component, { ...part.reading, source: from(part.reading.source) });
+      if (part.numbering) await confirmNumbering(tx, component, part.numbering, who.person);
+    }
+    for (const release of part.releases) {
+      if (!takes(factKey.release(part.name, release.version))) continue;
+      const old = oldReleases.find(
+        (r) =>
+          r.component_id === component &&
+          factKey.release("", r.version) === factKey.release("", release.version),
+      );
+      await putRelease(
+        tx,
+        component,
+        old?.id,
+        release,
+        revisionIds(release.hardwareRevisions),
+        from(release.source),
+      );
+    }
+  }
+  for (const p of dossier.procedures) {
+    if (!takes(factKey.procedure(p))) continue;
+    const old = oldProcedures.find((o) => factKey.procedure(o) === factKey.procedure(p));
+    await putProcedure(tx, model, old?.id, {
+      purpose: p.purpose,
+      title: p.title,
+      effect: p.effect,
+      steps: p.steps,
+      ...firmwareOf(p.firmware),
+      hardware_revisions: revisionIds(p.hardwareRevisions),
+      minutes: p.minutes,
+      source: from(p.source),
+      draft: p.draft,
+    });
+  }
+  for (const q of dossier.quirks) {
+    if (!takes(factKey.quirk(q))) continue;
+    const old = oldQuirks.find((o) => factKey.quirk(o) === factKey.quirk(q));
+    const { symptom, cause, cure } = q;
+    await putQuirk(tx, model, old?.id, {
+      symptom,
+      cause,
+      cure,
+      ...firmwareOf(q.firmware),
+      source: from(q.source),
+    });
+  }
+  const oldModes = await modesOf(tx, model);
+  const procedures = await proceduresOf(tx, model);
+  const titled = (title: string | undefined) =>
+    procedures.find((p) => title !== undefined && p.title.toLowerCase() === title.toLowerCase())?.id ?? null;
+  for (const m of dossier.modes) {
+    if (!takes(factKey.mode(m))) continue;
+    const old = oldModes.find((o) => factKey.mode(o) === factKey.mode(m));
+    await putMode(tx, model, old?.id, {
+      name: m.name,
+      facts: modeFacts.parse(m),
+      ...firmwareOf(m.firmware),
+      hardware_revisions: revisionIds(m.hardwareRevisions),
+      ...{ enter_id: titled(m.enter), leave_id: titled(m.leave) },
+      source: from(m.source),
+    });
+  }
+  const oldItems = await serviceItems(tx, model);
+  const putItem = (kind: ItemKind, key: string, { name, source, ...facts }: ItemTold) => {
+    const old = oldItems.find((o) => o.kind === kind && factKey[kind](o) === key);
+    return putServiceItem(tx, model, old?.id, { kind, name, facts, source: from(source) });
+  };
+  for (const s of dossier.settings)
+    if (takes(factKey.setting(s))) await putItem("setting", factKey.setting(s), s);
+  for (const c of dossier.codes) if (takes(factKey.code(c))) await putItem("code", factKey.code(c), c);
+  await markDrafts(tx, model);
+  return { model, name, from: dossier.from, taken: facts.length };
+}
+
+type ItemTold = Dossier["settings"][number] | Dossier["codes"][number];
+
+async function putRelease(
+  tx: Tx,
+  component: string,
+  id: string | undefined,
+  release: DossierRelease,
+  hardwareRevisions: readonly string[] | null,
+  source: Source,
+): Promise<void> {
+  const stored = { ...release, component, hardwareRevisions: hardwareRevisions ?? undefined, source };
+  if (id) await correctRelease(tx, id, stored);
+  else await addRelease(tx, stored);
+}
+
+/** What came in and contradicts what stands is kept as a draft: known by name, but no radio is sent to it. */
+async function markDrafts(tx: Tx, model: string): Promise<void> {
+  const catalogue = (await loadCatalogues(tx, [model])).get(model);
+  for (const [component, prepared] of catalogue ?? []) {
+    for (const release of prepared.releases) {
+      if (release.draft || !catalogue || contradictionsOf(catalogue, component, release.id).length === 0)
+        continue;
+      await markDraft(tx, release.id);
+    }
+  }
+}

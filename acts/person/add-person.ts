@@ -1,0 +1,23 @@
+// Somebody comes into the club.
+import { good } from "#core/quantities/result.ts";
+import { putPerson } from "#db/people.ts";
+import { defineAct } from "../define.ts";
+import { personFields, personRefused, personShape } from "./person-fields.ts";
+
+/** Problem: `address-taken`. */
+export const addPerson = defineAct({
+  name: "add-person",
+  input: personShape,
+  may: "edit-club",
+  run: async (tx, input) => {
+    try {
+      const person = (await putPerson(tx, undefined, personFields(input))) ?? "";
+      return good({
+        answer: { person },
+        log: [{ entry: { kind: "person-added" as const, name: input.name, role: input.role } }],
+      });
+    } catch (error) {
+      return personRefused(error);
+    }
+  },
+});
