@@ -1,6 +1,7 @@
 // Statements about what was read out of radios and kept.
 import { z } from "zod";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 export const backupRow = z.object({
@@ -62,7 +63,7 @@ export async function addBackup(
      values (current_club(), $1, $2, $3, $4, $5, coalesce($6::timestamptz, now())) returning id`,
     [backup.unit, backup.sha256, backup.name, backup.run ?? null, backup.by, backup.at ?? null],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** Tags of other units that have kept the same bytes. */

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { jumpBetween, type Seen } from "#core/quantities/clock.ts";
 import { ask } from "./ask.ts";
 import { appendLog } from "./log.ts";
+import { only } from "./only.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 
 let seen: Seen | undefined;
@@ -25,7 +26,7 @@ export const AHEAD =
 /** What the database's clock says, at the beginning of the transaction. */
 export async function now(tx: Tx): Promise<Date> {
   const { rows } = await ask(tx, z.object({ at: z.date() }), "select now() at");
-  return rows[0]?.at ?? new Date();
+  return only(rows).at;
 }
 
 /** The club's time zone, by its name. */
@@ -35,7 +36,7 @@ export async function clubZone(tx: Tx): Promise<string> {
     z.object({ zone: z.string() }),
     "select time_zone zone from club where id = current_club()",
   );
-  return rows[0]?.zone ?? "UTC";
+  return only(rows).zone;
 }
 
 /** The instant of a day and time in the club's time zone; in the hour that a clock put back goes through twice, the later one. */
@@ -46,5 +47,5 @@ export async function localInstant(tx: Tx, local: string): Promise<Date> {
     "select $1::timestamp at time zone (select time_zone from club where id = current_club()) at",
     [local],
   );
-  return rows[0]?.at ?? new Date(local);
+  return only(rows).at;
 }

@@ -4,6 +4,7 @@ import { z } from "zod";
 import type { Policy } from "#core/unit/policy.ts";
 import { policyShape } from "#core/unit/policy-shape.ts";
 import { ask, idRow, nameRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 export const placeRow = z.object({
@@ -17,7 +18,7 @@ export type PlaceRow = z.output<typeof placeRow>;
 
 export async function clubName(tx: Tx): Promise<string> {
   const { rows } = await ask(tx, nameRow, "select name from club where id = current_club()");
-  return rows[0]?.name ?? "";
+  return only(rows).name;
 }
 
 export async function places(tx: Tx): Promise<PlaceRow[]> {
@@ -75,7 +76,7 @@ export async function putGroup(
            coalesce((select max(position) + 1 from unit_group), 0)) returning id`,
         values,
       );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** False if there is no such place. */

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { type CodeplugChannel, codeplugChannel } from "#core/codeplug/channel.ts";
 import { type CodeplugLists, canonical, codeplugLists } from "#core/codeplug/document.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 export const CODEPLUG_SOURCES = ["read", "written", "restored", "brought", "made", "erased"] as const;
@@ -106,7 +107,7 @@ export async function addCodeplug(tx: Tx, one: NewCodeplug): Promise<string> {
       ...[one.channels ? sumOf(one.channels) : null, JSON.stringify(one.lists ?? {}), one.by, one.at ?? null],
     ],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** What a run wrote was read again and is the same: its channels are known now. False: it wrote none. */

@@ -5,6 +5,7 @@ import { BATTERIES, DEVICE_KINDS } from "#core/kit/kinds/devices.ts";
 import { CONDITIONS } from "#core/kit/shapes.ts";
 import { sourceShape } from "#core/quantities/source.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 const servesShape = z.array(z.object({ model: z.string(), as: z.string(), name: z.string() }));
@@ -102,7 +103,7 @@ export async function putRadio(tx: Tx, unit: string, tag: string): Promise<strin
      on conflict (club_id, unit_id) where unit_id is not null do update set shelved_at = null returning id`,
     [unit, tag],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** Under which radio the firmware of a programmer is kept. */
@@ -192,7 +193,7 @@ export async function addCharge(tx: Tx, by: string, c: ChargeFields): Promise<st
      values (current_club(), $1, $2, $3, $4, coalesce($5::timestamptz, now()), $6) returning id`,
     [c.device, c.kind, c.percent ?? null, c.how, c.at ?? null, by],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** Answers what kind of note it was; undefined if it was struck already, or is not of this device. */

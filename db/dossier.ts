@@ -65,12 +65,19 @@ export async function procedureById(tx: Tx, model: string, id: string): Promise<
 
 export type ProcedureFields = Omit<ProcedureRow, "id">;
 
+export function putProcedure(tx: Tx, model: string, id: undefined, p: ProcedureFields): Promise<string>;
+export function putProcedure(
+  tx: Tx,
+  model: string,
+  id: string | undefined,
+  p: ProcedureFields,
+): Promise<string | undefined>;
 export async function putProcedure(
   tx: Tx,
   model: string,
   id: string | undefined,
   p: ProcedureFields,
-): Promise<string> {
+): Promise<string | undefined> {
   const values = [
     model,
     p.purpose,
@@ -102,7 +109,7 @@ export async function putProcedure(
            coalesce((select max(position) + 1 from procedure where model_id = $1), 0)) returning id`,
         values,
       );
-  return rows[0]?.id ?? "";
+  return rows[0]?.id;
 }
 
 export const shelveProcedure = (tx: Tx, model: string, id: string) =>
@@ -130,12 +137,19 @@ export async function quirksOf(tx: Tx, model: string): Promise<QuirkRow[]> {
   return rows;
 }
 
+export function putQuirk(tx: Tx, model: string, id: undefined, q: Omit<QuirkRow, "id">): Promise<string>;
+export function putQuirk(
+  tx: Tx,
+  model: string,
+  id: string | undefined,
+  q: Omit<QuirkRow, "id">,
+): Promise<string | undefined>;
 export async function putQuirk(
   tx: Tx,
   model: string,
   id: string | undefined,
   q: Omit<QuirkRow, "id">,
-): Promise<string> {
+): Promise<string | undefined> {
   const values = [
     model,
     q.symptom,
@@ -161,7 +175,7 @@ export async function putQuirk(
            coalesce((select max(position) + 1 from quirk where model_id = $1), 0)) returning id`,
         values,
       );
-  return rows[0]?.id ?? "";
+  return rows[0]?.id;
 }
 
 export const shelveQuirk = (tx: Tx, model: string, id: string) =>

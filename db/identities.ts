@@ -58,13 +58,27 @@ export type IdentityFields = {
 };
 
 /** Puts one in, or changes the one of that id: whose it is stays. */
+export function putIdentity(
+  tx: Tx,
+  id: undefined,
+  one: IdentityFields,
+  by: string,
+  at?: string,
+): Promise<string>;
+export function putIdentity(
+  tx: Tx,
+  id: string | undefined,
+  one: IdentityFields,
+  by: string,
+  at?: string,
+): Promise<string | undefined>;
 export async function putIdentity(
   tx: Tx,
   id: string | undefined,
   one: IdentityFields,
   by: string,
   at?: string,
-): Promise<string> {
+): Promise<string | undefined> {
   const told = [one.value ?? null, one.askedOn ?? null, one.usuallyDays ?? null, one.note, by];
   const { rows } = await ask(
     tx,
@@ -76,7 +90,7 @@ export async function putIdentity(
          where id = $6 and shelved_at is null returning id`,
     id === undefined ? [...told, one.kind, one.unit ?? null, one.owner ?? null, at ?? null] : [...told, id],
   );
-  return rows[0]?.id ?? "";
+  return rows[0]?.id;
 }
 
 /** False if it is on the shelf already. */

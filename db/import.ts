@@ -10,6 +10,7 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { ask, idRow } from "./ask.ts";
 import type { About } from "./log.ts";
+import { only } from "./only.ts";
 import { addParts } from "./parts.ts";
 import { putPerson } from "./people.ts";
 import type { Tx } from "./pool.ts";
@@ -210,7 +211,7 @@ async function makeModels(
       "insert into model (club_id, maker, name, kind) values (current_club(), $1, $2, $3) returning id",
       [maker, name, kind],
     );
-    const id = rows[0]?.id ?? "";
+    const id = only(rows).id;
     await addParts(
       tx,
       id,
@@ -245,7 +246,7 @@ async function makeNames(
       `insert into ${table} (club_id, name, ${extra[0]}, position) values (current_club(), $1, ${extra[1]}, 1000) returning id`,
       table === "place" ? [name] : [name, JSON.stringify(PLAIN_POLICY)],
     );
-    known.set(key, made.rows[0]?.id ?? "");
+    known.set(key, only(made.rows).id);
   }
   return known;
 }

@@ -4,6 +4,7 @@ import { z } from "zod";
 import type { SupportFields } from "#core/kit/kinds/field.ts";
 import { type KitTable, kindOfTable, usesOf } from "#core/kit/kinds/kinds.ts";
 import { ask, idRow, nameRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 type Value = string | number | boolean | null | readonly string[] | object;
@@ -35,7 +36,7 @@ export async function putThing(
         `insert into ${table} (club_id, ${names.join(", ")}) values (current_club(), ${names.map((_, i) => `$${i + 1}`).join(", ")}) returning id`,
         values,
       );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 export const shelveThing = (tx: Tx, table: KitTable, id: string) =>

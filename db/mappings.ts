@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { type ChannelMapping, channelMapping } from "#core/codeplug/write-table.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 const mappingRow = z.object({ id: z.string(), name: z.string(), mapping: channelMapping });
@@ -27,7 +28,7 @@ export async function putMapping(tx: Tx, name: string, mapping: ChannelMapping, 
      do update set mapping = excluded.mapping, person_id = excluded.person_id, at = now() returning id`,
     [name, JSON.stringify(mapping), by],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** False if it is on the shelf already. */

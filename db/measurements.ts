@@ -3,6 +3,7 @@
 import { z } from "zod";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 /** Power in watts, current in amperes, sensitivity in microvolts. */
@@ -69,7 +70,7 @@ export async function addMeasurement(
       ...[m.fullScale ?? null, m.note, on ?? null],
     ],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** False if it was struck already, or is not of this unit. */

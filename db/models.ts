@@ -7,6 +7,7 @@ import { releaseRow } from "#core/release/release.ts";
 import { RELEASE_COLUMNS } from "#core/release/stored.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 export const modelRow = z.object({
@@ -157,7 +158,7 @@ export async function putModel(tx: Tx, id: string | undefined, m: ModelFields): 
         "insert into model (club_id, maker, name, kind, note, suffixes, no_backup_why) values (current_club(), $1, $2, $3, $4, $5, coalesce($6, '')) returning id",
         values,
       );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 export const pickRow = z.object({

@@ -68,12 +68,19 @@ export async function modesById(tx: Tx): Promise<Map<string, Mode & { readonly i
   return new Map(rows.map((row) => [row.id, knownMode(row)]));
 }
 
+export function putMode(tx: Tx, model: string, id: undefined, mode: ModeFields): Promise<string>;
+export function putMode(
+  tx: Tx,
+  model: string,
+  id: string | undefined,
+  mode: ModeFields,
+): Promise<string | undefined>;
 export async function putMode(
   tx: Tx,
   model: string,
   id: string | undefined,
   mode: ModeFields,
-): Promise<string> {
+): Promise<string | undefined> {
   const values = [
     ...[model, mode.name, mode.facts, mode.component_id],
     mode.firmware === null ? null : JSON.stringify(mode.firmware),
@@ -95,7 +102,7 @@ export async function putMode(
            coalesce((select max(position) + 1 from mode where model_id = $1), 0)) returning id`,
         values,
       );
-  return rows[0]?.id ?? "";
+  return rows[0]?.id;
 }
 
 export const shelveMode = (tx: Tx, model: string, id: string) =>

@@ -1,6 +1,7 @@
 // Statements about what is paired with what, and how it went.
 import { z } from "zod";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 export const PAIRING_EVENTS = ["proved", "dropped", "failed", "lost"] as const;
@@ -85,7 +86,7 @@ export async function addPairing(
      select id from made union all select id from pairing where device_id = $1 and unit_id = $2 and ended_at is null limit 1`,
     [p.device, p.unit, p.settings ?? "", p.by, p.since ?? null],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 export async function addPairingEvent(

@@ -5,6 +5,7 @@ import { type CodeplugFacts, codeplugFacts } from "#core/codeplug/facts.ts";
 import type { LaidOut } from "#core/codeplug/lay-out.ts";
 import { planMember, type StoredPlan, storedPlan } from "#core/codeplug/plan.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 const planRow = z.object({
@@ -67,7 +68,7 @@ export async function addPlan(
      select current_club(), coalesce(max(number), 0) + 1, $1, $2, $3, $4, coalesce($4::timestamptz, now()) from channel_plan returning id`,
     [JSON.stringify(plan.blocks), plan.note ?? "", plan.by, plan.issuedAt ?? null],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 export const putDraft = (tx: Tx, id: string, blocks: StoredPlan, by: string) =>
@@ -143,7 +144,7 @@ export async function addPlanTable(
     `insert into plan_table (club_id, plan_id, model_id, laid, sum, sha256) values (current_club(), $1, $2, $3, $4, $5) returning id`,
     [table.plan, table.model, JSON.stringify(table.laid), table.sum, table.sha256],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 const factsRow = z.object({

@@ -1,6 +1,7 @@
 // Statements about the profiles that programmers keep: from which radio each was read, and into which it was written.
 import { z } from "zod";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 const useShape = z.object({ unit_id: z.string(), tag: z.string(), at: z.string(), by: z.string() });
@@ -60,7 +61,7 @@ export async function addProfile(
     "insert into profile (club_id, device_id, name, backup_id, person_id) values (current_club(), $1, $2, $3, $4) returning id",
     [p.device, p.name, p.backup, p.by],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** It was written into a radio. */

@@ -71,7 +71,13 @@ export type RepeaterFacts = {
 };
 
 /** Puts one in, or changes the one of that id. */
-export async function putRepeater(tx: Tx, id: string | undefined, one: RepeaterFacts): Promise<string> {
+export function putRepeater(tx: Tx, id: undefined, one: RepeaterFacts): Promise<string>;
+export function putRepeater(tx: Tx, id: string | undefined, one: RepeaterFacts): Promise<string | undefined>;
+export async function putRepeater(
+  tx: Tx,
+  id: string | undefined,
+  one: RepeaterFacts,
+): Promise<string | undefined> {
   const values = [
     ...[one.name, one.receive, one.transmit, one.digital, one.open, JSON.stringify(one.access)],
     ...[one.latitude ?? null, one.longitude ?? null, one.note],
@@ -86,7 +92,7 @@ export async function putRepeater(tx: Tx, id: string | undefined, one: RepeaterF
            note = $9 where id = $10 and shelved_at is null returning id`,
     id === undefined ? values : [...values, id],
   );
-  return rows[0]?.id ?? "";
+  return rows[0]?.id;
 }
 
 export const noteHeard = (

@@ -3,6 +3,7 @@ import { z } from "zod";
 import { happening, type RunEvent, type SentEvent } from "#core/run/event.ts";
 import { planShape, type RunPlan } from "#core/run/plan.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 const runRow = z.object({
@@ -43,7 +44,7 @@ export async function addRun(
     "insert into run (club_id, unit_id, title, plan, begun_by, held_by, errand) values (current_club(), $1, $2, $3, $4, $4, $5) returning id",
     [run.unit, run.title, JSON.stringify(run.plan), run.by, run.errand ? JSON.stringify(run.errand) : null],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 export async function runById(tx: Tx, id: string): Promise<RunRow | undefined> {

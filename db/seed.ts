@@ -9,6 +9,7 @@ import type { Policy } from "#core/unit/policy.ts";
 import type { ReadingSource } from "#core/unit/unit.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { RevisionFields } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 
@@ -141,5 +142,5 @@ export async function seedRun(
       `insert into run_event (club_id, run_id, number, id, at, person_id, what) values (current_club(), $1, $2, $3, $4, $5, $6)`,
       [rows[0]?.id, i + 1, `demo event ${i + 1}`, at, run.by, JSON.stringify(what)],
     );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }

@@ -37,12 +37,24 @@ export const settingsIn = (rows: readonly ItemRow[]): SettingRow[] =>
 export const codesIn = (rows: readonly ItemRow[]) =>
   rows.flatMap((row) => (row.kind === "code" ? [{ name: row.name, ...row.facts }] : []));
 
+export function putServiceItem(
+  tx: Tx,
+  model: string,
+  id: undefined,
+  item: { readonly kind: ItemKind; readonly name: string; readonly facts: object; readonly source: Source },
+): Promise<string>;
+export function putServiceItem(
+  tx: Tx,
+  model: string,
+  id: string | undefined,
+  item: { readonly kind: ItemKind; readonly name: string; readonly facts: object; readonly source: Source },
+): Promise<string | undefined>;
 export async function putServiceItem(
   tx: Tx,
   model: string,
   id: string | undefined,
   item: { readonly kind: ItemKind; readonly name: string; readonly facts: object; readonly source: Source },
-): Promise<string> {
+): Promise<string | undefined> {
   const values = [model, item.kind, item.name, item.facts, item.source];
   const { rows } = id
     ? await ask(
@@ -60,7 +72,7 @@ export async function putServiceItem(
            coalesce((select max(position) + 1 from service_item where model_id = $1), 0)) returning id`,
         values,
       );
-  return rows[0]?.id ?? "";
+  return rows[0]?.id;
 }
 
 export const shelveServiceItem = (tx: Tx, model: string, id: string) =>

@@ -3,6 +3,7 @@
 import { z } from "zod";
 import { foldAddress } from "#core/club/address.ts";
 import { ask } from "./ask.ts";
+import { only } from "./only.ts";
 import { pool, type Tx, withoutClub } from "./pool.ts";
 
 /** A session ends after this long in any case, and when it was not used for so long. */
@@ -183,7 +184,7 @@ export function signingKey(): Promise<Buffer> {
   if (known?.of !== pool()) {
     const key = withoutClub(async (tx) => {
       const { rows } = await ask(tx, z.object({ signing_key: z.instanceof(Buffer) }), "select signing_key()");
-      return rows[0]?.signing_key ?? Buffer.alloc(0);
+      return only(rows).signing_key;
     });
     known = { of: pool(), key };
     key.catch(() => {

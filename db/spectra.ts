@@ -3,6 +3,7 @@ import { z } from "zod";
 import { type Line, lineShape, type NamedLimit, type SpectrumMeter } from "#core/measure/harmonics.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { ask, idRow } from "./ask.ts";
+import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 
 const limitRow = z.object({
@@ -48,7 +49,7 @@ export async function putLimit(tx: Tx, id: string | undefined, limit: NamedLimit
          values (current_club(), $1, $2, $3, $4, $5) returning id`,
         values,
       );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 export const shelveLimit = (tx: Tx, id: string) =>
@@ -116,7 +117,7 @@ export async function addSpectrum(
       ...[s.limit ?? null, s.note, on ?? null],
     ],
   );
-  return rows[0]?.id ?? "";
+  return only(rows).id;
 }
 
 /** False if it was struck already, or is not of this unit. */

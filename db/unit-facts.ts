@@ -48,18 +48,18 @@ export const theirsOf = (scope: Scope): string =>
     ? "unit_id = any($1::bigint[])"
     : `unit_id in (select u.id from unit u where ${scopeCondition(scope).where})`;
 
-// Each kind of row is found for all units at once, and comes as one text: what stands between the brackets of a list of lists in
-// JSON. Glued together like this it takes the database little more than finding the rows, and us a third of reading lines.
-/** `words` hold no quotes (numbers, days, words of ours; nothing at all is ""); `typed` is what somebody typed. */
+// Each kind of row is found for all units at once, and comes as one list of lists: that takes us a third of reading lines.
+/** `words` are told as text, nothing at all as ""; `typed` is what somebody typed, as it is. */
 const list = (words: readonly string[], ...typed: readonly string[]) => {
-  const plain = words.map((word) => `coalesce((${word})::text, '')`).join(", ");
-  const quoted = typed.map((cell) => ` || ',' || coalesce(to_json(${cell})::text, 'null')`).join("");
-  return `string_agg(concat_ws('","', ${plain}) || '"'${quoted}, '],["')`;
+  const cells = [...words.map((word) => `coalesce((${word})::text, '')`), ...typed];
+  return `json_agg(json_build_array(${cells.join(", ")}))`;
 };
-const cellsOf = <Cells>(text: string | null): Cells[] => (text === null ? [] : JSON.parse(`[["${text}]]`));
+const listed = z.array(z.array(z.string().nullable())).nullable();
+type Listed = z.output<typeof listed>;
+const cellsOf = <Cells>(rows: Listed): Cells[] => (rows ?? []) as Cells[];
 
 /** A scope's units that are not shelved, as the database tells them. */
-const unitRows = z.object({ units: z.string().nullable() });
+const unitRows = z.object({ units: listed });
 type UnitCells = [
   id: string,
   model: string,
@@ -77,14 +77,14 @@ const UNITS = `select ${list(
 )} units`;
 
 const seenRows = z.object({
-  readings: z.string().nullable(),
-  custody: z.string().nullable(),
-  backups: z.string().nullable(),
-  modes: z.string().nullable(),
-  measured: z.string().nullable(),
-  unpaired: z.string().nullable(),
-  plugs: z.string().nullable(),
-  awaited: z.string().nullable(),
+  readings: listed,
+  custody: listed,
+  backups: listed,
+  modes: listed,
+  measured: listed,
+  unpaired: listed,
+  plugs: listed,
+  awaited: listed,
 });
 type SeenRows = z.output<typeof seenRows>;
 type ReadingCells = [
