@@ -58,7 +58,9 @@ function writers(): ReadonlyMap<string, Writer> {
       const body = text.slice(start.index, starts[i + 1]?.index ?? text.length);
       const called = [...inDatabase].filter(([name]) => new RegExp(`\\b${name}\\(`).test(body));
       return {
-        ...{ file, name: start[1] ?? "", body },
+        file,
+        name: start[1] ?? "",
+        body,
         tables: new Set([...tablesIn(body), ...called.flatMap(([, tables]) => [...tables])]),
       };
     });

@@ -28,7 +28,10 @@ export const meta: Route.MetaFunction = () => [{ title: "Mossy Cabinet" }];
 
 export const links: Route.LinksFunction = () =>
   [sans, serif, mono].map((href) => ({
-    ...{ rel: "preload", as: "font", type: "font/woff2", crossOrigin: "anonymous" as const },
+    rel: "preload",
+    as: "font",
+    type: "font/woff2",
+    crossOrigin: "anonymous" as const,
     href,
   }));
 

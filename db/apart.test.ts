@@ -121,7 +121,11 @@ beforeAll(async () => {
     const mode = await putMode(tx, model, undefined, {
       name: "M",
       facts: modeFacts.parse({ transmit: [], receive: [] }),
-      ...{ component_id: null, firmware: null, hardware_revisions: null, enter_id: null, leave_id: null },
+      component_id: null,
+      firmware: null,
+      hardware_revisions: null,
+      enter_id: null,
+      leave_id: null,
       source,
     });
     await addUnitMode(tx, { unit, mode, how: "told", why: "", by: one.person });
@@ -151,12 +155,21 @@ beforeAll(async () => {
     await keepFile(tx, "f".repeat(64), new Uint8Array([1]));
     const plan = await addPlan(tx, { blocks: [], by: one.person });
     await addPlanTable(tx, {
-      ...{ plan, model, sum: sumOf(channels), sha256: "f".repeat(64) },
+      plan,
+      model,
+      sum: sumOf(channels),
+      sha256: "f".repeat(64),
       laid: { channels, left: [], listening: [], cut: [], blocks: [] },
     });
     await addCodeplug(tx, { unit, source: "brought", name: "c", channels, by: one.person });
     const repeater = await putRepeater(tx, undefined, {
-      ...{ name: "R", receive: 2, transmit: 1, digital: false, open: true, access: {}, note: "" },
+      name: "R",
+      receive: 2,
+      transmit: 1,
+      digital: false,
+      open: true,
+      access: {},
+      note: "",
     });
     await noteHeard(tx, { repeater, on: "2026-05-02", how: "heard", by: one.person });
     await tx.query(
@@ -176,7 +189,9 @@ beforeAll(async () => {
       undefined,
     );
     const item = await putServiceItem(tx, model, undefined, {
-      ...{ kind: "setting", name: "S", facts: { where: "", meaning: "m", usual: "", never: "" } },
+      kind: "setting",
+      name: "S",
+      facts: { where: "", meaning: "m", usual: "", never: "" },
       source,
     });
     await addUnitSetting(tx, { unit, item, value: "1", changed: false, why: "", by: one.person });

@@ -81,7 +81,10 @@ async function act(tx: Tx, { radios, plans }: Past, one: Deed): Promise<void> {
     for (const [i, table] of one.tables.entries())
       if (table !== null)
         await addPlanTable(tx, {
-          ...{ plan, model: models[i] ?? "", sum: sumOf(tableOf(table)), sha256: "f".repeat(64) },
+          plan,
+          model: models[i] ?? "",
+          sum: sumOf(tableOf(table)),
+          sha256: "f".repeat(64),
           laid: { channels: tableOf(table), left: [], listening: [], cut: [], blocks: [] },
         });
     plans.push([...one.tables]);
@@ -91,7 +94,11 @@ async function act(tx: Tx, { radios, plans }: Past, one: Deed): Promise<void> {
   if (!radio) return;
   const put = (source: "brought" | "made" | "written", table: number | null, run?: string) =>
     addCodeplug(tx, {
-      ...{ unit: radio.id, source, name: "c", by, run },
+      unit: radio.id,
+      source,
+      name: "c",
+      by,
+      run,
       channels: table === null ? undefined : tableOf(table),
     });
   if (one.does === "made") await put("made", one.table);

@@ -81,8 +81,14 @@ test("each kind of fact is confirmed by itself, with the firmware of the last ti
       source,
     });
     const mode = await putMode(tx, model, undefined, {
-      ...{ name: "m", facts: modeFacts.parse({ transmit: [], receive: [] }), source },
-      ...{ component_id: null, firmware: null, hardware_revisions: null, enter_id: null, leave_id: null },
+      name: "m",
+      facts: modeFacts.parse({ transmit: [], receive: [] }),
+      source,
+      component_id: null,
+      firmware: null,
+      hardware_revisions: null,
+      enter_id: null,
+      leave_id: null,
     });
     const subjects = { procedure, quirk, release, part: main, mode, identity: model };
     for (const kind of CONFIRMABLE) {

@@ -41,7 +41,9 @@ export async function identityById(tx: Tx, id: string): Promise<IdentityRow | un
 
 /** As core takes it. */
 export const known = (row: IdentityRow): Identity => ({
-  ...{ id: row.id, kind: row.kind, of: row.tag ?? row.owner ?? "" },
+  id: row.id,
+  kind: row.kind,
+  of: row.tag ?? row.owner ?? "",
   ...(row.value !== null && { value: row.value }),
   ...(row.asked_on !== null && { askedOn: row.asked_on as PlainDate }),
   ...(row.usually_days !== null && { usuallyDays: row.usually_days }),

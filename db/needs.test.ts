@@ -342,8 +342,11 @@ test("a need of any kind comes back as it was stored, one by one and by the thou
         const row = byKind.get(need.kind);
         expect(row?.because).toEqual(need.because);
         expect(row).toMatchObject({
-          ...{ cause: need.cause, due_from: need.dueFrom, due_to: need.dueTo ?? null },
-          ...{ held_from: need.heldFrom ?? null, action: actionOf(need, false) },
+          cause: need.cause,
+          due_from: need.dueFrom,
+          due_to: need.dueTo ?? null,
+          held_from: need.heldFrom ?? null,
+          action: actionOf(need, false),
           urgency: URGENCIES.indexOf(need.urgency),
         });
       }

@@ -100,8 +100,13 @@ test("what refers to a part is counted, kind by kind, shelved releases and condi
     await putQuirk(tx, model, undefined, { symptom: "hums", cause: "", cure: "", ...own });
     await putProcedure(tx, model, undefined, {
       ...own,
-      ...{ purpose: "flash", title: "P", effect: "harmless", steps: [{ kind: "turn", to: "on" }] },
-      ...{ hardware_revisions: null, minutes: 1, draft: false },
+      purpose: "flash",
+      title: "P",
+      effect: "harmless",
+      steps: [{ kind: "turn", to: "on" }],
+      hardware_revisions: null,
+      minutes: 1,
+      draft: false,
     });
     await addConfirmation(tx, {
       model,

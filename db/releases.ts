@@ -103,6 +103,8 @@ export async function releaseOffers(tx: Tx, model: string): Promise<ReleaseOffer
   const names = (kind: string) => [...new Set(of(kind).map(({ name }) => name))];
   return {
     versions: of("version").map(({ name, part }) => ({ version: name, part })),
-    ...{ tools: names("tool"), toolVersions: names("tool-version"), regions: names("region") },
+    tools: names("tool"),
+    toolVersions: names("tool-version"),
+    regions: names("region"),
   };
 }

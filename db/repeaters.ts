@@ -51,8 +51,13 @@ export async function repeaterById(tx: Tx, id: string): Promise<RepeaterRow | un
 
 /** As core takes it. */
 export const listed = (row: RepeaterRow): ListedRepeater => ({
-  ...{ id: row.id, name: row.name, receive: row.receive, transmit: row.transmit },
-  ...{ digital: row.digital, open: row.open, ...row.access },
+  id: row.id,
+  name: row.name,
+  receive: row.receive,
+  transmit: row.transmit,
+  digital: row.digital,
+  open: row.open,
+  ...row.access,
   ...(row.latitude !== null &&
     row.longitude !== null && { place: { latitude: row.latitude, longitude: row.longitude } }),
   ...(row.last_on !== null && { confirmedOn: row.last_on as PlainDate }),

@@ -163,7 +163,14 @@ async function oneByOne(tx: Tx, only?: string) {
 const shown = ({ all }: Awaited<ReturnType<typeof loadSituations>>) =>
   all
     .map(({ unit: { readings, id, model, group, region, addedOn, hold, away, backOn } }) => ({
-      ...{ id, model, group, region, addedOn, hold, away, backOn },
+      id,
+      model,
+      group,
+      region,
+      addedOn,
+      hold,
+      away,
+      backOn,
       readings: readings
         .map(({ id: own, component, raw, on }) => ({ id: own, component, raw, on }))
         .sort((a, b) => Number(a.component) - Number(b.component)),

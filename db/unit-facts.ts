@@ -245,7 +245,8 @@ function knownUnits(
     const wanted = awaitedOf.get(id);
     if (wanted)
       unit.awaited = wanted.map(([, what, wantedSince, askedOn, by]) => ({
-        ...{ what, since: wantedSince },
+        what,
+        since: wantedSince,
         ...(askedOn && { askedOn }),
         ...(by && { by }),
       }));

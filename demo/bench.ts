@@ -33,19 +33,31 @@ type PastRun = {
 const RUNS: readonly PastRun[] = [
   { ago: 640, tag: "W-03", who: "Tobin", purpose: "flash", seconds: [31, 12, 20, 290, 14, 3, 11, 4] },
   {
-    ...{ ago: 430, tag: "W-01", who: "Tobin", purpose: "flash", seconds: [40, 15, 22, 120, 9, 3, 12, 5] },
+    ago: 430,
+    tag: "W-01",
+    who: "Tobin",
+    purpose: "flash",
+    seconds: [40, 15, 22, 120, 9, 3, 12, 5],
     odd: [3, "It stopped half way.", "The plug is not pressed home", "Pressed it home"],
   },
   { ago: 372, tag: "W-02", who: "Bram", purpose: "update-mode", seconds: [4, 9, 5] },
   { ago: 265, tag: "W-03", who: "Juno", purpose: "flash", seconds: [22, 8, 12, 268, 9, 2, 10, 3] },
   {
-    ...{ ago: 240, tag: "W-06", who: "Juno", purpose: "flash", seconds: [35, 11, 14, 60, 9, 3, 10, 4] },
+    ago: 240,
+    tag: "W-06",
+    who: "Juno",
+    purpose: "flash",
+    seconds: [35, 11, 14, 60, 9, 3, 10, 4],
     stopped: [3, "the lead K-04 makes a port with a fault sign; another evening, another computer"],
   },
   { ago: 196, tag: "W-02", who: "Tobin", purpose: "flash", seconds: [25, 9, 12, 271, 12, 3, 10, 4] },
   { ago: 121, tag: "W-01", who: "Juno", purpose: "back-up", seconds: [18, 40, 12, 5] },
   {
-    ...{ ago: 121, tag: "W-01", who: "Juno", purpose: "flash", seconds: [19, 7, 9, 265, 8, 2, 10, 3] },
+    ago: 121,
+    tag: "W-01",
+    who: "Juno",
+    purpose: "flash",
+    seconds: [19, 7, 9, 265, 8, 2, 10, 3],
     odd: [
       7,
       "“LO MEM” for a few seconds after a flash",
@@ -94,8 +106,12 @@ async function layBackups(tx: Tx, { units, people, evening }: Known, today: Plai
     await keepFile(tx, sha256, content);
     const day = addDays(today, -ago);
     await addBackup(tx, {
-      ...{ unit: units.get(tag) ?? "", sha256, name: `${tag} ${day}.plug`, run: undefined },
-      ...{ by: people.get(who) ?? "", at: evening(day, 15) },
+      unit: units.get(tag) ?? "",
+      sha256,
+      name: `${tag} ${day}.plug`,
+      run: undefined,
+      by: people.get(who) ?? "",
+      at: evening(day, 15),
     });
   }
 }
@@ -163,11 +179,12 @@ async function layRun(
     if (step === steps - 1) add({ kind: "finished" });
   }
   await seed.seedRun(tx, {
-    ...{ unit, title: procedure.title, plan, by: people.get(run.who) ?? "" },
-    ...{
-      begunAt: new Date(begun).toISOString(),
-      endedAt: run.left === undefined ? new Date(at).toISOString() : undefined,
-    },
+    unit,
+    title: procedure.title,
+    plan,
+    by: people.get(run.who) ?? "",
+    begunAt: new Date(begun).toISOString(),
+    endedAt: run.left === undefined ? new Date(at).toISOString() : undefined,
     events,
   });
 }

@@ -47,17 +47,24 @@ export async function layBluetooth(tx: Tx, laid: LaidForBluetooth, today: PlainD
           ? undefined
           : (await deviceOf(tx, "lead", lead))?.id;
     const id = await putThing(tx, "device", own, {
-      ...{ tag: device.tag, kind: device.kind, what: device.what ?? "", shows: device.shows ?? "" },
-      ...{ address: device.address ?? null, app: device.app?.[0] ?? "", app_version: device.app?.[1] ?? "" },
-      ...{ app_needs: device.appNeeds ?? "", lamp: device.lamp ?? "", battery: device.battery ?? "sound" },
+      tag: device.tag,
+      kind: device.kind,
+      what: device.what ?? "",
+      shows: device.shows ?? "",
+      address: device.address ?? null,
+      app: device.app?.[0] ?? "",
+      app_version: device.app?.[1] ?? "",
+      app_needs: device.appNeeds ?? "",
+      lamp: device.lamp ?? "",
+      battery: device.battery ?? "sound",
       serves: (device.serves ?? []).map(([model, as]) => ({ model: find(laid.models, model), as })),
-      ...{
-        full_minutes: device.full ?? null,
-        idle_per_day: device.idle ?? null,
-        per_use: device.perUse ?? null,
-      },
+      full_minutes: device.full ?? null,
+      idle_per_day: device.idle ?? null,
+      per_use: device.perUse ?? null,
       charger_id: device.charger ? find(laid.gear, device.charger) : null,
-      ...{ holds: device.holds ?? 1, offers: device.offers ?? "", fails: device.fails ?? "" },
+      holds: device.holds ?? 1,
+      offers: device.offers ?? "",
+      fails: device.fails ?? "",
       place_id: device.place ? find(laid.places, device.place) : null,
       simulated: device.simulated ?? false,
       note: device.note ?? "",
@@ -70,7 +77,10 @@ export async function layBluetooth(tx: Tx, laid: LaidForBluetooth, today: PlainD
   for (const { ago, device, unit, who, settings = "", events } of PAIRINGS) {
     const by = find(laid.people, who);
     const pairing = await addPairing(tx, {
-      ...{ device: find(devices, device), unit: find(laid.units, unit), by, settings },
+      device: find(devices, device),
+      unit: find(laid.units, unit),
+      by,
+      settings,
       since: before(today, ago),
     });
     for (const [i, [day, kind, note]] of events.entries())
@@ -80,20 +90,31 @@ export async function layBluetooth(tx: Tx, laid: LaidForBluetooth, today: PlainD
     const [backup] = await backupsOf(tx, find(laid.units, from), 1);
     const by = find(laid.people, who);
     const profile = await addProfile(tx, {
-      ...{ device: find(devices, device), name, by },
+      device: find(devices, device),
+      name,
+      by,
       backup: backup?.id ?? "",
     });
     for (const [ago, unit, user] of uses)
       await addProfileUse(tx, {
-        ...{ profile, unit: find(laid.units, unit), by: find(laid.people, user) },
+        profile,
+        unit: find(laid.units, unit),
+        by: find(laid.people, user),
         at: before(today, ago),
       });
   }
   for (const { what, model, menu, wrong, steps, pin, shows, settings, fails = "", from } of PAIR_ADVICE)
     await putThing(tx, "pair_advice", undefined, {
-      ...{ what, model_id: model === undefined ? null : find(laid.models, model), menu },
-      ...{ wrong_menu: wrong?.[0] ?? "", wrong_shows: wrong?.[1] ?? "", pin: pin?.[0] ?? "" },
-      ...{ pin_seconds: pin?.[1] ?? null, shows, fails, source: { kind: from[0], what: from[1] } },
+      what,
+      model_id: model === undefined ? null : find(laid.models, model),
+      menu,
+      wrong_menu: wrong?.[0] ?? "",
+      wrong_shows: wrong?.[1] ?? "",
+      pin: pin?.[0] ?? "",
+      pin_seconds: pin?.[1] ?? null,
+      shows,
+      fails,
+      source: { kind: from[0], what: from[1] },
       steps: linesOf(steps, readPairStep),
       settings: linesOf(settings, readPairSetting),
     });

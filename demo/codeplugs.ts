@@ -68,7 +68,10 @@ export async function layCodeplugs(tx: Tx, known: Known, today: PlainDate): Prom
       tx,
       undefined,
       {
-        ...{ kind, value, note: "", usuallyDays: usually },
+        kind,
+        value,
+        note: "",
+        usuallyDays: usually,
         ...(tag !== undefined && { unit: known.units.get(tag) }),
         ...(owner !== undefined && { owner: by(owner) }),
         ...(asked !== undefined && { askedOn: addDays(today, -asked) }),
@@ -81,8 +84,15 @@ export async function layCodeplugs(tx: Tx, known: Known, today: PlainDate): Prom
 
 /** It was noted before the list was sorted, and means another since. */
 const ASTRAY: CodeplugChannel = {
-  ...{ position: 120, name: "Marshal spare", receive: 439_500_000, transmit: 439_500_000 },
-  ...{ bandwidth: 12_500, digital: true, colour: 1, slot: 1, talkgroup: "3 99905" },
+  position: 120,
+  name: "Marshal spare",
+  receive: 439_500_000,
+  transmit: 439_500_000,
+  bandwidth: 12_500,
+  digital: true,
+  colour: 1,
+  slot: 1,
+  talkgroup: "3 99905",
 };
 
 async function layCarried(
@@ -93,7 +103,9 @@ async function layCarried(
 ): Promise<void> {
   for (const { ago, who, tag, ...one } of BY_HAND)
     await addCodeplug(tx, {
-      ...{ ...one, unit: units.get(tag) ?? "", by: people.get(who) ?? "" },
+      ...one,
+      unit: units.get(tag) ?? "",
+      by: people.get(who) ?? "",
       at: evening(addDays(today, -ago), 5),
     });
   const last = new Map<string, readonly CodeplugChannel[]>();
@@ -104,14 +116,13 @@ async function layCarried(
       const table = revisions[revision - 1]?.find((one) => one.model_id === model);
       if (!table) throw new Error(`${tag} is of a model that has no table of plan ${revision}`);
       await addCodeplug(tx, {
-        ...{
-          unit,
-          source: "written",
-          name: `plan ${revision}`,
-          by: people.get(who) ?? "",
-          planTable: table.id,
-        },
-        ...{ channels: table.laid.channels, at: evening(addDays(today, -ago), 2 * (i + 1)) },
+        unit,
+        source: "written",
+        name: `plan ${revision}`,
+        by: people.get(who) ?? "",
+        planTable: table.id,
+        channels: table.laid.channels,
+        at: evening(addDays(today, -ago), 2 * (i + 1)),
       });
       last.set(tag, table.laid.channels);
       const radio = await simulatedState(tx, unit);
@@ -119,8 +130,12 @@ async function layCarried(
     }
   for (const [ago, who, tag, name, members] of LISTS)
     await addCodeplug(tx, {
-      ...{ unit: units.get(tag) ?? "", source: "brought", name, by: people.get(who) ?? "" },
-      ...{ channels: [...(last.get(tag) ?? []), ASTRAY], lists: { talkgroups: { by: "position", members } } },
+      unit: units.get(tag) ?? "",
+      source: "brought",
+      name,
+      by: people.get(who) ?? "",
+      channels: [...(last.get(tag) ?? []), ASTRAY],
+      lists: { talkgroups: { by: "position", members } },
       at: evening(addDays(today, -ago), 45),
     });
 }

@@ -47,7 +47,8 @@ export async function layModes(
       const range = firmware && parseRange(firmware[1]);
       const known = modeShape.parse({
         ...rest,
-        ...{ transmit: bandsOf(transmit), receive: bandsOf(receive) },
+        transmit: bandsOf(transmit),
+        receive: bandsOf(receive),
         ...(fixed && { fixed: fixed.map((mhz) => ({ frequency: hertzOf(mhz) })) }),
       });
       await putMode(tx, model.id, undefined, {
@@ -56,7 +57,8 @@ export async function layModes(
         component_id: firmware ? (model.components.get(firmware[0])?.id ?? null) : null,
         firmware: range?.ok ? range.value : null,
         hardware_revisions: null,
-        ...{ enter_id: titled(enter), leave_id: titled(leave) },
+        enter_id: titled(enter),
+        leave_id: titled(leave),
         source: { kind: source[0], what: source[1] },
       });
     }
@@ -102,7 +104,11 @@ export async function laySpectra(
       {
         carrier: { frequency: hertzOf(mhz), dbm },
         lines: harmonics.map((level, i) => ({ frequency: hertzOf(mhz * (i + 2)), dbm: level })),
-        ...{ attenuation, meter: "MS-1", known: { error: 2, floor: -80, most: 10 }, limit, note },
+        attenuation,
+        meter: "MS-1",
+        known: { error: 2, floor: -80, most: 10 },
+        limit,
+        note,
       },
       addDays(today, -ago),
     );
@@ -118,16 +124,17 @@ export async function layChannels(
 ): Promise<void> {
   for (const [ago, tag, who, name, channels] of CHANNELS)
     await addCodeplug(tx, {
-      ...{ unit: units.get(tag) ?? "", by: people.get(who) ?? "", name, at: addDays(today, -ago) },
+      unit: units.get(tag) ?? "",
+      by: people.get(who) ?? "",
+      name,
+      at: addDays(today, -ago),
       source: "brought",
       channels: channels.map(([called, receive, transmit, khz], i) => ({
-        ...{
-          position: i + 1,
-          digital: false,
-          name: called,
-          receive: hertzOf(receive),
-          bandwidth: khz * 1000,
-        },
+        position: i + 1,
+        digital: false,
+        name: called,
+        receive: hertzOf(receive),
+        bandwidth: khz * 1000,
         ...(transmit !== undefined && { transmit: hertzOf(transmit) }),
       })),
     });

@@ -16,7 +16,10 @@ afterAll(closePool);
 test("of a club that is not the demo's nobody's address is printed", async () => {
   expect(await demoSignIns()).toEqual([]);
   await foundClub({
-    ...{ club: "Alder Ford Radio", timeZone: "UTC", keeper: "Ash", email: "ash@alderford.example" },
+    club: "Alder Ford Radio",
+    timeZone: "UTC",
+    keeper: "Ash",
+    email: "ash@alderford.example",
     passwordHash: "their own",
   });
   expect(await demoSignIns()).toEqual([]);

@@ -127,7 +127,9 @@ test("guessing at one's own password comes to an end, the right one included, an
   const change = async (present: string) => {
     const answer = await page.request.post(`${served.address}/me`, {
       form: {
-        ...{ intent: "password", present, key: crypto.randomUUID() },
+        intent: "password",
+        present,
+        key: crypto.randomUUID(),
         password: "seven herons over the weir",
       },
       headers: { Origin: served.address },

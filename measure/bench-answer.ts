@@ -11,7 +11,10 @@ export async function answerAt(
     method: "POST",
     headers: { Origin: address, cookie, "Content-Type": "application/x-www-form-urlencoded" },
     body: new URLSearchParams({
-      ...{ intent, number: String(number), place: String(place), last: "no" },
+      intent,
+      number: String(number),
+      place: String(place),
+      last: "no",
       key: crypto.randomUUID(),
     }),
   });

@@ -31,7 +31,9 @@ export async function measureBench(): Promise<Measured[]> {
     here.pressOnce(own[0] ?? ""),
   );
   const [base = 0] = await ask({
-    ...{ pages: [{ url: `${here.served.address}/sign-in`, headers: {} }], atOnce: BENCHES, rounds: 40 },
+    pages: [{ url: `${here.served.address}/sign-in`, headers: {} }],
+    atOnce: BENCHES,
+    rounds: 40,
   });
   const before = await here.stands();
   const began = performance.now();
@@ -92,10 +94,14 @@ async function benches() {
   const runs = await layRuns(owner, MANY);
   const numbers = new Map(runs.map((run) => [run, 1]));
   return {
-    ...{ served, cookie, runs },
+    served,
+    cookie,
+    runs,
     press: async (which: readonly string[], pace: BenchTask["pace"]): Promise<number[]> => {
       const task: BenchTask = {
-        ...{ address: served.address, cookie, pace },
+        address: served.address,
+        cookie,
+        pace,
         runs: which.map((id) => ({ id, number: numbers.get(id) ?? 1 })),
       };
       const { stdout } = await promisify(execFile)(process.execPath, [

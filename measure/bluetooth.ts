@@ -24,8 +24,12 @@ function devices(): Charged[] {
         : { kind: "level", at, percent: random(100) };
     });
     return {
-      ...{ id: String(i), battery: "sound", fullMinutes: 60 + random(120), idlePerDay: 1 },
-      ...{ story: storyOf(notes), charger: String(i % CHARGERS) },
+      id: String(i),
+      battery: "sound",
+      fullMinutes: 60 + random(120),
+      idlePerDay: 1,
+      story: storyOf(notes),
+      charger: String(i % CHARGERS),
     };
   });
 }

@@ -22,7 +22,10 @@ async function fillCarried(tx: Tx, { person: by }: Actor): Promise<void> {
     const plan = await addPlan(tx, { blocks: [], by, issuedAt: "2026-05-01T00:00:00Z" });
     for (const { id: model } of models.rows)
       await addPlanTable(tx, {
-        ...{ plan, model, sum: sumOf(channels), sha256 },
+        plan,
+        model,
+        sum: sumOf(channels),
+        sha256,
         laid: { channels, left: [], listening: [], cut: [], blocks: [] },
       });
   }

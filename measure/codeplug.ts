@@ -19,14 +19,17 @@ function random(most: number): number {
 
 const someChannel = (position: number): CodeplugChannel =>
   codeplugChannel.parse({
-    ...{ position, name: `Channel ${random(500)}` },
+    position,
+    name: `Channel ${random(500)}`,
     receive: (random(2) ? 144 : 430) * MHZ + random(150) * 12_500,
   });
 
 export async function measureCodeplug(): Promise<Measured[]> {
   seed = 3;
   const plan: PlanBlock[] = Array.from({ length: BLOCKS }, (_, b) => ({
-    ...{ name: `block ${b}`, priority: 1 + random(9), listens: b % 2 === 0 },
+    name: `block ${b}`,
+    priority: 1 + random(9),
+    listens: b % 2 === 0,
     members: Array.from({ length: Math.ceil(MEMBERS / BLOCKS) }, () => {
       const { position: _position, ...member } = someChannel(1);
       return { ...member, transmit: member.receive };
@@ -37,7 +40,10 @@ export async function measureCodeplug(): Promise<Measured[]> {
       layOut(plan, {
         receive: [{ from: 136 * MHZ, to: 470 * MHZ }],
         transmit: [{ from: 144 * MHZ, to: 146 * MHZ }],
-        ...{ digital: true, capacity: 16 << (model % 9), nameSigns: 6 + (model % 10), everyTone: false },
+        digital: true,
+        capacity: 16 << (model % 9),
+        nameSigns: 6 + (model % 10),
+        everyTone: false,
       });
   });
   const one = Array.from({ length: CHANNELS }, (_, i) => someChannel(i + 1));
@@ -64,7 +70,12 @@ export async function measureCodeplug(): Promise<Measured[]> {
   });
   const checked = await best(10, () =>
     checkCodeplug(many, {
-      ...{ mode, allowed: mode.transmit, class: "c", on: plain("2026-05-02"), lists: {}, habits: [] },
+      mode,
+      allowed: mode.transmit,
+      class: "c",
+      on: plain("2026-05-02"),
+      lists: {},
+      habits: [],
       holds: codeplugFacts.parse({ capacity: 4000, nameSigns: 9, digital: false }),
       plan: [{ class: "c", from: 1, to: 1e12, bandwidth: 12_500, note: "" }],
     }),

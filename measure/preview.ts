@@ -64,7 +64,9 @@ async function measure(tx: Tx, who: SignedIn): Promise<Measured[]> {
     version: "9.9",
     track: "factory",
     releasedOn: input.releasedOn,
-    ...{ erases: "nothing", minutes: "5", risk: "2" },
+    erases: "nothing",
+    minutes: "5",
+    risk: "2",
   };
   const answer = await best(6, async () => {
     const form = new FormData();

@@ -26,8 +26,13 @@ async function backup(): Promise<string> {
   await writeArchive(
     file,
     {
-      ...{ format: "mossy-cabinet/backup", version: 1, madeAt: "2026-12-01", migrations: [], tables: {} },
-      ...{ dumpSha256: await hashOf(dump), dumpBytes: fs.statSync(dump).size },
+      format: "mossy-cabinet/backup",
+      version: 1,
+      madeAt: "2026-12-01",
+      migrations: [],
+      tables: {},
+      dumpSha256: await hashOf(dump),
+      dumpBytes: fs.statSync(dump).size,
     },
     dump,
   );

@@ -65,7 +65,10 @@ async function taking(who: { person: string }) {
   const { port } = server.address() as AddressInfo;
   const begin = () => {
     const request = http.request({
-      ...{ port, host: "127.0.0.1", path: "/import", method: "POST" },
+      port,
+      host: "127.0.0.1",
+      path: "/import",
+      method: "POST",
       headers: { "Content-Type": multipart, "Content-Length": 8_000_000 },
     });
     const answer = new Promise<string>((resolve, reject) => {

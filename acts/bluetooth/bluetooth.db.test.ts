@@ -74,7 +74,9 @@ async function run(tx: Tx, tag: string, errand: object) {
         await send({ kind: "overrode", gate: step.gate, reason: "kept last night" });
       else
         await send({
-          ...{ kind: "held", gate: step.gate, charge: 90 },
+          kind: "held",
+          gate: step.gate,
+          charge: 90,
           ...(step.sha256 !== undefined && { sha256: step.sha256 }),
         });
     }
@@ -207,7 +209,9 @@ it("a charge log out of order is put in order, and what does not fit is not take
     const device = await deviceOf(tx, "HS-1");
     const note = (kind: string, daysAgo: number, time: string) =>
       act(tx, noteCharge, {
-        ...{ device, what: { kind }, how: "typed" },
+        device,
+        what: { kind },
+        how: "typed",
         at: `${addDays(club.who.today, -daysAgo)}T${time}`,
       });
     expect(await note("plugged", 3, "10:00")).toMatchObject({ ok: true });
@@ -288,7 +292,8 @@ it("a programmer among the leads is a device; it stays what it is; its firmware 
     const fields = Object.fromEntries(Object.entries(lead ?? {}).filter(([name]) => name !== "id"));
     await act(tx, writeThing, { kind: "leads", thing: lead?.id, values: { ...fields, kind: "programmer" } });
     expect((await deviceRows(tx)).find((row) => row.lead_id === lead?.id)).toMatchObject({
-      ...{ kind: "programmer", tag: "K-02" },
+      kind: "programmer",
+      tag: "K-02",
     });
     const device = (await deviceRows(tx)).find((row) => row.tag === "BT-1");
     const own = (await valuesOf(tx, "devices", known)).find((row) => row.id === device?.id);

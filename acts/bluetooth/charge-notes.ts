@@ -12,7 +12,9 @@ export function notedOf({ kind, percent, at, struck_why }: ChargeRow): Noted[] {
 
 /** A device with the story of its charge. */
 export const chargedOf = (row: DeviceRow, notes: readonly ChargeRow[]): Charged => ({
-  ...{ id: row.id, battery: row.battery, story: storyOf(notes.flatMap(notedOf)) },
+  id: row.id,
+  battery: row.battery,
+  story: storyOf(notes.flatMap(notedOf)),
   ...(row.full_minutes !== null && { fullMinutes: row.full_minutes }),
   ...(row.idle_per_day !== null && { idlePerDay: row.idle_per_day }),
   ...(row.charger_id !== null && { charger: row.charger_id }),

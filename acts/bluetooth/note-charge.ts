@@ -45,7 +45,10 @@ export const noteCharge = defineAct({
       return bad({ kind: odd.kind });
     const percent = "percent" in what ? what.percent : undefined;
     await addCharge(tx, who.person, {
-      ...{ device, kind: what.kind, how, percent },
+      device,
+      kind: what.kind,
+      how,
+      percent,
       at: at === undefined ? undefined : instant.toISOString(),
     });
     return good({
@@ -53,7 +56,9 @@ export const noteCharge = defineAct({
       log: [
         {
           entry: {
-            ...{ kind: "charge-noted" as const, device: here.tag, how: what.kind },
+            kind: "charge-noted" as const,
+            device: here.tag,
+            how: what.kind,
             ...(percent !== undefined && { percent }),
           },
           ...(here.kind === "radio" && here.unit_id && { unit: here.unit_id }),

@@ -10,8 +10,15 @@ import { pairingsOf } from "#db/pairings.ts";
 import type { Tx } from "#db/pool.ts";
 
 export const adviceOf = (row: PairAdviceRow): PairAdvice => ({
-  ...{ what: row.what, menu: row.menu, wrongMenu: row.wrong_menu, wrongShows: row.wrong_shows },
-  ...{ steps: row.steps, pin: row.pin, shows: row.shows, settings: row.settings, fails: row.fails },
+  what: row.what,
+  menu: row.menu,
+  wrongMenu: row.wrong_menu,
+  wrongShows: row.wrong_shows,
+  steps: row.steps,
+  pin: row.pin,
+  shows: row.shows,
+  settings: row.settings,
+  fails: row.fails,
   source: row.source,
   ...(row.model_id !== null && { model: row.model_id }),
   ...(row.pin_seconds !== null && { pinSeconds: row.pin_seconds }),
@@ -60,7 +67,8 @@ export const pairFacts = async (
 ): Promise<PairFacts> => ({
   tag,
   device: {
-    ...{ tag: device.tag, what: device.what },
+    tag: device.tag,
+    what: device.what,
     floor: device.battery === "none" ? undefined : LEAST_TO_PAIR,
   },
   plan: (await pairPlanOf(tx, unit, device)).plan,

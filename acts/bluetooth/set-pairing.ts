@@ -39,7 +39,8 @@ export const setPairing = defineAct({
       log: [
         {
           entry: {
-            ...{ kind: "pairing-set" as const, device: found.value.device },
+            kind: "pairing-set" as const,
+            device: found.value.device,
             settings: lines.join("; "),
           },
           unit,

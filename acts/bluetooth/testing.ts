@@ -20,7 +20,8 @@ export const bluetoothTrials = (world: World, { day, unit }: Some) => {
     "pair-device": fc.record({
       unit: mostly([...new Set(world.pairings.map((one) => one.unit))], world.units.slice(-2)),
       device: mostly(world.devices.slice(0, -1), [NOWHERE]),
-      ...{ proved: fc.boolean(), ends: fc.boolean() },
+      proved: fc.boolean(),
+      ends: fc.boolean(),
     }),
     "note-pairing": fc.constantFrom(...world.pairings).chain((one) =>
       fc

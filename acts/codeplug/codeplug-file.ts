@@ -53,8 +53,15 @@ export async function readInto(
   if (!document) return false;
   const last = await codeplugNow(tx, kept.unit);
   await addCodeplug(tx, {
-    ...{ unit: kept.unit, source: "read", name: kept.name, backup: kept.backup, by, run, parent: last?.id },
-    ...{ channels: document.channels, lists: document.lists },
+    unit: kept.unit,
+    source: "read",
+    name: kept.name,
+    backup: kept.backup,
+    by,
+    run,
+    parent: last?.id,
+    channels: document.channels,
+    lists: document.lists,
   });
   return true;
 }
@@ -84,8 +91,12 @@ export async function pluggedNow(tx: Tx, happened: Happened, outcome: Outcome): 
   const back = !errand.success || "restore" in errand.data || !made;
   if (!errand.success && !last) return;
   await addCodeplug(tx, {
-    ...{ unit: row.unit_id, source: back ? "restored" : "written", name: row.title, parent },
-    ...{ run: row.id, by: who.person },
+    unit: row.unit_id,
+    source: back ? "restored" : "written",
+    name: row.title,
+    parent,
+    run: row.id,
+    by: who.person,
   });
   outcome.touches.push(touched(happened));
 }
@@ -122,7 +133,12 @@ export async function unplugged(tx: Tx, happened: Happened, outcome: Outcome): P
   const last = await codeplugNow(tx, row.unit_id);
   if (!last) return;
   await addCodeplug(tx, {
-    ...{ unit: row.unit_id, source: "erased", name: row.title, parent: last.id, run: row.id, by: who.person },
+    unit: row.unit_id,
+    source: "erased",
+    name: row.title,
+    parent: last.id,
+    run: row.id,
+    by: who.person,
   });
   outcome.touches.push(touched(happened));
 }

@@ -78,7 +78,8 @@ async function work(tx: Tx, tag: string, errand: object, stop: (step: string) =>
       await send({ kind: "seen" });
     } else if (step.kind === "gate")
       await send({
-        ...{ kind: "held", gate: step.gate },
+        kind: "held",
+        gate: step.gate,
         ...(step.gate === "power" && { charge: 90 }),
         ...(step.gate === "file" && { sha256: step.sha256 }),
       });
@@ -167,7 +168,8 @@ it("a revision of the radio's own line is written back; one of another radio is 
     expect(nextStep(run)?.step).toMatchObject({ kind: "gate", gate: "base", bad: true });
     expect(row.ended_at).toBeNull();
     const heron = await act(tx, beginRun, {
-      ...{ unit: await unitOf(tx, "H-01"), for: { write: { codeplug: older?.id } } },
+      unit: await unitOf(tx, "H-01"),
+      for: { write: { codeplug: older?.id } },
     });
     expect(heron).toMatchObject({ problem: { kind: "other-model", base: "W-04", model: "Wicket" } });
     const oxbow = await act(tx, beginRun, { unit: await unitOf(tx, "O-01"), for: { write: {} } });
@@ -257,7 +259,8 @@ it("what is made for a radio is not in it until it is written; lists are merged 
       problem: { kind: "nothing" },
     });
     expect(await codeplugById(tx, last ?? "")).toMatchObject({
-      ...{ source: "made", parent_id: id },
+      source: "made",
+      parent_id: id,
       lists: { talkgroups: { by: "position", members: incoming } },
     });
     await work(tx, "W-15", { write: { codeplug: last } });

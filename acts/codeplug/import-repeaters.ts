@@ -36,7 +36,8 @@ export const importRepeaters = defineAct({
       if (stands && isDeepStrictEqual(stands, now)) continue;
       await putRepeater(tx, row?.id, {
         ...fields,
-        ...{ latitude: place.latitude ?? undefined, longitude: place.longitude ?? undefined },
+        latitude: place.latitude ?? undefined,
+        longitude: place.longitude ?? undefined,
       });
       if (row) changed++;
       else added++;

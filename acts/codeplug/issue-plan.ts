@@ -29,8 +29,11 @@ export const issuePlan = defineAct({
       const { bytes, sha256 } = fileOf(table);
       await keepFile(tx, sha256, bytes);
       await addPlanTable(tx, {
-        ...{ plan: draft.id, model: table.row.model_id, laid: table.laid },
-        ...{ sum: table.sum, sha256 },
+        plan: draft.id,
+        model: table.row.model_id,
+        laid: table.laid,
+        sum: table.sum,
+        sha256,
       });
     }
     const entry = { kind: "plan-issued" as const, plan: draft.number, tables: tables.length, note };

@@ -25,8 +25,13 @@ export const keepChannels = defineAct({
     const last = await codeplugNow(tx, unit);
     if (last?.sum === sumOf(channels)) return good({ answer: {}, log: [] });
     await addCodeplug(tx, {
-      ...{ unit, source: "brought", name, channels, by: who.person },
-      ...{ parent: last?.id, lists: last?.lists },
+      unit,
+      source: "brought",
+      name,
+      channels,
+      by: who.person,
+      parent: last?.id,
+      lists: last?.lists,
     });
     const entry = { kind: "channels-kept" as const, what: name, channels: channels.length };
     return good({

@@ -24,8 +24,13 @@ export const mendCodeplug = defineAct({
     const after = mended(row.channels, cure, await codeplugCheck(tx, situation, row.lists, who.today));
     if (sumOf(after) === row.sum) return bad({ kind: "nothing" as const });
     const made = await addCodeplug(tx, {
-      ...{ unit, source: "made", name: CURE_NAME[cure], parent: row.id, by: who.person },
-      ...{ channels: after, lists: row.lists },
+      unit,
+      source: "made",
+      name: CURE_NAME[cure],
+      parent: row.id,
+      by: who.person,
+      channels: after,
+      lists: row.lists,
     });
     const entry = { kind: "codeplug-made" as const, what: CURE_NAME[cure], channels: after.length };
     return good({ answer: { codeplug: made }, log: [{ entry, unit }] });

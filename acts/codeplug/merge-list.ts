@@ -31,14 +31,12 @@ export const mergeList = defineAct({
     if (after.length > 20_000) return bad({ kind: "too-many" as const });
     if (added.length + renamed.length === 0) return bad({ kind: "nothing" as const });
     const made = await addCodeplug(tx, {
-      ...{
-        unit,
-        source: "made",
-        name: `${list} merged`,
-        parent: row.id,
-        by: who.person,
-        channels: row.channels,
-      },
+      unit,
+      source: "made",
+      name: `${list} merged`,
+      parent: row.id,
+      by: who.person,
+      channels: row.channels,
       lists: {
         ...row.lists,
         [list]: { by: row.lists[list]?.by ?? "position", members: after.map((one) => one ?? null) },

@@ -48,7 +48,9 @@ export const noteIdentity = defineAct({
       who.person,
     );
     const entry = {
-      ...{ kind: "identity-noted" as const, what: before?.kind ?? fields.kind, whose },
+      kind: "identity-noted" as const,
+      what: before?.kind ?? fields.kind,
+      whose,
       how:
         fields.value !== undefined
           ? ("there" as const)

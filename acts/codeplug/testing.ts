@@ -7,8 +7,12 @@ export const codeplugTrials = (world: World, { unit }: Some) => {
   const spot = fc.constantFrom(0, 1, 8, 900);
   const listedRepeater = fc.record({
     name: fc.constantFrom("Mirkhithe", "Ours", "Another"),
-    ...{ receive: fc.constantFrom(145_600_000, 438_650_000), transmit: fc.constant(145_000_000) },
-    ...{ digital: fc.boolean(), open: fc.boolean(), access: fc.constant({}), note: words },
+    receive: fc.constantFrom(145_600_000, 438_650_000),
+    transmit: fc.constant(145_000_000),
+    digital: fc.boolean(),
+    open: fc.boolean(),
+    access: fc.constant({}),
+    note: words,
   });
   const planHead = fc.record({
     name: fc.constantFrom("Huts", "Calling", "Of its own", "Another"),
@@ -51,7 +55,8 @@ export const codeplugTrials = (world: World, { unit }: Some) => {
       name: fc.constantFrom("Reeds", "reeds", "Other"),
       mapping: fc.record({
         delimiter: fc.constantFrom(",", ";"),
-        ...{ sign: fc.constant("."), unit: fc.constantFrom("MHz", "kHz") },
+        sign: fc.constant("."),
+        unit: fc.constantFrom("MHz", "kHz"),
         columns: fc.constant([{ head: "RX", meaning: "receive" }]),
       }),
     }),
@@ -87,9 +92,14 @@ export const codeplugTrials = (world: World, { unit }: Some) => {
     "write-codeplug-facts": fc.record({
       model: fc.constantFrom(...world.models, NOWHERE),
       facts: fc.record({
-        ...{ capacity: fc.constantFrom(4, 128), nameSigns: fc.constantFrom(6, 10), digital: fc.boolean() },
-        ...{ plainSigns: fc.boolean(), everyTone: fc.boolean(), byPosition: fc.boolean() },
-        ...{ tonesFrom: fc.constant(""), powers: fc.constant([]) },
+        capacity: fc.constantFrom(4, 128),
+        nameSigns: fc.constantFrom(6, 10),
+        digital: fc.boolean(),
+        plainSigns: fc.boolean(),
+        everyTone: fc.boolean(),
+        byPosition: fc.boolean(),
+        tonesFrom: fc.constant(""),
+        powers: fc.constant([]),
       }),
     }),
     "keep-channels": fc

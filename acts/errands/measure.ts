@@ -12,6 +12,8 @@ export const measure = defineErrand({
     good({
       plan: composeMeasure(await ratedOf(tx, unit)),
       title: "Measure its power",
-      ...{ things: [], ways: [], erasing: [] },
+      things: [],
+      ways: [],
+      erasing: [],
     }),
 });

@@ -50,9 +50,14 @@ async function modePlan(
   const beyond = allowed.length > 0 && excess(row.facts, allowed).length > 0;
   return good({
     plan: composeMode(work.facts, {
-      ...{ name: row.name, erases: row.facts.erases, enter, setting: row.facts.setting, beyond },
+      name: row.name,
+      erases: row.facts.erases,
+      enter,
+      setting: row.facts.setting,
+      beyond,
       probes: probes.map(({ frequency, outside, transmits }) => ({
-        ...{ frequency, outside },
+        frequency,
+        outside,
         transmits: transmits.includes(row.id),
       })),
     }),

@@ -21,7 +21,9 @@ export const pair = defineErrand({
     return good({
       plan: composePair(await pairFacts(tx, unit, row.tag, device)),
       title: `Pair it with ${device.tag}`,
-      ...{ things: [], ways: [], erasing: [] },
+      things: [],
+      ways: [],
+      erasing: [],
     });
   },
 });

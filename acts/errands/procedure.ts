@@ -19,7 +19,9 @@ export const procedure = defineErrand({
     return good({
       plan: composeProcedure(one),
       title: one.title,
-      ...{ things: [], ways: [], erasing: [] },
+      things: [],
+      ways: [],
+      erasing: [],
     });
   },
 });
@@ -31,6 +33,6 @@ export const component = defineErrand({
   plan: async ({ situation, procedures }, asked) => {
     if (!situation.catalogue.has(asked)) return bad({ kind: "no-component" });
     const plan = composeRead({ ...momentOf(situation), procedures, component: asked });
-    return good({ plan, title: plan.stages[0]?.title ?? "", ...{ things: [], ways: [], erasing: [] } });
+    return good({ plan, title: plan.stages[0]?.title ?? "", things: [], ways: [], erasing: [] });
   },
 });

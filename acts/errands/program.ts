@@ -36,7 +36,8 @@ async function programPlan(
   const isForeign = base === "foreign";
   return good({
     plan: composeProgram(work.facts, {
-      ...{ sha256: profile.sha256, foreign: isForeign },
+      sha256: profile.sha256,
+      foreign: isForeign,
       base: isForeign
         ? `${profile.name} was read from ${profile.base_tag}, not from this radio`
         : `${profile.name} was read from this radio`,

@@ -54,7 +54,10 @@ async function writePlan(
   const work = await workFacts(tx, situation, procedures, chain ? [chain] : []);
   return good({
     plan: composeProgram(work.facts, {
-      ...{ sha256, base, foreign, prove: channels && proofOf(channels) },
+      sha256,
+      base,
+      foreign,
+      prove: channels && proofOf(channels),
       warns: channels ? await warningsOf(tx, situation, channels, today) : [],
     }),
     title,
@@ -70,7 +73,9 @@ async function thePlan(tx: Tx, model: string): Promise<Result<Wanted, PlanProble
   const [table] = plan ? await tablesOf(tx, plan.id, model) : [];
   if (!table) return bad({ kind: "no-plan" });
   return good({
-    ...{ title: `Write plan ${table.number} into it`, foreign: false, sha256: table.sha256 },
+    title: `Write plan ${table.number} into it`,
+    foreign: false,
+    sha256: table.sha256,
     base: `plan ${table.number} of the channels, as it is for a ${table.model}; it replaces what is in it`,
     channels: table.laid.channels,
   });
@@ -97,14 +102,12 @@ async function revision(
   const day = row.at.toISOString().slice(0, 10);
   const isMade = row.source === "made";
   return good({
-    ...{
-      foreign,
-      sha256,
-      title: (isMade && !foreign
-        ? `Write it: ${row.name}`
-        : `Write back what ${foreign ? row.tag : "it"} had on ${day}`
-      ).slice(0, 120),
-    },
+    foreign,
+    sha256,
+    title: (isMade && !foreign
+      ? `Write it: ${row.name}`
+      : `Write back what ${foreign ? row.tag : "it"} had on ${day}`
+    ).slice(0, 120),
     base: foreign
       ? `${row.name || "this table"} is of ${row.tag}, not of this radio`
       : isMade

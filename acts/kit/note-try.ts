@@ -34,8 +34,15 @@ export const noteTry = defineAct({
     if (!found) return bad({ kind: "not-in-kit" as const });
     const { lead, computer, tool } = found;
     await addTryWith(tx, kit, {
-      ...{ unit: unit ?? null, operation, lead, computer, tool, worked, symptom },
-      ...{ settled: settled && !worked, by: who.person },
+      unit: unit ?? null,
+      operation,
+      lead,
+      computer,
+      tool,
+      worked,
+      symptom,
+      settled: settled && !worked,
+      by: who.person,
     });
     const what = [lead?.tag ?? "straight in", computer.name, tool?.name].filter(Boolean).join(", ");
     return good({

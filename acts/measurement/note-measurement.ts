@@ -41,7 +41,9 @@ export const noteMeasurement = defineAct({
       return bad({ kind: "error-unreadable" as const, tag: gear.tag, error: gear.error });
     const fields = {
       ...input,
-      ...{ meter: gear?.tag ?? "", error: gear?.error ?? "", fullScale: gear && fullScaleOf(gear.rating) },
+      meter: gear?.tag ?? "",
+      error: gear?.error ?? "",
+      fullScale: gear && fullScaleOf(gear.rating),
     };
     await addMeasurement(tx, unit, who.person, fields, on === who.today ? undefined : on);
     const { kind, value } = input;

@@ -29,7 +29,10 @@ it("is taken with the error of its meter; what is no multiple of the carrier, or
     const meter = (tag: string) => meters.find((one) => one.tag === tag)?.id;
     const [limit] = await limitsOf(tx);
     const plain = {
-      ...{ unit, carrier: { frequency: 145_500_000, dbm: -3 }, attenuation: 40, note: "" },
+      unit,
+      carrier: { frequency: 145_500_000, dbm: -3 },
+      attenuation: 40,
+      note: "",
       lines: [{ frequency: 291_000_000, dbm: -60 }],
     };
     const take = (more: object) => act(tx, noteSpectrum, { ...plain, ...more });

@@ -19,15 +19,20 @@ export const measurementTrials = (world: World, { day, unit }: Some) => {
     "write-limit": fc
       .tuple(fc.constantFrom(...world.limits), fc.boolean(), fc.constantFrom(40, 60))
       .map(([limit, anew, dbc]) => ({
-        ...{ name: anew ? "written anew" : "one more", dbc, source: "for the test" },
+        name: anew ? "written anew" : "one more",
+        dbc,
+        source: "for the test",
         ...(anew && { limit }),
       })),
     "shelve-limit": fc.record({ limit: fc.constantFrom(...world.limits) }),
     "note-spectrum": fc
       .tuple(unit, fc.constantFrom(-20, 90), fc.constantFrom(291_000_000, 300_000_000), words)
       .map(([one, dbm, frequency, note]) => ({
-        ...{ unit: one, carrier: { frequency: 145_500_000, dbm: 37 }, lines: [{ frequency, dbm }] },
-        ...{ attenuation: 40, note },
+        unit: one,
+        carrier: { frequency: 145_500_000, dbm: 37 },
+        lines: [{ frequency, dbm }],
+        attenuation: 40,
+        note,
       })),
     "strike-spectrum": fc
       .tuple(fc.constantFrom(...world.spectra), fc.constantFrom("misread", ""))

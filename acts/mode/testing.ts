@@ -9,7 +9,8 @@ export const modeTrials = (world: World, { mode }: Some) => {
       .tuple(mode, fc.boolean(), fc.constantFrom([[144, 146]], [[136, 174]], []), mostly([null], [NOWHERE]))
       .map(([{ model, mode: id, stands }, anew, transmit, enter]) => ({
         ...stands,
-        ...{ model, enter },
+        model,
+        enter,
         ...(anew ? { mode: id } : { name: "one more" }),
         transmit: transmit.map(([from = 0, to = 0]) => ({ from: from * 1e6, to: to * 1e6 })),
       })),

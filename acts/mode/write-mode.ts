@@ -57,8 +57,14 @@ export const writeMode = defineAct({
     if ([enter, leave].some((one) => one !== null && !procedures.includes(one)))
       return bad({ kind: "no-procedure" as const });
     const fields = {
-      ...{ name, facts, component_id: component, firmware, hardware_revisions: revisions },
-      ...{ enter_id: enter, leave_id: leave, source },
+      name,
+      facts,
+      component_id: component,
+      firmware,
+      hardware_revisions: revisions,
+      enter_id: enter,
+      leave_id: leave,
+      source,
     };
     try {
       const written = await putMode(tx, model, mode, fields);

@@ -59,7 +59,10 @@ export const mergeModels = defineAct({
       const mode = radio.mode === null ? undefined : modes.get(factKey.mode({ name: radio.mode }));
       if (mode)
         await addUnitMode(tx, {
-          ...{ unit: radio.id, mode, how: "told", by: who.person },
+          unit: radio.id,
+          mode,
+          how: "told",
+          by: who.person,
           why: `known so as ${gone.model.name}`.slice(0, 300),
         });
     }
@@ -67,8 +70,12 @@ export const mergeModels = defineAct({
     await markMerged(tx, model, into);
     const { name } = (await modelById(tx, into)) ?? stays.model;
     const entry = {
-      ...{ kind: "models-merged" as const, gone: gone.model.name, into: name },
-      ...{ units: radios.length, facts: taken, readings: carried },
+      kind: "models-merged" as const,
+      gone: gone.model.name,
+      into: name,
+      units: radios.length,
+      facts: taken,
+      readings: carried,
     };
     const why = `${gone.model.name} is ${name}`;
     return good({

@@ -144,7 +144,8 @@ export async function takeFacts(
       facts: modeFacts.parse(m),
       ...firmwareOf(m.firmware),
       hardware_revisions: revisionIds(m.hardwareRevisions),
-      ...{ enter_id: titled(m.enter), leave_id: titled(m.leave) },
+      enter_id: titled(m.enter),
+      leave_id: titled(m.leave),
       source: from(m.source),
     });
   }

@@ -77,7 +77,8 @@ export const modelTrials = (world: World, { day, unit, procedure }: Some) => {
         day,
       )
       .map(([stands, versions, on]) => ({
-        ...{ model: stands.model, component: stands.component },
+        model: stands.model,
+        component: stands.component,
         releases: versions.map((version) => ({ version, track: "factory", releasedOn: on })),
       })),
     "confirm-fact": quirk.map(({ model, quirk: subject }) => ({
@@ -118,7 +119,8 @@ export const modelTrials = (world: World, { day, unit, procedure }: Some) => {
       .tuple(service, fc.boolean(), words)
       .map(([{ model, item, stands }, anew, meaning]) => ({
         ...stands,
-        ...{ model, meaning: meaning || "anew" },
+        model,
+        meaning: meaning || "anew",
         ...(anew ? { item } : { name: "one more" }),
       })),
     "shelve-service-item": service.map(({ model, item }) => ({ model, item })),

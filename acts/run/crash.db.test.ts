@@ -54,7 +54,8 @@ async function nextPress(tx: Tx, id: string): Promise<((inTx: Tx) => Promise<unk
   if (run.phase !== "going" || !step) return undefined;
   if (step.kind === "gate")
     return send({
-      ...{ kind: "held" as const, gate: step.gate },
+      kind: "held" as const,
+      gate: step.gate,
       ...(step.gate === "power" && { charge: 90 }),
       ...(step.gate === "file" && step.sha256 !== undefined && { sha256: step.sha256 }),
     });

@@ -51,7 +51,9 @@ export async function pairedNow(
   outcome.log.push({
     entry: own
       ? {
-          ...{ kind: "pairing-noted" as const, device: device.tag, how: "proved" as const },
+          kind: "pairing-noted" as const,
+          device: device.tag,
+          how: "proved" as const,
           note: "at the bench",
         }
       : { kind: "paired" as const, device: device.tag },
@@ -122,7 +124,9 @@ export async function writtenNow(tx: Tx, { row, who }: Happened, outcome: Outcom
     await addCharge(tx, who.person, { ...used, percent: device.per_use });
     outcome.log.push({
       entry: {
-        ...{ kind: "charge-noted" as const, device: device.tag, how: "used" as const },
+        kind: "charge-noted" as const,
+        device: device.tag,
+        how: "used" as const,
         percent: device.per_use,
       },
     });

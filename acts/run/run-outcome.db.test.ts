@@ -69,7 +69,9 @@ async function until(tx: Tx, run: string, kind: string): Promise<void> {
     if (step.kind === "gate")
       await send(tx, run, [
         {
-          ...{ kind: "held", gate: step.gate, charge: 90 },
+          kind: "held",
+          gate: step.gate,
+          charge: 90,
           ...(step.gate === "file" && step.sha256 !== undefined && { sha256: step.sha256 }),
         },
       ]);
@@ -253,7 +255,9 @@ it("a mode that erases is behind a backup; one that is not of its model is refus
     const { plan } = await stands(tx, run);
     expect(plan.stages.map(({ name }) => name)).toContain("back-up");
     expect(stepsOf(plan).find(({ step }) => step.kind === "switched")?.step).toMatchObject({
-      ...{ mode: "wide", erases: true, beyond: true },
+      mode: "wide",
+      erases: true,
+      beyond: true,
     });
     expect((await begin(tx, "W-15", { mode: { mode: wide?.id } })).done).toMatchObject({
       ok: false,
@@ -433,7 +437,11 @@ it("what a meter showed at the bench is a measurement, with what it may be off b
     expect((await measurementsOf(tx, unit)).map(({ value }) => value)).not.toContain(4400);
     await send(tx, run, [{ kind: "measured", watts: 4.4, meter: "MW-1" }]);
     expect((await measurementsOf(tx, unit))[0]).toMatchObject({
-      ...{ kind: "power", value: 4.4, meter: "MW-1", error: "10 % of full scale", full_scale: 200 },
+      kind: "power",
+      value: 4.4,
+      meter: "MW-1",
+      error: "10 % of full scale",
+      full_scale: 200,
     });
     await send(tx, run, [{ kind: "seen" }, { kind: "finished" }]);
     // What is no meter of the kit is one that nobody knows.

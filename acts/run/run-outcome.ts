@@ -153,8 +153,13 @@ async function takeReading(
   if (!preview.ok) return bad({ kind: "unclear" });
   const { component, raw } = preview.value;
   await addReading(tx, {
-    ...{ unit: row.unit_id, component, raw, source: "screen", by: who.person },
-    ...{ note: undefined, on: undefined },
+    unit: row.unit_id,
+    component,
+    raw,
+    source: "screen",
+    by: who.person,
+    note: undefined,
+    on: undefined,
   });
   outcome.log.push({
     entry: { kind: "reading" as const, component: name, raw, source: "screen" },
@@ -211,14 +216,13 @@ async function machineDone(
   const part = [...(situation?.catalogue.values() ?? [])].find((p) => p.component.name === step.component);
   if (!part) return;
   await addReading(tx, {
-    ...{
-      unit: row.unit_id,
-      component: part.component.id,
-      raw: step.version,
-      source: "flash",
-      by: who.person,
-    },
-    ...{ note: undefined, on: undefined },
+    unit: row.unit_id,
+    component: part.component.id,
+    raw: step.version,
+    source: "flash",
+    by: who.person,
+    note: undefined,
+    on: undefined,
   });
   const entry = { kind: "reading" as const, component: step.component, raw: step.version, source: "flash" };
   outcome.log.push({ entry, unit: row.unit_id });
@@ -269,8 +273,15 @@ async function noteAttempt(
   const lead = kit.leads.find(({ id }) => id === leads[0]);
   if (!computer) return;
   await addTryWith(tx, known, {
-    ...{ unit: row.unit_id, operation: step.work, lead, computer, worked, settled: false },
-    ...{ tool: kit.tools.find(({ id }) => id === tools[0]), symptom: symptom.slice(0, 300), by: who.person },
+    unit: row.unit_id,
+    operation: step.work,
+    lead,
+    computer,
+    worked,
+    settled: false,
+    tool: kit.tools.find(({ id }) => id === tools[0]),
+    symptom: symptom.slice(0, 300),
+    by: who.person,
   });
   const what = things.map(({ name }) => name).join(", ");
   outcome.log.push({

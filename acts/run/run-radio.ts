@@ -31,7 +31,12 @@ export async function noteUnitMode(
   // It may have been shelved meanwhile: what was done was done all the same.
   if (!mode) return;
   await addUnitMode(tx, {
-    ...{ unit: row.unit_id, mode: mode.id, how, why: "", by: who.person, run: row.id },
+    unit: row.unit_id,
+    mode: mode.id,
+    how,
+    why: "",
+    by: who.person,
+    run: row.id,
     ...(how === "proved" && { seen: [...run.probed] }),
   });
   outcome.log.push({ entry: { kind: "mode-noted" as const, name, how, why: "" }, unit: row.unit_id });
@@ -58,8 +63,12 @@ export async function noteMeasured(
   const gear = (await gearRows(tx)).find((one) => one.kind === "meter" && one.tag === meter);
   const isRead = gear !== undefined && parseMeterError(gear.error).ok;
   const fields = {
-    ...{ kind: "power" as const, value: watts, meter: gear?.tag ?? "", note: "" },
-    ...{ error: isRead ? gear.error : "", fullScale: gear && fullScaleOf(gear.rating) },
+    kind: "power" as const,
+    value: watts,
+    meter: gear?.tag ?? "",
+    note: "",
+    error: isRead ? gear.error : "",
+    fullScale: gear && fullScaleOf(gear.rating),
   };
   await addMeasurement(tx, row.unit_id, who.person, fields, undefined);
   outcome.log.push({

@@ -30,7 +30,13 @@ it("work of last year stands under its day, with what it was done; a flash that 
   club.trial(async (tx) => {
     const unit = await unitOf(tx, "W-04");
     const done = await write(tx, {
-      ...{ unit, did: "flash", on: ago(20), from: "1.14", to: "1.15", lead: "K-07", computer: "Reed desk" },
+      unit,
+      did: "flash",
+      on: ago(20),
+      from: "1.14",
+      to: "1.15",
+      lead: "K-07",
+      computer: "Reed desk",
       text: "went through at the second try",
     });
     expect(done).toMatchObject({ ok: true, value: { answer: { read: "1.15" } } });

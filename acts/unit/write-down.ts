@@ -78,12 +78,10 @@ export const writeDown = defineAct({
           ? [
               {
                 entry: {
-                  ...{
-                    kind: "reading" as const,
-                    component: put.componentName,
-                    raw: put.raw,
-                    source: "flash",
-                  },
+                  kind: "reading" as const,
+                  component: put.componentName,
+                  raw: put.raw,
+                  source: "flash",
                   ...day,
                 },
                 unit,

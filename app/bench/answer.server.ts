@@ -176,7 +176,9 @@ async function keepByForm(
   if (!(file instanceof File) || file.name === "")
     return refused(400, "Choose the file that was read out of it.");
   const done = await keepAsBackup(who, form, file, {
-    ...{ unit, run, confirmed: form.get("confirmed") === "on" },
+    unit,
+    run,
+    confirmed: form.get("confirmed") === "on",
     event: String(form.get(KEY) ?? "").slice(0, 56),
   });
   if (done.ok) return fine(`Kept: ${file.name}.`);
@@ -211,13 +213,16 @@ async function draftByForm(
   if (!purpose || steps.length === 0)
     return refused(409, "Nothing was noted there of which a draft could be made.");
   const done = await performForm(writeProcedure, who, form, {
-    ...{ model, purpose, steps, effect, minutes: 5, draft: true },
-    ...{
-      title: `As it was done with ${tag}`.slice(0, 120),
-      component: null,
-      firmware: null,
-      revisions: null,
-    },
+    model,
+    purpose,
+    steps,
+    effect,
+    minutes: 5,
+    draft: true,
+    title: `As it was done with ${tag}`.slice(0, 120),
+    component: null,
+    firmware: null,
+    revisions: null,
     source: { kind: "bench", what: `noted with ${tag} on ${who.today}`.slice(0, 200) },
   });
   return done.ok

@@ -27,7 +27,10 @@ export function happeningsOf(intent: string, form: FormData): Happening[] {
       const revision = text("revision").slice(0, 200);
       return [
         {
-          ...{ kind: "held", gate, ...(charge !== undefined && { charge }), ...(supply && { supply }) },
+          kind: "held",
+          gate,
+          ...(charge !== undefined && { charge }),
+          ...(supply && { supply }),
           ...(revision !== "" && { revision }),
         },
         ...(isLast ? [{ kind: "finished" as const }] : []),
@@ -45,7 +48,8 @@ export function happeningsOf(intent: string, form: FormData): Happening[] {
       if (watts === undefined || !(watts > 0 && watts <= 10_000)) return [];
       return [
         {
-          ...{ kind: "measured", watts },
+          kind: "measured",
+          watts,
           ...(text("meter") !== "" && { meter: text("meter") }),
           ...(form.get("sure") === "on" && { sure: true as const }),
         },

@@ -54,7 +54,11 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       reading: Object.fromEntries(head.parts.map((part) => [part.name, part.reading])),
       // The others as the simulated radio must know them: a key that is held by mistake has to lead somewhere.
       procedures: inPassing(procedures).map(({ id: one, title, purpose, effect, steps }) => ({
-        ...{ id: one, title, purpose, effect, steps: shown && one === shown.id ? shown.steps : steps },
+        id: one,
+        title,
+        purpose,
+        effect,
+        steps: shown && one === shown.id ? shown.steps : steps,
         tally: tallies.get(one),
       })),
       chosen: shown?.hidden ? undefined : shown?.id,

@@ -30,7 +30,8 @@ export function shownRun(loaded: LoadedRun, pending: readonly Pending[]) {
     // What this step had taken before what is going on now began.
     took: [...run.took],
     steps: stepsOf(plan).map(({ step, stage, place }) => ({
-      ...{ step, stage },
+      step,
+      stage,
       usual: usual[place] ?? { minutes: step.minutes, times: 0 },
     })),
     stages: plan.stages.map(({ title }) => title),

@@ -151,7 +151,12 @@ export async function loadWall(
         holderId: row.holder_id,
         standing: main,
         due: own.map(({ kind, cause, targets, urgency, component_id, due_from, action }) => ({
-          ...{ kind, cause, targets, urgency, dueFrom: due_from, action },
+          kind,
+          cause,
+          targets,
+          urgency,
+          dueFrom: due_from,
+          action,
           component: components.find(({ component }) => component.id === component_id)?.component.name ?? "",
         })),
         releases: Object.fromEntries(components.flatMap((c) => c.releases.map((r) => [r.id, r.version]))),

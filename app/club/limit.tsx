@@ -19,9 +19,11 @@ import type { Route } from "./+types/limit";
 export const meta: Route.MetaFunction = () => [{ title: "Limit · Mossy Cabinet" }];
 
 const valuesOf = (limit: NamedLimit | undefined): Record<string, string> => ({
-  ...{ name: limit?.name ?? "", source: limit?.source ?? "", both: limit?.both ?? "stricter" },
-  ...{ dbc: limit?.dbc === undefined ? "" : String(limit.dbc) },
-  ...{ dbm: limit?.dbm === undefined ? "" : String(limit.dbm) },
+  name: limit?.name ?? "",
+  source: limit?.source ?? "",
+  both: limit?.both ?? "stricter",
+  dbc: limit?.dbc === undefined ? "" : String(limit.dbc),
+  dbm: limit?.dbm === undefined ? "" : String(limit.dbm),
 });
 
 function read(values: Readonly<Record<string, string>>) {
@@ -37,7 +39,8 @@ function read(values: Readonly<Record<string, string>>) {
   const dbm = number("dbm", "dBm, such as -16.");
   if (Object.keys(errors).length > 0) return bad({ kind: "fields" as const, errors });
   const parsed = limitShape.safeParse({
-    ...{ name: text("name"), source: text("source") },
+    name: text("name"),
+    source: text("source"),
     ...(dbc !== undefined && { dbc }),
     ...(dbm !== undefined && { dbm }),
     ...(dbc !== undefined && dbm !== undefined && { both: text("both") }),

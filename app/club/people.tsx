@@ -20,7 +20,11 @@ export async function loader({ context }: Route.LoaderArgs) {
     const came = new Map((await comings(tx)).map((row) => [row.id, row]));
     return {
       people: (await people(tx)).map(({ id, name, role, can_sign_in, licence_class }) => ({
-        ...{ id, name, role: readRole(role), signsIn: can_sign_in, licence: licence_class },
+        id,
+        name,
+        role: readRole(role),
+        signsIn: can_sign_in,
+        licence: licence_class,
         holds: came.get(id)?.holds ?? [],
         came: came.get(id)?.came?.toISOString(),
       })),
@@ -29,22 +33,25 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 const ACT_WORD: Readonly<Record<Act, string>> = {
-  ...{ look: "look at everything", "record-reading": "record readings", "strike-reading": "strike readings" },
-  ...{
-    "lend-and-take-back": "lend and take back",
-    "hold-unit": "put radios on hold",
-    "edit-unit": "add and correct radios",
-  },
-  ...{ "edit-model": "add and correct models", "edit-release": "add and correct releases" },
-  ...{
-    "write-procedure": "write procedures and oddities",
-    "confirm-fact": "confirm facts",
-    "edit-kit": "change the kit",
-  },
-  ...{ "import-units": "bring in units", "edit-club": "change people, places and policies" },
-  ...{ "recover-shelved": "take back what is shelved", "work-at-bench": "work at the bench" },
-  ...{ "pass-backup": "pass a missing backup with a reason", practise: "practise" },
-  ...{ "see-unlocking": "see how radios are unlocked", "edit-plan": "change the plan of channels" },
+  look: "look at everything",
+  "record-reading": "record readings",
+  "strike-reading": "strike readings",
+  "lend-and-take-back": "lend and take back",
+  "hold-unit": "put radios on hold",
+  "edit-unit": "add and correct radios",
+  "edit-model": "add and correct models",
+  "edit-release": "add and correct releases",
+  "write-procedure": "write procedures and oddities",
+  "confirm-fact": "confirm facts",
+  "edit-kit": "change the kit",
+  "import-units": "bring in units",
+  "edit-club": "change people, places and policies",
+  "recover-shelved": "take back what is shelved",
+  "work-at-bench": "work at the bench",
+  "pass-backup": "pass a missing backup with a reason",
+  practise: "practise",
+  "see-unlocking": "see how radios are unlocked",
+  "edit-plan": "change the plan of channels",
 };
 
 /** What a role may, beside all that the next lesser one may. */

@@ -47,7 +47,10 @@ function read(values: Readonly<Record<string, string>>) {
   const watts = number("watts", 1, "Watts, such as 25.");
   const bandwidth = number("bandwidth", 1000, "In kilohertz, such as 12.5.");
   const parsed = segmentShape.safeParse({
-    ...{ class: text("class"), from: from ?? 0, to: to ?? 1, note: text("note") },
+    class: text("class"),
+    from: from ?? 0,
+    to: to ?? 1,
+    note: text("note"),
     ...(watts !== undefined && { watts }),
     ...(bandwidth !== undefined && { bandwidth: Math.round(bandwidth) }),
     ...(text("since") !== "" && { since: text("since") }),

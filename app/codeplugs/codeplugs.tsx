@@ -33,7 +33,8 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       ...(await loadCarried(tx)),
       typed,
       carriers: found?.slice(0, MOST_CARRIERS).map(({ tag, model, channels }) => ({
-        ...{ tag, model },
+        tag,
+        model,
         channels: channels.slice(0, 3).map(({ position, name, receive }) => ({ position, name, receive })),
       })),
       more: (found?.length ?? 0) > MOST_CARRIERS,

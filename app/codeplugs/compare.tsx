@@ -42,11 +42,17 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     const isMuch = !tooMany && leftToAlign(a.channels, b.channels) > AT_ONCE;
     const rows = tooMany || isMuch ? [] : compareCodeplugs(a.channels, b.channels);
     const head = ({ id, tag, name, plan, at, by, source }: typeof a) => ({
-      ...{ id, tag, source, by, at: at.toISOString() },
+      id,
+      tag,
+      source,
+      by,
+      at: at.toISOString(),
       name: plan === null ? name || "a table" : `plan ${plan}`,
     });
     return {
-      ...{ a: head(a), b: head(b), tooMany },
+      a: head(a),
+      b: head(b),
+      tooMany,
       ...(isMuch && { aside: [a.channels, b.channels] as const }),
       kept: rows.filter(({ kind }) => kind === "kept").length,
       rows: rows.filter(({ kind }) => kind !== "kept"),
@@ -62,9 +68,19 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 type Data = Route.ComponentProps["loaderData"];
 
 const FIELD_WORD: Record<ChannelField, string> = {
-  ...{ name: "name", receive: "receives", transmit: "transmits", bandwidth: "width", digital: "kind" },
-  ...{ sends: "tone sent", hears: "tone heard", power: "power", scan: "scanned", colour: "colour code" },
-  ...{ slot: "slot", talkgroup: "talkgroup", identity: "digital ID" },
+  name: "name",
+  receive: "receives",
+  transmit: "transmits",
+  bandwidth: "width",
+  digital: "kind",
+  sends: "tone sent",
+  hears: "tone heard",
+  power: "power",
+  scan: "scanned",
+  colour: "colour code",
+  slot: "slot",
+  talkgroup: "talkgroup",
+  identity: "digital ID",
 };
 
 function sayField(channel: CodeplugChannel, field: ChannelField): string {

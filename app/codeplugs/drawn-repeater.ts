@@ -16,7 +16,9 @@ export function drawnRepeater(row: Stands | undefined): DrawnFrom {
     value === null || value === undefined ? "" : String(value);
   return {
     ...row?.form,
-    ...{ latitude: degrees(row?.latitude), longitude: degrees(row?.longitude), note: row?.note ?? "" },
+    latitude: degrees(row?.latitude),
+    longitude: degrees(row?.longitude),
+    note: row?.note ?? "",
     open: !row || row.open ? "on" : [],
   };
 }

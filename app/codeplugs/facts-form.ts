@@ -6,11 +6,17 @@ const number = (value: number | undefined) => (value === undefined ? "" : String
 
 /** What its fields are drawn with. */
 export const drawnFacts = (facts: CodeplugFacts | undefined, mode: string | null | undefined) => ({
-  ...{ capacity: number(facts?.capacity), nameSigns: number(facts?.nameSigns) },
-  ...{ zones: number(facts?.zones), contacts: number(facts?.contacts) },
-  ...{ powers: facts?.powers.join(", ") ?? "", tonesFrom: facts?.tonesFrom ?? "", mode: mode ?? "" },
-  ...{ digital: mark(facts?.digital), everyTone: mark(facts?.everyTone) },
-  ...{ plainSigns: mark(facts?.plainSigns), byPosition: mark(facts?.byPosition) },
+  capacity: number(facts?.capacity),
+  nameSigns: number(facts?.nameSigns),
+  zones: number(facts?.zones),
+  contacts: number(facts?.contacts),
+  powers: facts?.powers.join(", ") ?? "",
+  tonesFrom: facts?.tonesFrom ?? "",
+  mode: mode ?? "",
+  digital: mark(facts?.digital),
+  everyTone: mark(facts?.everyTone),
+  plainSigns: mark(facts?.plainSigns),
+  byPosition: mark(facts?.byPosition),
 });
 
 /** What it is when it is sent. */
@@ -21,12 +27,17 @@ export function typedFacts(model: string, form: FormData) {
     return typed === "" ? undefined : /^\d{1,7}$/.test(typed) ? Number(typed) : -1;
   };
   return {
-    ...{ model, mode: text("mode") === "" ? undefined : text("mode") },
+    model,
+    mode: text("mode") === "" ? undefined : text("mode"),
     facts: {
-      ...{ capacity: count("capacity"), nameSigns: count("nameSigns") },
-      ...{ zones: count("zones"), contacts: count("contacts") },
-      ...{ digital: form.has("digital"), everyTone: form.has("everyTone") },
-      ...{ plainSigns: form.has("plainSigns"), byPosition: form.has("byPosition") },
+      capacity: count("capacity"),
+      nameSigns: count("nameSigns"),
+      zones: count("zones"),
+      contacts: count("contacts"),
+      digital: form.has("digital"),
+      everyTone: form.has("everyTone"),
+      plainSigns: form.has("plainSigns"),
+      byPosition: form.has("byPosition"),
       tonesFrom: text("tonesFrom"),
       powers: text("powers")
         .split(",")

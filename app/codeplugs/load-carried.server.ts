@@ -23,7 +23,10 @@ export async function loadCarried(tx: Tx) {
   const ofModel = groupBy(rows, (row) => row.model_id);
   return {
     plan: plan && {
-      ...{ number: plan.number, note: plan.note, by: plan.by, issued: plan.issued_at?.toISOString() ?? "" },
+      number: plan.number,
+      note: plan.note,
+      by: plan.by,
+      issued: plan.issued_at?.toISOString() ?? "",
       blocks: (tables[0]?.laid.blocks ?? []).map(({ name, of }) => {
         const block = plan.blocks.find((one) => one.name === name);
         return { name, of, purpose: block?.purpose ?? "", priority: block?.priority ?? 1 };
@@ -45,7 +48,8 @@ export async function loadCarried(tx: Tx) {
     }),
     troubles: planTroubles(
       tables.map(({ model, model_id, laid }) => ({
-        ...{ model, laid },
+        model,
+        laid,
         modes: (ofModel.get(model_id) ?? []).flatMap((row) => {
           const mode = row.plan === plan?.number && row.mode_id ? modes.get(row.mode_id) : undefined;
           return mode ? [{ mode, units: row.units, tags: row.tags }] : [];

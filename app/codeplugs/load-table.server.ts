@@ -31,8 +31,11 @@ export async function mustHaveTable(
     if (!row) throw notFound("This table");
     const model = await modelById(tx, row.model_id);
     return {
-      ...{ title: `Plan ${row.number}`, of: row.model, model: `${model?.maker ?? ""} ${row.model}`.trim() },
-      ...{ channels: row.laid.channels, lists: {} },
+      title: `Plan ${row.number}`,
+      of: row.model,
+      model: `${model?.maker ?? ""} ${row.model}`.trim(),
+      channels: row.laid.channels,
+      lists: {},
     };
   }
   const row = kind === "codeplug" ? await codeplugById(tx, id) : undefined;
@@ -40,7 +43,10 @@ export async function mustHaveTable(
   const model = await modelById(tx, row.model_id);
   return {
     title: row.plan === null ? row.name || "a table" : `Plan ${row.plan}`,
-    ...{ of: row.tag, tag: row.tag, model: `${model?.maker ?? ""} ${model?.name ?? ""}`.trim() },
-    ...{ channels: row.channels, lists: row.lists },
+    of: row.tag,
+    tag: row.tag,
+    model: `${model?.maker ?? ""} ${model?.name ?? ""}`.trim(),
+    channels: row.channels,
+    lists: row.lists,
   };
 }

@@ -51,10 +51,15 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       modes: modes.map((mode) => [mode.id, mode.name] as const),
       mappings: (await mappings(tx)).map(({ id: one, name }) => ({ id: one, name })),
       table: table && {
-        ...{ id: table.id, number: table.number, channels: table.laid.channels },
+        id: table.id,
+        number: table.number,
+        channels: table.laid.channels,
         left: table.laid.left.map(({ block, member, why }) => ({ block, name: member.name, why })),
         findings: checkCodeplug(table.laid.channels, {
-          ...{ holds: row?.facts, lists: {}, plan: [], on: who.today },
+          holds: row?.facts,
+          lists: {},
+          plan: [],
+          on: who.today,
           mode: modes.find(({ id: one }) => one === row?.mode_id) ?? modes[0],
           habits: habitsOf((await repeaters(tx)).map(listed)),
           // Whose ID it is to be is not the model's.
@@ -85,7 +90,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     });
     if (done.ok)
       return answer(200, {
-        ...{ ok: true, intent: "facts" },
+        ok: true,
+        intent: "facts",
         says: "Noted. The plan is laid out by it from its next issue on.",
       });
     if (done.problem.kind === "refused") return answerRefused("facts", done.problem.refused);

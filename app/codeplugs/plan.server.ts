@@ -103,8 +103,10 @@ function headIn(form: FormData): { readonly head: object } | Wrong {
     return { says: "Some of it cannot be read: see beside the fields.", fields };
   return {
     head: {
-      ...{ name: text("name").slice(0, 60), purpose: text("purpose").slice(0, 80) },
-      ...{ priority: number(form, "priority"), listens: form.get("listens") === "on" },
+      name: text("name").slice(0, 60),
+      purpose: text("purpose").slice(0, 80),
+      priority: number(form, "priority"),
+      listens: form.get("listens") === "on",
       ...(at !== "" && { at: Number(at) }),
       ...(rule?.ok && { rule: rule.value }),
     },

@@ -99,12 +99,13 @@ async function bringIn(
   const done = await performForm(importRepeaters, who, form, {
     name: isFile ? file.name.slice(0, 200) : "",
     list: list.map(({ channel, open, ...place }) => ({
-      ...{
-        name: channel.name.slice(0, 60),
-        receive: channel.receive,
-        transmit: channel.transmit ?? channel.receive,
-      },
-      ...{ digital: channel.digital, open, note: "", ...place },
+      name: channel.name.slice(0, 60),
+      receive: channel.receive,
+      transmit: channel.transmit ?? channel.receive,
+      digital: channel.digital,
+      open,
+      note: "",
+      ...place,
       access: {
         ...(channel.sends && { sends: channel.sends }),
         ...(channel.hears && { hears: channel.hears }),
@@ -139,7 +140,12 @@ function fieldsIn(form: FormData) {
   if (!read.ok || Object.keys(wrong).length > 0) return { wrong };
   const { name, receive, transmit = receive, digital, sends, hears, colour, slot, talkgroup } = read.value;
   return {
-    ...{ name, receive, transmit, digital, open: form.get("open") === "on", ...place },
+    name,
+    receive,
+    transmit,
+    digital,
+    open: form.get("open") === "on",
+    ...place,
     access: {
       ...(sends && { sends }),
       ...(hears && { hears }),

@@ -35,15 +35,15 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     const all = (await repeaters(tx)).map((row) => {
       const one = listed(row);
       return {
-        ...{
-          id: row.id,
-          name: row.name,
-          receive: row.receive,
-          digital: row.digital,
-          open: row.open,
-          note: row.note,
-        },
-        ...{ form: formOf(memberOf(one)), latitude: row.latitude, longitude: row.longitude },
+        id: row.id,
+        name: row.name,
+        receive: row.receive,
+        digital: row.digital,
+        open: row.open,
+        note: row.note,
+        form: formOf(memberOf(one)),
+        latitude: row.latitude,
+        longitude: row.longitude,
         last: row.last_on === null ? undefined : { on: row.last_on, how: row.last_how, by: row.last_by },
         away: rule && one.place ? Math.round(distance(rule.place, one.place)) : undefined,
       };
@@ -55,7 +55,10 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       )
       .sort((a, b) => (a.away ?? Number.POSITIVE_INFINITY) - (b.away ?? Number.POSITIVE_INFINITY));
     return {
-      ...{ typed, count: all.length, found: found.length, around: rule?.around ?? "" },
+      typed,
+      count: all.length,
+      found: found.length,
+      around: rule?.around ?? "",
       never: all.filter(({ last }) => last === undefined).length,
       unplaced: all.filter(({ latitude }) => latitude === null).length,
       rows: found.slice(0, MOST),

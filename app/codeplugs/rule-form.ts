@@ -39,7 +39,11 @@ export function ruleIn(text: (name: string) => string): Result<BlockRule, { kind
     text("most") === "" ? undefined : wanted("most", 1, 1000, "A number from 1 to 1,000, or empty.");
   if (Object.keys(fields).length > 0) return bad({ kind: "typed", fields });
   return good({
-    ...{ around: text("around").slice(0, 60), place: { latitude, longitude }, kilometres, bands, modes },
+    around: text("around").slice(0, 60),
+    place: { latitude, longitude },
+    kilometres,
+    bands,
+    modes,
     openOnly: text("openOnly") === "on",
     ...(months !== undefined && { withinDays: Math.round(months * 30.4375) }),
     ...(most !== undefined && { most: Math.floor(most) }),

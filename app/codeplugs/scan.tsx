@@ -16,7 +16,13 @@ export const meta: Route.MetaFunction = () => [{ title: "Scanning · Mossy Cabin
 const FIELDS = ["from", "to", "step", "width", "perChannel", "dwell", "call"] as const;
 type Fields = Record<(typeof FIELDS)[number], string>;
 const START: Fields = {
-  ...{ from: "145.2", to: "145.6", step: "25", width: "12.5", perChannel: "60", dwell: "2000", call: "8" },
+  from: "145.2",
+  to: "145.6",
+  step: "25",
+  width: "12.5",
+  perChannel: "60",
+  dwell: "2000",
+  call: "8",
 };
 
 const number = (typed: string): number => Number(typed.replace(",", "."));
@@ -35,13 +41,13 @@ function scanIn(typed: Fields): {
   }
   return {
     scan: {
-      ...{
-        from,
-        to,
-        step: Math.round(number(typed.step) * 1000),
-        width: Math.round(number(typed.width) * 1000),
-      },
-      ...{ perChannelMs: number(typed.perChannel), dwellMs: number(typed.dwell), call: number(typed.call) },
+      from,
+      to,
+      step: Math.round(number(typed.step) * 1000),
+      width: Math.round(number(typed.width) * 1000),
+      perChannelMs: number(typed.perChannel),
+      dwellMs: number(typed.dwell),
+      call: number(typed.call),
     },
   };
 }

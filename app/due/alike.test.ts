@@ -17,8 +17,12 @@ it("nothing is lost or doubled, the order of firsts stays, and only what says th
       const rows = told.map(
         (one, i): ShownRow => ({
           ...one,
-          ...{ unit: String(i), tag: `W-${i}`, kind: "firmware", component: "main" },
-          ...{ where: `shelf ${i % 3}`, due: plain("2027-05-02") },
+          unit: String(i),
+          tag: `W-${i}`,
+          kind: "firmware",
+          component: "main",
+          where: `shelf ${i % 3}`,
+          due: plain("2027-05-02"),
         }),
       );
       const out = bundled(rows);

@@ -11,13 +11,11 @@ export type Makes = "model" | "place" | "group" | "connector" | "person";
 
 /** What one must be allowed to make one. */
 const NEEDS: Readonly<Record<Makes, Act>> = {
-  ...{
-    model: "edit-model",
-    place: "edit-club",
-    group: "edit-club",
-    person: "edit-club",
-    connector: "edit-kit",
-  },
+  model: "edit-model",
+  place: "edit-club",
+  group: "edit-club",
+  person: "edit-club",
+  connector: "edit-kit",
 };
 /** As long as the longest of them may be. */
 const MOST = 80;

@@ -31,10 +31,13 @@ async function sent(form: FormData, cut = (bytes: Uint8Array) => bytes): Promise
       at += 40_001;
     },
   });
-  return new Request("http://127.0.0.1/bench/1", {
-    ...{ method: "POST", body, duplex: "half" },
+  const init: RequestInit & { duplex: "half" } = {
+    method: "POST",
+    body,
+    duplex: "half",
     headers: { "content-type": whole.headers.get("content-type") ?? "", "content-length": `${bytes.length}` },
-  });
+  };
+  return new Request("http://127.0.0.1/bench/1", init);
 }
 
 function formWith(size: number, fields: Record<string, string> = {}) {
@@ -58,17 +61,22 @@ describe("a form with a file", () => {
         const file = read.get("file") as File;
         const piece = new Uint8Array(await file.slice(500, 900).arrayBuffer());
         return {
-          ...{ intent: read.get("intent"), after: read.get("after"), name: file.name, size: file.size },
-          ...{
-            sum: sum(new Uint8Array(await file.arrayBuffer())),
-            piece: sum(piece),
-            folders: folders().length,
-          },
+          intent: read.get("intent"),
+          after: read.get("after"),
+          name: file.name,
+          size: file.size,
+          sum: sum(new Uint8Array(await file.arrayBuffer())),
+          piece: sum(piece),
+          folders: folders().length,
         };
       });
       expect(during).toMatchObject({
-        ...{ intent: "backup", after: "the file", name: "Wicket’s channels.bin", size },
-        ...{ sum: sum(bytes), piece: sum(bytes.subarray(500, 900)) },
+        intent: "backup",
+        after: "the file",
+        name: "Wicket’s channels.bin",
+        size,
+        sum: sum(bytes),
+        piece: sum(bytes.subarray(500, 900)),
       });
       expect(during.folders).toBe(size > LARGEST_AT_ONCE ? 1 : 0);
       expect(folders()).toEqual([]);

@@ -56,7 +56,9 @@ async function find(tx: Tx, asked: string) {
 
 const withSort = (rows: readonly FoundRow[]) =>
   rows.map((row) => ({
-    ...{ name: row.name, what: row.what, to: addressOf(row) },
+    name: row.name,
+    what: row.what,
+    to: addressOf(row),
     sort: TAGGED.includes(row.kind) ? ("tag" as const) : ("name" as const),
   }));
 

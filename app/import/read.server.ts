@@ -186,7 +186,8 @@ async function planSheet(
     shown: shownOf(plan),
     counts,
     newModels: plan.newModels,
-    ...{ strangers: plan.strangers, makes: settings.makePeople === true },
+    strangers: plan.strangers,
+    makes: settings.makePeople === true,
     cells: cellsOf(plan, sheet),
     near: nearOf(plan, club, answers),
     ...(refused

@@ -52,7 +52,12 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       trouble: typed !== "" && !isTime ? "no-time" : time <= present ? "past" : undefined,
       plans,
       devices: loaded.rows.map((row) => ({
-        ...{ id: row.id, kind: row.kind, tag: row.tag, what: row.what, holder: row.holder, place: row.place },
+        id: row.id,
+        kind: row.kind,
+        tag: row.tag,
+        what: row.what,
+        holder: row.holder,
+        place: row.place,
         to: pageOf(row),
         unit: row.kind === "radio" ? row.unit_tag : null,
         app: [row.app, row.app_version].filter(Boolean).join(" "),

@@ -48,7 +48,8 @@ export async function loader({ context, request }: Route.LoaderArgs) {
         const percent = percentOf(row);
         const lasts = row.battery === "none" ? undefined : (lastsFor(percent, row.per_use) ?? 0);
         return {
-          ...{ id: row.id, serves: new Set(row.serves.map(({ model }) => model)) },
+          id: row.id,
+          serves: new Set(row.serves.map(({ model }) => model)),
           ...(lasts !== undefined && { lasts }),
         };
       }),
@@ -57,9 +58,15 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     const unitOf = new Map(radios.map((unit) => [unit.id, unit]));
     const { setUp, perRadio } = timesOf("bluetooth", (await measuredMinutes(tx)).bluetooth);
     return {
-      ...{ groups: chosen, group, full, radios: radios.length },
+      groups: chosen,
+      group,
+      full,
+      radios: radios.length,
       sheets: programmers.map((row) => ({
-        ...{ id: row.id, tag: row.tag, holder: row.holder, app: `${row.app} ${row.app_version}`.trim() },
+        id: row.id,
+        tag: row.tag,
+        holder: row.holder,
+        app: `${row.app} ${row.app_version}`.trim(),
         percent: percentOf(row),
         lasts: lastsFor(percentOf(row), row.per_use),
         serves: radios.filter((unit) => row.serves.some(({ model }) => model === unit.model_id)).length,
@@ -67,9 +74,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
           const unit = unitOf.get(id);
           if (!unit) return [];
           const as = row.serves.find(({ model }) => model === unit.model_id)?.as;
-          return [
-            { ...{ tag: unit.tag, model: unit.model, as: as || unit.model }, by: setUp + (i + 1) * perRadio },
-          ];
+          return [{ tag: unit.tag, model: unit.model, as: as || unit.model, by: setUp + (i + 1) * perRadio }];
         }),
       })),
       left: plan.left.map(({ id, why }) => ({ tag: unitOf.get(id)?.tag ?? "", why })),

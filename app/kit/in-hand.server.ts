@@ -29,12 +29,16 @@ export async function loadInHand(tx: Tx, like: string | null, computer: string |
   const lead = (await valuesOf(tx, "leads", known)).find(({ id }) => id === like);
   const begin: Values = lead ?? { kind: "cable", chip_grade: "unknown" };
   return {
-    ...{ known, computers, before: lead?.tag },
+    known,
+    computers,
+    before: lead?.tag,
     values: {
       ...Object.fromEntries(LEAD.map((name) => [name, name === "tag" ? "" : (begin[name] ?? "")])),
       ids: "",
       computer: computers.some(({ id }) => id === computer) ? (computer ?? "") : "",
-      ...{ name: "", system: "Windows", version: "" },
+      name: "",
+      system: "Windows",
+      version: "",
     } as Record<string, string>,
   };
 }
@@ -49,7 +53,10 @@ export async function putInHand(tx: Tx, who: SignedIn, form: FormData) {
   const typed = textsIn(form);
   const lead = {
     ...Object.fromEntries(LEAD.map((name) => [name, typed[name] ?? ""])),
-    ...{ usb_vendor: seen.vendor, usb_product: seen.product, carries_data: "yes", condition: "sound" },
+    usb_vendor: seen.vendor,
+    usb_product: seen.product,
+    carries_data: "yes",
+    condition: "sound",
   };
   const known = await loadKnown(tx);
   // The name of another one says more than a choice beside it; one of that name that is there already is meant.
@@ -60,9 +67,14 @@ export async function putInHand(tx: Tx, who: SignedIn, form: FormData) {
   const isNew = name !== "" && !there;
   const plug = known.connectors.find(({ id }) => id === typed.computer_end);
   const computer = {
-    ...{ name: typed.name ?? "", kind: "computer", system: typed.system ?? "", version: typed.version ?? "" },
-    ...{ ports: plug?.name ?? "", bluetooth: typed.kind === "programmer" ? "yes" : "no" },
-    ...{ admin: "yes", condition: "sound" },
+    name: typed.name ?? "",
+    kind: "computer",
+    system: typed.system ?? "",
+    version: typed.version ?? "",
+    ports: plug?.name ?? "",
+    bluetooth: typed.kind === "programmer" ? "yes" : "no",
+    admin: "yes",
+    condition: "sound",
   };
   const wrong = {
     ...wrongWith("leads", lead, known),

@@ -69,7 +69,9 @@ export async function loader({ context, request }: Route.LoaderArgs) {
             const why =
               open.length > 0 ? open.map(({ label, under }) => `${label}: ${under}`).join("; ") : none;
             return {
-              ...{ tries: 0, worked: 0, computer: c.id },
+              tries: 0,
+              worked: 0,
+              computer: c.id,
               ...(why && { none: why }),
               mends: near.map(({ changes, cost }) => ({ says: listed(changes), cost })),
             };

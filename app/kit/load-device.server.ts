@@ -40,18 +40,37 @@ export async function loadDevice(tx: Tx, kind: KindName, id: string) {
         }))
       : [];
   return {
-    ...{ id: row.id, tag: row.tag, kind: row.kind, lead: row.lead_id, lamp: row.lamp, fails: row.fails },
-    ...{ app: row.app, app_version: row.app_version, app_needs: row.app_needs, serves: row.serves },
-    ...{ simulated: row.simulated, shows: row.shows },
-    ...{ unit: row.unit_tag, now: known, levels, ahead, pluggedAt: thing.story.pluggedAt },
+    id: row.id,
+    tag: row.tag,
+    kind: row.kind,
+    lead: row.lead_id,
+    lamp: row.lamp,
+    fails: row.fails,
+    app: row.app,
+    app_version: row.app_version,
+    app_needs: row.app_needs,
+    serves: row.serves,
+    simulated: row.simulated,
+    shows: row.shows,
+    unit: row.unit_tag,
+    now: known,
+    levels,
+    ahead,
+    pluggedAt: thing.story.pluggedAt,
     pairings: (await pairingsOf(tx, { device: row.id })).map((one) => ({
-      ...{ id: one.id, tag: one.tag, model: one.model, drops: one.drops },
+      id: one.id,
+      tag: one.tag,
+      model: one.model,
+      drops: one.drops,
       state: stateOf(one),
     })),
     profiles:
       row.kind === "programmer"
         ? (await profilesOf(tx, row.id)).map((one) => ({
-            ...{ id: one.id, name: one.name, base: one.base_tag, model: one.base_model_name },
+            id: one.id,
+            name: one.name,
+            base: one.base_tag,
+            model: one.base_model_name,
             readAt: one.read_at.toISOString(),
             uses: one.uses.map((use) => ({ tag: use.tag, at: use.at, by: use.by })),
           }))
@@ -65,7 +84,13 @@ export async function loadDevice(tx: Tx, kind: KindName, id: string) {
         : [],
     notes: notes
       .map(({ id: charge, kind: what, percent, how, at: when, by, struck_why }) => ({
-        ...{ id: charge, what, percent, how, at: when.toISOString(), by, struck: struck_why },
+        id: charge,
+        what,
+        percent,
+        how,
+        at: when.toISOString(),
+        by,
+        struck: struck_why,
       }))
       .reverse()
       .slice(0, 30),

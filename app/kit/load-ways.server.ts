@@ -64,7 +64,9 @@ export async function loadWays(tx: Tx, model: { readonly id: string }, radios: n
     const hands = id === "keypad" ? 1 : atOnce(pairsOf(chains, id === "bluetooth" ? "programmer" : "cable"));
     const isBounded = id === "bluetooth" && known.length > 0;
     return {
-      ...{ id, ...times, atOnce: hands },
+      id,
+      ...times,
+      atOnce: hands,
       ...(isBounded && {
         lasts: Math.min(
           9999,
@@ -74,7 +76,10 @@ export async function loadWays(tx: Tx, model: { readonly id: string }, radios: n
     };
   });
   const compared = compareWays(ways, radios, channels).map(({ way, minutes }) => ({
-    ...{ id: way.id as WayName, minutes, atOnce: way.atOnce, lasts: way.lasts },
+    id: way.id as WayName,
+    minutes,
+    atOnce: way.atOnce,
+    lasts: way.lasts,
     measured: ways.find(({ id }) => id === way.id)?.measured ?? 0,
   }));
   const pairs = [

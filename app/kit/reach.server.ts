@@ -21,7 +21,8 @@ export async function loadReach(tx: Tx, kind: KindName, id: string): Promise<Rea
     kit,
   );
   const rows = models.map(({ id: model, name }) => ({
-    ...{ id: model, name },
+    id: model,
+    name,
     ...reachOf(link, id, { model, plugs: plugs.get(model) ?? [] }, kit.prepared),
   }));
   return { models: rows.filter(({ does }) => does.length > 0) };

@@ -54,7 +54,12 @@ it("our own times count from the third on, by their middle; of real radios only,
       const at = (minute: number) =>
         new Date(Date.parse("2026-01-05T19:00:00Z") + minute * 60_000).toISOString();
       const run = await seedRun(tx, {
-        ...{ unit, title: "Write a backup back", plan, by: who.person, begunAt: at(0), endedAt: at(minutes) },
+        unit,
+        title: "Write a backup back",
+        plan,
+        by: who.person,
+        begunAt: at(0),
+        endedAt: at(minutes),
         events: [
           { what: { kind: "started" }, at: at(0) },
           { what: { kind: "seen" }, at: at(minutes) },

@@ -45,7 +45,8 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     return {
       models: models.map(({ id, name }) => [id, name] as const),
       model: model && { id: model.id, name: model.name },
-      ...{ radios: radios.value, channels: channels.value },
+      radios: radios.value,
+      channels: channels.value,
       typed: { radios: radios.typed, channels: channels.typed },
       /** What was typed and cannot be read. */
       unread: [...(radios.isRead ? [] : ["radios"]), ...(channels.isRead ? [] : ["channels"])],

@@ -412,18 +412,25 @@ describe("a mode", () => {
         );
         const facts = modeFacts.parse({ ...bands, fixed: channels, watts: 5, bandwidths: [12_500] });
         const written: ModeRow = {
-          ...{ id: "1", name: "wide", facts, component_id: "2", firmware: [{ atLeast: "1.2" }] },
-          ...{ hardware_revisions: revised ? ["7"] : null, enter_id: "3", leave_id: null },
+          id: "1",
+          name: "wide",
+          facts,
+          component_id: "2",
+          firmware: [{ atLeast: "1.2" }],
+          hardware_revisions: revised ? ["7"] : null,
+          enter_id: "3",
+          leave_id: null,
           source: { kind: "bench", what: "" },
         };
         expect(taken(readMode(modeValues(written, known.revisions), known))).toEqual({
-          ...{ name: "wide", ...facts, component: "2", firmware: [{ atLeast: "1.2" }] },
-          ...{
-            revisions: revised ? ["7"] : null,
-            enter: "3",
-            leave: null,
-            source: { kind: "bench", what: "" },
-          },
+          name: "wide",
+          ...facts,
+          component: "2",
+          firmware: [{ atLeast: "1.2" }],
+          revisions: revised ? ["7"] : null,
+          enter: "3",
+          leave: null,
+          source: { kind: "bench", what: "" },
         });
       }),
     );

@@ -85,7 +85,10 @@ export function readMode(
   const revisions = revisionsIn(data.revisions, known, errors);
   if (Object.keys(errors).length > 0) return bad({ kind: "fields", errors });
   return good({
-    ...{ name: data.name, ...sides, outside: data.outside, erases: data.erases },
+    name: data.name,
+    ...sides,
+    outside: data.outside,
+    erases: data.erases,
     ...(watts !== undefined && { watts }),
     bandwidths: [...(BANDWIDTH[data.bandwidths as keyof typeof BANDWIDTH] ?? [])],
     ...(fixed.length > 0 && { fixed: fixed.map(({ channel }) => channel) }),
@@ -93,7 +96,8 @@ export function readMode(
     ...(data.sign && { sign: data.sign }),
     ...firmware,
     revisions: revisions.length > 0 ? revisions : null,
-    ...{ enter: data.enter || null, leave: data.leave || null },
+    enter: data.enter || null,
+    leave: data.leave || null,
     source: { kind: data.sourceKind, what: data.sourceWhat },
   });
 }

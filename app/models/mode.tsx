@@ -43,7 +43,12 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     const values = mode ? modeValues(mode, revisions) : EMPTY;
     const pairs = { transmit: pairsOf(values, "transmit"), receive: pairsOf(values, "receive") };
     return {
-      ...{ model, parts, procedures, values, pairs, known: mode !== undefined },
+      model,
+      parts,
+      procedures,
+      values,
+      pairs,
+      known: mode !== undefined,
       revisions: revisions.map(({ name }) => name),
     };
   });

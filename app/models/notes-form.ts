@@ -21,16 +21,22 @@ export function shownOf(one: Proposal, known: boolean): Shown {
   const notes = [...one.warnings.map(({ text }) => text), ...one.rest].join(" ");
   const from = one.from === undefined ? undefined : parseRange(one.from);
   const fixes = one.fixes.map(({ tag, urgency, text }) => ({
-    ...{ tag: tag.slice(0, 100), urgency, text: text.slice(0, 500) },
+    tag: tag.slice(0, 100),
+    urgency,
+    text: text.slice(0, 500),
   }));
   return {
     picked: !known,
     values: {
-      ...{ version: one.version, releasedOn: one.on ?? "", track: one.track },
+      version: one.version,
+      releasedOn: one.on ?? "",
+      track: one.track,
       ...fixValues(fixes),
       ...rangeValues("from", from?.ok ? from.value : undefined),
-      ...{ rollbackFloor: one.rollbackFloor ?? "", erases: one.erases },
-      ...{ minutes: one.minutes === undefined ? "" : String(one.minutes), notes: notes.slice(0, 2000) },
+      rollbackFloor: one.rollbackFloor ?? "",
+      erases: one.erases,
+      minutes: one.minutes === undefined ? "" : String(one.minutes),
+      notes: notes.slice(0, 2000),
     },
     lines: one.fixes.map(({ line }) => line),
     withdrawn: one.withdrawn,

@@ -109,7 +109,9 @@ describe("what is told beforehand is what happens", () => {
     "a new release": (today) => ({ releasedOn: addDays(today, -20) }),
     "one that mends something dangerous": (today) => ({
       releasedOn: addDays(today, -1),
-      ...{ "fix-0-tag": "overheats", "fix-0-urgency": "safety", "fix-0-words": "does not overheat" },
+      "fix-0-tag": "overheats",
+      "fix-0-urgency": "safety",
+      "fix-0-words": "does not overheat",
     }),
     "one for a day to come": (today) => ({ releasedOn: addDays(today, 30) }),
     "a beta": (today) => ({ releasedOn: addDays(today, -3), track: "beta" }),
@@ -213,7 +215,8 @@ describe("what is wrong is said where it stands, and nothing is saved", () => {
       const all = {
         component,
         version: "77.7",
-        ...{ "requires-0-part": "nosuchpart", "requires-0-0-low": "2.0" },
+        "requires-0-part": "nosuchpart",
+        "requires-0-0-low": "2.0",
         releasedOn: addDays(who.today, -9),
       };
       const before = await standings(tx, id, who.today);

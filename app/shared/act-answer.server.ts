@@ -24,7 +24,8 @@ export const textsOf = (form: FormData): Record<string, string> =>
 /** The answer to a form whose fields others have changed meanwhile: what is wrong, and what it is drawn with again. */
 export const answerRefused = (intent: string, { status, form, errors }: Refused) =>
   answer(status, {
-    ...{ ok: false, intent },
+    ok: false,
+    intent,
     says: Object.values(errors).flat()[0] ?? NOT_WHOLE,
     kept: textsOf(form),
   });

@@ -19,5 +19,7 @@ export const airOf = (
   ...(advice.wrongMenu !== "" && { wrongMenu: advice.wrongMenu }),
   ...(advice.pin !== "" && { pin: advice.pin }),
   ...(advice.pinSeconds !== undefined && { pinSeconds: advice.pinSeconds }),
-  ...{ perUse: device.perUse ?? USUAL_PER_USE, dropsAfterWrite: true, neighbours: NEIGHBOURS },
+  perUse: device.perUse ?? USUAL_PER_USE,
+  dropsAfterWrite: true,
+  neighbours: NEIGHBOURS,
 });

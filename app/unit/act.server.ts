@@ -166,7 +166,9 @@ const hold: ByForm = async (tx, who, { row }, form) => {
     const says = await weighHold(tx, who, { units: [row.id], until: form.get("until") });
     return says === undefined
       ? answer(400, {
-          ...{ ok: false, intent: "hold", kept: textsOf(form) },
+          ok: false,
+          intent: "hold",
+          kept: textsOf(form),
           says: "Say until which day to come, such as 2027-05-02.",
         })
       : answer(200, { ok: true, intent: "hold-look", says, kept: textsOf(form) });

@@ -73,7 +73,10 @@ export async function actOnChannels(
   if (intent === "list-look" || intent === "list-merge") return mergeByForm(tx, who, unit, form, intent);
   const refused = (status: number, says: string, looked?: Looked) =>
     answer(status, {
-      ...{ ok: false, intent, says, kept: textsOf(form) },
+      ok: false,
+      intent,
+      says,
+      kept: textsOf(form),
       ...(looked && { looked }),
     } as ChannelsAnswer);
   const file = form.get("file");
@@ -100,15 +103,22 @@ export async function actOnChannels(
   const { unit: inUnit, sign, delimiter, headSays } = read.value;
   const looked = {
     ...(headSays && { headSays }),
-    ...{ text, name, columns, unit: read.value.unit, count: channels.length },
-    ...{ first: channels.slice(0, READ_SHOWN), odd: odd.slice(0, SHOWN), oddCount: odd.length },
+    text,
+    name,
+    columns,
+    unit: read.value.unit,
+    count: channels.length,
+    first: channels.slice(0, READ_SHOWN),
+    odd: odd.slice(0, SHOWN),
+    oddCount: odd.length,
   };
   if (intent !== "keep") {
     const says = "Look whether each column is what it is taken for, then keep it.";
     return answer(200, { ok: true, intent, says, looked } as ChannelsAnswer);
   }
   const done = await performForm(keepChannels, who, form, {
-    ...{ unit: unit.id, name },
+    unit: unit.id,
+    name,
     channels,
   });
   const dialect = String(form.get("keepAs") ?? "")
@@ -116,14 +126,17 @@ export async function actOnChannels(
     .slice(0, 60);
   if (done.ok && dialect !== "") {
     const mapping = {
-      ...{ delimiter, sign, unit: inUnit },
+      delimiter,
+      sign,
+      unit: inUnit,
       columns: columns.map(({ head, meaning }) => ({ head: head.slice(0, 200), meaning })),
     };
     await performForm(keepMapping, who, form, { name: dialect, mapping });
   }
   if (done.ok)
     return answer(200, {
-      ...{ ok: true, intent },
+      ok: true,
+      intent,
       says: dialect === "" ? "Kept." : `Kept, and its dialect as ${dialect}.`,
     });
   if (done.problem.kind === "shelved")
@@ -178,8 +191,13 @@ async function mergeByForm(
     const present = (row.lists[list]?.members ?? []).map((one) => one ?? undefined);
     const { added, renamed, gone, broken } = mergeList(present, members);
     const merge: MergeLooked = {
-      ...{ text, list, added: added.length, renamed: renamed.length, gone: gone.length },
-      ...{ broken: broken.slice(0, SHOWN), brokenCount: broken.length },
+      text,
+      list,
+      added: added.length,
+      renamed: renamed.length,
+      gone: gone.length,
+      broken: broken.slice(0, SHOWN),
+      brokenCount: broken.length,
     };
     return answer(200, { ok: true, intent, says: "", merge } as ChannelsAnswer);
   }

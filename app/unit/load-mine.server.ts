@@ -38,7 +38,11 @@ async function loadOne(tx: Tx, who: SignedIn, tag: string) {
   const read = procedures.find(({ purpose }) => purpose === "read-version");
   const [main] = standings;
   return {
-    ...{ id: row.id, tag: row.tag, model: row.model, dueBack: row.due_back, since: row.out_on },
+    id: row.id,
+    tag: row.tag,
+    model: row.model,
+    dueBack: row.due_back,
+    since: row.out_on,
     verdict: plainVerdict(
       standings.map(({ standing }) => standing),
       due.map(({ kind, cause, urgency }) => ({ kind, cause, urgency: URGENCIES[urgency] ?? "routine" })),

@@ -10,8 +10,15 @@ import { pageOf } from "../shared/device-page.ts";
 import { stateOf } from "../shared/pairing-state.ts";
 
 const shownPairing = (row: PairingRow) => ({
-  ...{ id: row.id, device: row.device, device_id: row.device_id, what: row.what, settings: row.settings },
-  ...{ unit_id: row.unit_id, tag: row.tag, drops: row.drops, since: row.since.toISOString() },
+  id: row.id,
+  device: row.device,
+  device_id: row.device_id,
+  what: row.what,
+  settings: row.settings,
+  unit_id: row.unit_id,
+  tag: row.tag,
+  drops: row.drops,
+  since: row.since.toISOString(),
   state: stateOf(row),
   events: row.events,
 });
@@ -30,7 +37,9 @@ export async function shownBattery(tx: Tx, unit: string) {
   const at = (await nowIn(tx)).getTime();
   const charge = chargeNow(chargedOf(row, await chargesOf(tx, row.id)), at);
   return {
-    ...{ kind: row.kind, tag: row.tag, charge },
+    kind: row.kind,
+    tag: row.tag,
+    charge,
     to: pageOf(row),
   };
 }
@@ -52,8 +61,15 @@ export async function loadPairPlan(
   return {
     choices,
     device: {
-      ...{ id: chosen.id, tag: chosen.tag, kind: chosen.kind, what: chosen.what, shows: chosen.shows },
-      ...{ address: chosen.address, battery: chosen.battery, offers: chosen.offers, holds: chosen.holds },
+      id: chosen.id,
+      tag: chosen.tag,
+      kind: chosen.kind,
+      what: chosen.what,
+      shows: chosen.shows,
+      address: chosen.address,
+      battery: chosen.battery,
+      offers: chosen.offers,
+      holds: chosen.holds,
       charge,
     },
     plan,

@@ -57,17 +57,26 @@ export async function loader({ context, params }: Route.LoaderArgs) {
           ? againstRated(interval, rated, RATED_TOLERANCE)
           : undefined;
       return {
-        ...{ id: one.id, kind: one.kind, value: one.value, day: one.day as PlainDate, by: one.by },
-        ...{ meter: one.meter, error: one.error, note: one.note, struck: one.struck_why },
+        id: one.id,
+        kind: one.kind,
+        value: one.value,
+        day: one.day as PlainDate,
+        by: one.by,
+        meter: one.meter,
+        error: one.error,
+        note: one.note,
+        struck: one.struck_why,
         frequency: one.frequency === null ? undefined : Number(one.frequency),
         supply: one.supply,
-        ...{ interval, verdict },
+        interval,
+        verdict,
       };
     });
     const counting = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
     return {
       unit: { id: row.id, tag: row.tag, model: row.model, shelved: row.shelved_at !== null },
-      ...{ rated, measured },
+      rated,
+      measured,
       trend: trend(
         counting.map(({ day, value }) => ({ day, watts: value })),
         unseen(counting.flatMap(({ interval }) => interval ?? [])),

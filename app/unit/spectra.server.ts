@@ -31,7 +31,10 @@ export async function actOnSpectra(who: SignedIn, unit: Unit, form: FormData) {
   const intent = String(form.get("intent") ?? "");
   const refused = (status: number, says: string, found?: Found) =>
     answer(status, {
-      ...{ ok: false, intent, says, kept: textsOf(form) },
+      ok: false,
+      intent,
+      says,
+      kept: textsOf(form),
       ...(found && { found }),
     } satisfies SpectrumAnswer);
   if (intent === "strike") {
@@ -115,8 +118,12 @@ async function foundIn(form: FormData): Promise<Result<Found, Wrong>> {
   const lines = linesOf(read.value.points, near === undefined ? undefined : readMhz(near));
   if (!lines) return saying("There is nothing in it around that carrier.");
   return good({
-    ...{ text: text.value, head: read.value.head, columns: read.value.columns, ...lines },
-    ...{ points: read.value.points.length, odd: read.value.odd.slice(0, 5) },
+    text: text.value,
+    head: read.value.head,
+    columns: read.value.columns,
+    ...lines,
+    points: read.value.points.length,
+    odd: read.value.odd.slice(0, 5),
   });
 }
 

@@ -60,8 +60,17 @@ function judged(row: SpectrumRow, limits: Awaited<ReturnType<typeof limitsOf>>) 
   const carrier = { frequency: row.carrier_hz, dbm: row.carrier_dbm };
   const verdicts = harmonics(carrier, row.lines, meter, limit ?? { source: "" }, row.attenuation);
   return {
-    ...{ id: row.id, carrier, attenuation: row.attenuation, meter: row.meter, error: row.error },
-    ...{ note: row.note, day: row.day as PlainDate, by: row.by, struck: row.struck_why, limit, verdicts },
+    id: row.id,
+    carrier,
+    attenuation: row.attenuation,
+    meter: row.meter,
+    error: row.error,
+    note: row.note,
+    day: row.day as PlainDate,
+    by: row.by,
+    struck: row.struck_why,
+    limit,
+    verdicts,
     worst: worstOf(verdicts),
   };
 }

@@ -18,7 +18,8 @@ export async function writeByForm(who: SignedIn, row: UnitRow, form: FormData) {
   if (done.ok) {
     const { read } = done.value.answer;
     return answer(200, {
-      ...{ ok: true, intent },
+      ok: true,
+      intent,
       says: read === undefined ? "Written down." : `Written down, and read as ${read} on that day.`,
     });
   }

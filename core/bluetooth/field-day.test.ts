@@ -11,7 +11,8 @@ const programmer = fc.record({
 const programmers = fc.array(programmer, { maxLength: 3 }).map((list) =>
   list.map(
     ({ serves, lasts }, i): FieldProgrammer => ({
-      ...{ id: `p${i}`, serves: new Set(serves) },
+      id: `p${i}`,
+      serves: new Set(serves),
       ...(lasts !== undefined && { lasts }),
     }),
   ),

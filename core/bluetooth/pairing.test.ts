@@ -6,8 +6,15 @@ import { composePair } from "../run/purposes/pair.ts";
 import { type PairAdvice, pairingPlan, pairingState } from "./pairing.ts";
 
 const advice = (more: Partial<PairAdvice> = {}): PairAdvice => ({
-  ...{ what: "Thimble", menu: "Audio", wrongMenu: "Link", wrongShows: "it says paired", pin: "0000" },
-  ...{ pinSeconds: 60, shows: "a thimble", fails: "drops", source: { kind: "bench", what: "" } },
+  what: "Thimble",
+  menu: "Audio",
+  wrongMenu: "Link",
+  wrongShows: "it says paired",
+  pin: "0000",
+  pinSeconds: 60,
+  shows: "a thimble",
+  fails: "drops",
+  source: { kind: "bench", what: "" },
   steps: [{ kind: "turn", to: "on" }],
   settings: [{ name: "hold time", value: "2 s", why: "or it lets go" }],
   ...more,
@@ -58,7 +65,10 @@ describe("the plan of a pairing", () => {
     expect(plan([any, own], "8")).toBe("any");
     expect(plan([own], "8")).toBeUndefined();
     expect(pairingPlan({ model: "7" }, { ...device, what: "" }, [advice({ what: "" })], [], [])).toEqual({
-      ...{ settings: [], fails: [], turnOn: false, forgets: [] },
+      settings: [],
+      fails: [],
+      turnOn: false,
+      forgets: [],
     });
   });
 
@@ -84,7 +94,9 @@ describe("the plan of a pairing", () => {
 
   it("as a run: charged first, what is forgotten and turned on, the right menu with the wrong one named, presses, PIN, proof, settings", () => {
     const facts = {
-      ...{ tag: "H-03", device: { tag: "BT-2", what: "Thimble", floor: 10 }, keys: true },
+      tag: "H-03",
+      device: { tag: "BT-2", what: "Thimble", floor: 10 },
+      keys: true,
       plan: pairingPlan(
         { model: "7", offAfterReset: true },
         device,
@@ -108,7 +120,9 @@ describe("the plan of a pairing", () => {
       { kind: "do", step: { what: "hold time is 3 s: gloves (recommended: 2 s)" } },
     ]);
     const unknown = composePair({
-      ...{ ...facts, keys: false, device: { tag: "HS-1", what: "Burr" } },
+      ...facts,
+      keys: false,
+      device: { tag: "HS-1", what: "Burr" },
       plan: pairingPlan({ model: "7" }, { what: "Burr", fails: "", holds: 1 }, [advice()], [], []),
     });
     expect(stepsOf(unknown).map(({ step }) => step)).toMatchObject([

@@ -60,7 +60,9 @@ it("with no place all are late; with too many to look at all it says so, and sti
   const many = Array.from(
     { length: 60 },
     (_, i): ToCharge => ({
-      ...{ id: `${i}`, minutes: 17 + ((i * 37) % 83), due: 200 + ((i * 53) % 900) },
+      id: `${i}`,
+      minutes: 17 + ((i * 37) % 83),
+      due: 200 + ((i * 53) % 900),
     }),
   );
   const plan = placesFor(many, 7);

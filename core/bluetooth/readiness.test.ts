@@ -58,7 +58,11 @@ describe("the story of a battery", () => {
 });
 
 const thing = (id: string, percent: number, more: Partial<Charged> = {}): Charged => ({
-  ...{ id, battery: "sound", fullMinutes: 100, idlePerDay: 2, charger: "c" },
+  id,
+  battery: "sound",
+  fullMinutes: 100,
+  idlePerDay: 2,
+  charger: "c",
   story: storyOf([{ kind: "level", at: 0, percent }]),
   ...more,
 });
@@ -66,15 +70,19 @@ const thing = (id: string, percent: number, more: Partial<Charged> = {}): Charge
 describe("now, and by then", () => {
   it("says no more than is known", () => {
     expect(chargeNow(thing("a", 50, { battery: "swollen" }), DAY)).toEqual({
-      ...{ kind: "out", battery: "swollen" },
+      kind: "out",
+      battery: "swollen",
     });
     expect(chargeNow(thing("a", 50, { story: storyOf([]) }), DAY)).toEqual({
-      ...{ kind: "unknown", lacks: "level" },
+      kind: "unknown",
+      lacks: "level",
     });
     expect(chargeNow(thing("a", 50), DAY)).toMatchObject({ percent: 48, drain: { perDay: 2, times: 0 } });
     const { idlePerDay: _, ...nobodyKnows } = thing("a", 50);
     expect(chargeNow(nobodyKnows, DAY)).toEqual({
-      ...{ kind: "known", percent: 50, charging: false },
+      kind: "known",
+      percent: 50,
+      charging: false,
       seen: { at: 0, percent: 50 },
     });
     expect(readinessOf(nobodyKnows, 40, 2 * DAY, DAY)).toEqual({ kind: "unknown", lacks: "drain" });

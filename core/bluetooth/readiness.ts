@@ -131,7 +131,8 @@ export function chargerPlans(
     });
     if (alone.length === 0) return [];
     const wanting = lengthened(alone, until, now).map(({ thing, minutes }) => ({
-      ...{ id: thing.id, due: until },
+      id: thing.id,
+      due: until,
       minutes,
     }));
     const plan = placesFor(wanting, places);

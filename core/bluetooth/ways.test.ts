@@ -28,7 +28,10 @@ const bluetooth: ProgrammingWay = {
 describe("ways compared", () => {
   it("takes what each radio takes, as many at once as there are leads", () => {
     const way = fc.record({
-      ...{ id: fc.constant("w"), setUp: fc.nat(20), perRadio: fc.nat(9), perChannel: fc.nat(3) },
+      id: fc.constant("w"),
+      setUp: fc.nat(20),
+      perRadio: fc.nat(9),
+      perChannel: fc.nat(3),
       atOnce: fc.integer({ min: 1, max: 4 }),
     });
     fc.assert(
@@ -74,8 +77,11 @@ describe("from where on", () => {
   });
   type Exact = typeof hundredths extends fc.Arbitrary<infer E> ? E : never;
   const inMinutes = (id: string, way: Exact): ProgrammingWay => ({
-    ...{ id, atOnce: way.atOnce, setUp: way.setUp / 100 },
-    ...{ perRadio: way.perRadio / 100, perChannel: way.perChannel / 100 },
+    id,
+    atOnce: way.atOnce,
+    setUp: way.setUp / 100,
+    perRadio: way.perRadio / 100,
+    perChannel: way.perChannel / 100,
   });
 
   it("is as whole numbers say, ties included", () => {

@@ -40,7 +40,12 @@ test("a step that is not wanted is gone; once all others are done nothing is lef
 test("there is one next step or none at all, and it is the first that is open", () => {
   const some = fc.nat({ max: 2 });
   const begun = fc.record({
-    ...{ units: some, read: some, bare: some, connectors: some, leads: some, computers: some },
+    units: some,
+    read: some,
+    bare: some,
+    connectors: some,
+    leads: some,
+    computers: some,
     people: fc.integer({ min: 1, max: 3 }),
   });
   fc.assert(

@@ -51,8 +51,18 @@ export type ChannelProblem =
 
 const NO_TRANSMIT = /^(?:off|none|no|rx only|receive only|inhibit|-+)$/i;
 const DIRECTIONS: Readonly<Record<string, number>> = {
-  ...{ "+": 1, plus: 1, up: 1, "-": -1, "−": -1, minus: -1, down: -1 },
-  ...{ "": 0, "0": 0, off: 0, simplex: 0, none: 0 },
+  "+": 1,
+  plus: 1,
+  up: 1,
+  "-": -1,
+  "−": -1,
+  minus: -1,
+  down: -1,
+  "": 0,
+  "0": 0,
+  off: 0,
+  simplex: 0,
+  none: 0,
 };
 const YES = /^(?:y|yes|on|true|1|x|add|✓)$/i;
 const NO = /^(?:n|no|off|false|0|-|)$/i;
@@ -133,10 +143,17 @@ export function readChannelTable(text: string, asked: AskedTable = {}): Result<R
   }
   return good({
     columns: columns.map(({ name, meaning, because }, i) => ({
-      ...{ head: name || `column ${i + 1}`, meaning, because },
+      head: name || `column ${i + 1}`,
+      meaning,
+      because,
       sample: rows.find(({ cells }) => (cells[i] ?? "") !== "")?.cells[i] ?? "",
     })),
-    ...{ unit, sign, delimiter, lines, odd, ...(headSays && { headSays }) },
+    unit,
+    sign,
+    delimiter,
+    lines,
+    odd,
+    ...(headSays && { headSays }),
     channels: placed(channels, wanted),
   });
 }
@@ -245,7 +262,9 @@ function channelOf(row: Row, receive: number, before: number): Omit<CodeplugChan
   if (name.length > MOST_NAME) miss("name", "a name of 300 signs at most");
   const skips = /\bskip\b/i.test(row.head("scan"));
   return {
-    ...{ name: row.has("name") ? name.slice(0, MOST_NAME) : `channel ${before + 1}`, receive, digital },
+    name: row.has("name") ? name.slice(0, MOST_NAME) : `channel ${before + 1}`,
+    receive,
+    digital,
     ...(transmit !== undefined && { transmit }),
     ...(bandwidth !== undefined && { bandwidth }),
     ...(sends && { sends }),

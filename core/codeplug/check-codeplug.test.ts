@@ -20,10 +20,16 @@ import { readRepeaterTable } from "./repeater-table.ts";
 import { typedList } from "./typed-list.ts";
 
 const facts: CodeplugCheck = {
-  ...{ plan: [], on: plain("2026-05-02"), lists: {}, habits: [] },
+  plan: [],
+  on: plain("2026-05-02"),
+  lists: {},
+  habits: [],
 };
 const channel = (position: number, more: Partial<CodeplugChannel> = {}): CodeplugChannel => ({
-  ...{ position, name: `CH ${position}`, receive: 145_000_000 + position * 12_500, digital: false },
+  position,
+  name: `CH ${position}`,
+  receive: 145_000_000 + position * 12_500,
+  digital: false,
   transmit: 145_000_000 + position * 12_500,
   ...more,
 });
@@ -37,10 +43,16 @@ describe("what is wrong with a codeplug", () => {
 
   test("each thing is found, the worst first", () => {
     const holds = codeplugFacts.parse({
-      ...{ capacity: 4, nameSigns: 4, plainSigns: true, digital: true, tonesFrom: "page 9", contacts: 1 },
+      capacity: 4,
+      nameSigns: 4,
+      plainSigns: true,
+      digital: true,
+      tonesFrom: "page 9",
+      contacts: 1,
     });
     const mode = modeShape.parse({
-      ...{ name: "locked", outside: "band edge" },
+      name: "locked",
+      outside: "band edge",
       transmit: [{ from: 144_000_000, to: 146_000_000 }],
       receive: [{ from: 144_000_000, to: 146_000_000 }],
     });
@@ -70,14 +82,12 @@ describe("what is wrong with a codeplug", () => {
     ];
     const found = checkCodeplug(list, {
       ...facts,
-      ...{
-        holds,
-        mode,
-        allowed: mode.transmit,
-        identity: "awaited",
-        identities: ["99901"],
-        meets: 145_500_000,
-      },
+      holds,
+      mode,
+      allowed: mode.transmit,
+      identity: "awaited",
+      identities: ["99901"],
+      meets: 145_500_000,
       lists: {
         talkgroups: { by: "position", members: [member] },
         contacts: { by: "position", members: [member, member] },
@@ -127,7 +137,9 @@ describe("what is wrong with a codeplug", () => {
     fc.assert(
       fc.property(fc.array(one, { maxLength: 8 }), fc.constantFrom(2, 3, 9), (list, signs) => {
         const channels = list.map(({ transmit, ...rest }, i) => ({
-          ...{ position: i + 1, digital: false, ...rest },
+          position: i + 1,
+          digital: false,
+          ...rest,
           ...(transmit !== undefined && { transmit }),
         }));
         const holds = codeplugFacts.parse({ capacity: 99, nameSigns: signs, digital: false });

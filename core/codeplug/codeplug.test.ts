@@ -71,7 +71,10 @@ describe("a table of channels", () => {
         expect(found.odd).toEqual([]);
         expect(found.channels).toEqual(
           list.map(({ name, khz, shift, bandwidth }, i) => ({
-            ...{ position: i + 1, digital: false, name, receive: khz * 1000 },
+            position: i + 1,
+            digital: false,
+            name,
+            receive: khz * 1000,
             ...(shift !== undefined && { transmit: (khz + shift) * 1000 }),
             ...(bandwidth !== undefined && { bandwidth }),
           })),
@@ -91,8 +94,12 @@ describe("a table of channels", () => {
     ]);
     expect(found.columns[1]?.sample).toBe("145,5");
     expect(found.channels[0]).toEqual({
-      ...{ position: 1, digital: false, name: "EAST" },
-      ...{ receive: 145_500_000, transmit: 145_500_000, bandwidth: 12_500 },
+      position: 1,
+      digital: false,
+      name: "EAST",
+      receive: 145_500_000,
+      transmit: 145_500_000,
+      bandwidth: 12_500,
     });
     const told = read(text, { columns: ["ignore", "receive", "ignore", "name"] });
     expect(told.channels.map(({ name }) => name)).toEqual(["x", "y"]);
@@ -136,7 +143,10 @@ describe("channels against modes and the plan", () => {
   const MHZ = 1_000_000;
   const band = (from: number, to: number) => ({ from: from * MHZ, to: to * MHZ });
   const mode = modeShape.parse({
-    ...{ name: "wide", transmit: [band(144, 146)], receive: [band(136, 174)], outside: "band edge" },
+    name: "wide",
+    transmit: [band(144, 146)],
+    receive: [band(136, 174)],
+    outside: "band edge",
   });
   const line = (more: object): Segment =>
     segmentShape.parse({ class: "entry", ...band(144, 146), bandwidth: 25_000, ...more });
@@ -204,14 +214,16 @@ describe("channels against modes and the plan", () => {
         const own = modeShape.parse({ name: "m", transmit, receive });
         const plan = drawn.map(({ at, size, bandwidth, from, until }) =>
           segmentShape.parse({
-            ...{ class: "c", ...band(at, at + size) },
+            class: "c",
+            ...band(at, at + size),
             ...(bandwidth && { bandwidth }),
             ...(from !== undefined && { since: addDays(today, from) }),
             ...(until !== undefined && until > (from ?? -9) && { until: addDays(today, until) }),
           }),
         );
         const all: Channel[] = list.map((one, i) => ({
-          ...{ name: `${i}`, receive: one.receive * MHZ },
+          name: `${i}`,
+          receive: one.receive * MHZ,
           ...(one.transmit !== undefined && { transmit: one.transmit * MHZ }),
           ...(one.bandwidth !== undefined && { bandwidth: one.bandwidth }),
         }));

@@ -74,12 +74,25 @@ const spaced = (head: string): string =>
     .trim();
 
 export const WIDTHS: Readonly<Record<string, number>> = {
-  ...{ n: 12_500, nfm: 12_500, narrow: 12_500, fmn: 12_500 },
-  ...{ w: 25_000, fm: 25_000, wide: 25_000 },
+  n: 12_500,
+  nfm: 12_500,
+  narrow: 12_500,
+  fmn: 12_500,
+  w: 25_000,
+  fm: 25_000,
+  wide: 25_000,
 };
 export const KINDS: Readonly<Record<string, boolean>> = {
-  ...{ digital: true, dig: true, d: true, dmr: true },
-  ...{ analogue: false, analog: false, a: false, fm: false, nfm: false, wfm: false },
+  digital: true,
+  dig: true,
+  d: true,
+  dmr: true,
+  analogue: false,
+  analog: false,
+  a: false,
+  fm: false,
+  nfm: false,
+  wfm: false,
 };
 
 type Guess = {

@@ -54,7 +54,9 @@ export const writeDocument = (
   lists: CodeplugLists = {},
 ): string => {
   const document: CodeplugDocument = {
-    ...{ format: "mossy-cabinet/codeplug", version: 1, model },
+    format: "mossy-cabinet/codeplug",
+    version: 1,
+    model,
     channels: byPosition(channels),
     lists: lists as CodeplugDocument["lists"],
   };

@@ -35,8 +35,11 @@ export const layFactsOf = (
   facts: CodeplugFacts,
   mode: Pick<Mode, "transmit" | "receive" | "fixed"> | undefined,
 ): LayFacts => ({
-  ...{ capacity: facts.capacity, nameSigns: facts.nameSigns },
-  ...{ digital: facts.digital, everyTone: facts.everyTone, powers: facts.powers },
+  capacity: facts.capacity,
+  nameSigns: facts.nameSigns,
+  digital: facts.digital,
+  everyTone: facts.everyTone,
+  powers: facts.powers,
   receive: mode && mode.receive.length > 0 ? mode.receive : ANYWHERE,
   transmit: mode ? transmitOf(mode) : ANYWHERE,
 });

@@ -18,7 +18,8 @@ it("stands as wanted, asked, late from the day after it was expected, or there",
   expect(asked(10, 10)).toEqual({ kind: "asked", on: addDays(today, -10), by: today, late: false });
   expect(asked(11, 10)).toMatchObject({ by: addDays(today, -1), late: true });
   expect(identityState(one({ value: "9991234", askedOn: today }), today)).toEqual({
-    ...{ kind: "there", value: "9991234" },
+    kind: "there",
+    value: "9991234",
   });
 });
 

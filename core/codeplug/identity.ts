@@ -27,7 +27,9 @@ export function identityState(identity: Identity, today: PlainDate): IdentitySta
   const by =
     identity.usuallyDays === undefined ? undefined : daysAfter(identity.askedOn, identity.usuallyDays);
   return {
-    ...{ kind: "asked", on: identity.askedOn, late: by?.ok === true && by.value < today },
+    kind: "asked",
+    on: identity.askedOn,
+    late: by?.ok === true && by.value < today,
     ...(by?.ok && { by: by.value }),
   };
 }

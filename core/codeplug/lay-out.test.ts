@@ -113,7 +113,12 @@ it("a member that no name within so few signs can tell from the others is left o
     return plain;
   };
   const able: LayFacts = {
-    ...{ receive: band([100]), transmit: [], digital: false, capacity: 9, nameSigns: 1, everyTone: true },
+    receive: band([100]),
+    transmit: [],
+    digital: false,
+    capacity: 9,
+    nameSigns: 1,
+    everyTone: true,
   };
   const members = Array.from({ length: 12 }, () => of("A"));
   const laid = layOut([{ name: "all", priority: 5, listens: true, members }], able);

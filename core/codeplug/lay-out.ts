@@ -100,7 +100,8 @@ function once(
   );
   const fitted = fitBlocks(
     plan.map(({ priority, at }, b) => ({
-      ...{ count: able[b]?.length ?? 0, priority },
+      count: able[b]?.length ?? 0,
+      priority,
       ...(at !== undefined && { at }),
     })),
     facts.capacity,
@@ -120,7 +121,9 @@ function once(
     const sending = maySend(member, facts);
     const power = sending ? powerName(wanted, facts.powers ?? []) : undefined;
     return {
-      ...{ ...rest, position, name: names[i] ?? "" },
+      ...rest,
+      position,
+      name: names[i] ?? "",
       ...(sending && transmit !== undefined && { transmit }),
       ...(sending && sends && { sends }),
       ...(power !== undefined && { power }),
@@ -129,7 +132,8 @@ function once(
   return {
     nameless: placed.flatMap(({ member }, i) => (names[i] === undefined ? [member] : [])),
     out: {
-      ...{ channels, left },
+      channels,
+      left,
       listening: placed.flatMap(({ member, position }) =>
         member.transmit !== undefined && !maySend(member, facts) ? [position] : [],
       ),
@@ -137,7 +141,8 @@ function once(
         names[i] !== member.name ? [{ position, name: member.name }] : [],
       ),
       blocks: plan.map(({ name, members }, b) => ({
-        ...{ name, of: members.length },
+        name,
+        of: members.length,
         ...(fitted[b] ?? { from: 1, kept: 0 }),
       })),
     },

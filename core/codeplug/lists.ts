@@ -45,7 +45,8 @@ export function mergeList(present: PlacedList, incoming: readonly Member[]): Mer
   const laidOver = [...wanted.values()];
   return {
     list: [...merged, ...rest],
-    ...{ gone, renamed },
+    gone,
+    renamed,
     added: fresh.map((_, i) => last + 2 + i),
     broken: present.flatMap((member, i) =>
       member && laidOver[i]?.key !== member.key

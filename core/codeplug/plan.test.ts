@@ -17,8 +17,12 @@ const member = (name: string, receive = 145_500_000) => ({
   digital: false,
 });
 const rule = {
-  ...{ around: "", place: { latitude: 54.87, longitude: 4.41 }, kilometres: 50, openOnly: true },
-  ...{ bands: [{ from: 144_000_000, to: 146_000_000 }], modes: ["analogue" as const] },
+  around: "",
+  place: { latitude: 54.87, longitude: 4.41 },
+  kilometres: 50,
+  openOnly: true,
+  bands: [{ from: 144_000_000, to: 146_000_000 }],
+  modes: ["analogue" as const],
 };
 
 const place = fc.integer({ min: 0, max: 4 });
@@ -151,14 +155,12 @@ describe("a plan that is changed", () => {
       problem: { kind: "too-many", most: 3000 },
     });
     const near = Array.from({ length: 5 }, (_, i) => ({
-      ...{
-        id: String(i),
-        name: `R${i}`,
-        receive: 145_600_000,
-        transmit: 145_000_000,
-        digital: false,
-        open: true,
-      },
+      id: String(i),
+      name: `R${i}`,
+      receive: 145_600_000,
+      transmit: 145_000_000,
+      digital: false,
+      open: true,
       place: { latitude: 54.9, longitude: 4.4 },
     }));
     const byRule = resolved([...plan, { ...head("R"), rule, members: [] }], near, plain("2026-05-02"));
@@ -191,7 +193,10 @@ describe("a plan that is changed", () => {
 describe("how a plan lies in a model", () => {
   const facts = codeplugFacts.parse({ capacity: 5, nameSigns: 4, digital: false });
   const mode = {
-    ...{ name: "locked", outside: "band edge" as const, erases: "nothing" as const, bandwidths: [] },
+    name: "locked",
+    outside: "band edge" as const,
+    erases: "nothing" as const,
+    bandwidths: [],
     transmit: [{ from: 144_000_000, to: 146_000_000 }],
     receive: [{ from: 136_000_000, to: 174_000_000 }],
   };
@@ -204,8 +209,14 @@ describe("how a plan lies in a model", () => {
     { ...head("Far"), rule, members: [] },
   ];
   const repeater: ListedRepeater = {
-    ...{ id: "1", name: "Mirk", receive: 145_600_000, transmit: 145_000_000, digital: false, open: true },
-    ...{ place: { latitude: 54.9, longitude: 4.4 }, colour: 1 },
+    id: "1",
+    name: "Mirk",
+    receive: 145_600_000,
+    transmit: 145_000_000,
+    digital: false,
+    open: true,
+    place: { latitude: 54.9, longitude: 4.4 },
+    colour: 1,
   };
   const blocks = resolved(plan, [repeater, { ...repeater, id: "2", open: false }], plain("2026-05-02"));
   const laid = layOut(blocks, layFactsOf(facts, mode));

@@ -150,7 +150,10 @@ export type ListedRepeater = Repeater & Pick<PlanMember, "hears" | "colour" | "s
 
 /** A repeater as a member of a block. */
 export const memberOf = (one: ListedRepeater): PlanMember => ({
-  ...{ name: one.name, receive: one.receive, transmit: one.transmit, digital: one.digital },
+  name: one.name,
+  receive: one.receive,
+  transmit: one.transmit,
+  digital: one.digital,
   bandwidth: 12_500,
   ...(one.sends && { sends: one.sends }),
   ...(one.hears && { hears: one.hears }),
@@ -173,6 +176,6 @@ export function resolved(
           .map(({ repeater }) => memberOf(repeater as ListedRepeater))
       : members;
     if (rule) room -= taken.length;
-    return { ...{ name, priority, listens }, ...(at !== undefined && { at }), members: taken };
+    return { name, priority, listens, ...(at !== undefined && { at }), members: taken };
   });
 }

@@ -2,9 +2,23 @@
 
 /** Words by how much they are of all there is. */
 const SHARES: Readonly<Record<string, number>> = {
-  ...{ full: 1, high: 1, hi: 1, h: 1, max: 1, maximum: 1 },
-  ...{ mid: 0.5, middle: 0.5, medium: 0.5, half: 0.5, med: 0.5, m: 0.5 },
-  ...{ low: 0, lo: 0, l: 0, min: 0, minimum: 0 },
+  full: 1,
+  high: 1,
+  hi: 1,
+  h: 1,
+  max: 1,
+  maximum: 1,
+  mid: 0.5,
+  middle: 0.5,
+  medium: 0.5,
+  half: 0.5,
+  med: 0.5,
+  m: 0.5,
+  low: 0,
+  lo: 0,
+  l: 0,
+  min: 0,
+  minimum: 0,
 };
 const watts = (text: string): number | undefined => {
   const [, number = "", unit = ""] = /^(\d+(?:[.,]\d+)?) ?(m?w|watts?)?$/i.exec(text.trim()) ?? [];

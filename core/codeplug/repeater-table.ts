@@ -52,7 +52,8 @@ export function readRepeaterTable(text: string): Result<
     const [latitude, longitude] = [degrees(north, 90), degrees(east, 180)];
     return [
       {
-        ...{ channel, open: openAt < 0 || !CLOSED.test((cells[openAt] ?? "").trim()) },
+        channel,
+        open: openAt < 0 || !CLOSED.test((cells[openAt] ?? "").trim()),
         ...(latitude !== undefined && longitude !== undefined && { latitude, longitude }),
       },
     ];

@@ -19,7 +19,10 @@ const repeater = fc
   })
   .map(
     ({ north, ago, receive, ...rest }): Repeater => ({
-      ...{ ...rest, id: rest.name, receive, transmit: receive - 600_000 },
+      ...rest,
+      id: rest.name,
+      receive,
+      transmit: receive - 600_000,
       ...(north !== undefined && { place: { latitude: here.latitude + north, longitude: here.longitude } }),
       ...(ago !== undefined && { confirmedOn: addDays(today, -ago) }),
     }),
@@ -37,7 +40,8 @@ const rule = fc
   })
   .map(
     ({ withinDays, ...rest }): NearRule => ({
-      ...{ ...rest, place: here },
+      ...rest,
+      place: here,
       ...(withinDays !== undefined && { withinDays }),
     }),
   );
@@ -68,11 +72,20 @@ it("takes what the rule allows, the nearest first; every other has a reason", ()
 
 it("a place that is none has nothing near it", () => {
   const one: Repeater = {
-    ...{ id: "1", name: "QZ3AA", receive: 145_600_000, transmit: 145_000_000, digital: false, open: true },
+    id: "1",
+    name: "QZ3AA",
+    receive: 145_600_000,
+    transmit: 145_000_000,
+    digital: false,
+    open: true,
     place: here,
   };
   const asked: NearRule = {
-    ...{ place: here, kilometres: 10, bands: [{ from: 1, to: 1e9 }], modes: ["analogue"], openOnly: true },
+    place: here,
+    kilometres: 10,
+    bands: [{ from: 1, to: 1e9 }],
+    modes: ["analogue"],
+    openOnly: true,
   };
   expect(repeatersNear([one], asked, today).taken).toHaveLength(1);
   const nowhere = { latitude: Number.NaN, longitude: 0 };

@@ -5,7 +5,12 @@ import { cases } from "../quantities/testing.ts";
 import { chanceToMeet, type Scan, scanPlan } from "./scan.ts";
 
 const scan = (more: Partial<Scan> = {}): Scan => ({
-  ...{ from: 145_000_000, to: 146_000_000, step: 12_500, perChannelMs: 50, dwellMs: 2000, width: 12_500 },
+  from: 145_000_000,
+  to: 146_000_000,
+  step: 12_500,
+  perChannelMs: 50,
+  dwellMs: 2000,
+  width: 12_500,
   ...more,
 });
 

@@ -53,7 +53,9 @@ export function scanPlan(
   const common = within.reduce((divisor, { frequency }) => gcd(divisor, frequency - from), 0);
   const quiet = (channels * perChannelMs) / 1000;
   return {
-    ...{ channels, quiet, missed },
+    channels,
+    quiet,
+    missed,
     busy: quiet + (met * dwellMs) / 1000,
     ...(common > 0 && { best: largestDivisor(common, width) }),
   };

@@ -27,7 +27,12 @@ export function stripsOf(laid: LaidOut): Strip[] {
     const out = leftOf.get(name) ?? [];
     const left = out.filter(({ why }) => WANT_OF_ROOM.includes(why)).length;
     return {
-      ...{ block: name, of, taken: kept - listens, listens, left, unfit: of - kept - left },
+      block: name,
+      of,
+      taken: kept - listens,
+      listens,
+      left,
+      unfit: of - kept - left,
       ...(kept > 0 && { from }),
     };
   });
@@ -101,7 +106,12 @@ export function planTroubles(tables: readonly TableInUse[]): Trouble[] {
       if (!first) return [];
       return [
         {
-          ...{ kind: "stranded", model, mode: mode.name, units, tags, count: all.length },
+          kind: "stranded",
+          model,
+          mode: mode.name,
+          units,
+          tags,
+          count: all.length,
           channels: all.slice(0, 4).map(({ channel }) => channel.name),
           ...(first.edge !== undefined && { edge: first.edge }),
         },
@@ -109,7 +119,10 @@ export function planTroubles(tables: readonly TableInUse[]): Trouble[] {
     });
     const left = [...groupBy(laid.left, ({ why }) => why)].map(
       ([why, out]): Trouble => ({
-        ...{ kind: "left-out", model, why, count: out.length },
+        kind: "left-out",
+        model,
+        why,
+        count: out.length,
         blocks: [...new Set(out.map(({ block }) => block))],
       }),
     );
@@ -120,7 +133,9 @@ export function planTroubles(tables: readonly TableInUse[]): Trouble[] {
       ...(laid.listening.length > 0
         ? [
             {
-              ...{ kind: "listens" as const, model, count: laid.listening.length },
+              kind: "listens" as const,
+              model,
+              count: laid.listening.length,
               channels: laid.listening.slice(0, 4).map((position) => nameAt.get(position) ?? ""),
             },
           ]
@@ -128,8 +143,11 @@ export function planTroubles(tables: readonly TableInUse[]): Trouble[] {
       ...(cut
         ? [
             {
-              ...{ kind: "cut" as const, model, count: laid.cut.length },
-              ...{ name: cut.name, short: nameAt.get(cut.position) ?? "" },
+              kind: "cut" as const,
+              model,
+              count: laid.cut.length,
+              name: cut.name,
+              short: nameAt.get(cut.position) ?? "",
             },
           ]
         : []),
@@ -158,7 +176,9 @@ export function fitOfBlock(members: readonly PlanMember[], block: string, laid: 
     if (why) return { kind: "out", why };
     const channel = byPosition.get(at++);
     return {
-      ...{ kind: "in", position: at - 1, name: channel?.name ?? "" },
+      kind: "in",
+      position: at - 1,
+      name: channel?.name ?? "",
       listens: channel?.transmit === undefined && member.transmit !== undefined,
     };
   });

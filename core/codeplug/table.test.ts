@@ -25,17 +25,19 @@ const pruned = (one: Record<string, unknown>): CodeplugChannel =>
 const channelWith = (name: fc.Arbitrary<string>, some: fc.Arbitrary<string>) =>
   fc
     .record({
-      ...{ name, receive: hertz, digital: fc.boolean(), transmit: optional(hertz) },
+      name,
+      receive: hertz,
+      digital: fc.boolean(),
+      transmit: optional(hertz),
       bandwidth: optional(fc.integer({ min: 1, max: 9_999_999 })),
-      ...{
-        sends: optional(tone),
-        hears: optional(tone),
-        power: optional(some),
-        scan: optional(fc.boolean()),
-      },
+      sends: optional(tone),
+      hears: optional(tone),
+      power: optional(some),
+      scan: optional(fc.boolean()),
       colour: optional(fc.integer({ min: 0, max: 15 })),
       slot: optional(fc.constantFrom(1 as const, 2 as const)),
-      ...{ talkgroup: optional(some), identity: optional(some) },
+      talkgroup: optional(some),
+      identity: optional(some),
     })
     .map(({ colour, slot, talkgroup, identity, ...rest }) =>
       pruned({ ...rest, ...(rest.digital && { colour, slot, talkgroup, identity }) }),
@@ -88,11 +90,9 @@ describe("a table of channels", () => {
     fc.assert(
       fc.property(channels, mapping, (list, dialect) => {
         const read = readChannelTable(writeChannelTable(list, dialect), {
-          ...{
-            columns: dialect.columns.map(({ meaning }) => meaning),
-            unit: dialect.unit,
-            sign: dialect.sign,
-          },
+          columns: dialect.columns.map(({ meaning }) => meaning),
+          unit: dialect.unit,
+          sign: dialect.sign,
         });
         if (!read.ok) throw new Error(read.problem.kind);
         expect(read.value.odd).toEqual([]);
@@ -129,17 +129,24 @@ describe("a table of channels", () => {
   it("in our own columns is read without being told anything", () => {
     const list: CodeplugChannel[] = [
       {
-        ...{ position: 3, name: "Marshal isle", receive: 439_400_000, transmit: 431_800_000, digital: true },
-        ...{ bandwidth: 12_500, colour: 1, slot: 2, talkgroup: "99902", power: "half", scan: false },
+        position: 3,
+        name: "Marshal isle",
+        receive: 439_400_000,
+        transmit: 431_800_000,
+        digital: true,
+        bandwidth: 12_500,
+        colour: 1,
+        slot: 2,
+        talkgroup: "99902",
+        power: "half",
+        scan: false,
       },
       {
-        ...{
-          position: 4,
-          name: "Causeway bend",
-          receive: 145_250_000,
-          transmit: 145_250_000,
-          digital: false,
-        },
+        position: 4,
+        name: "Causeway bend",
+        receive: 145_250_000,
+        transmit: 145_250_000,
+        digital: false,
         sends: { kind: "dcs", code: "023", inverted: true },
         hears: { kind: "ctcss", tenths: 885 },
       },
@@ -227,8 +234,15 @@ describe("a channel's form", () => {
 
   test("says of each field what is wrong", () => {
     const read = typedChannel({
-      ...{ name: "", receive: "0", transmit: "?", width: "fat", sends: "5 kHz", colour: "16", slot: "3" },
-      ...{ kind: "digital", talkgroup: "x".repeat(61) },
+      name: "",
+      receive: "0",
+      transmit: "?",
+      width: "fat",
+      sends: "5 kHz",
+      colour: "16",
+      slot: "3",
+      kind: "digital",
+      talkgroup: "x".repeat(61),
     });
     expect(read.ok || Object.keys(read.problem.fields).sort()).toEqual([
       ...["colour", "name", "receive", "sends", "slot", "talkgroup", "transmit", "width"],

@@ -38,7 +38,8 @@ export function readTone(cell: string): Tone | "none" | undefined {
   }
   if (!dcs) return undefined;
   return {
-    ...{ kind: "dcs", code: dcs[2] ?? "" },
+    kind: "dcs",
+    code: dcs[2] ?? "",
     inverted: dcs[1] === "-" || /^[IR-]$/i.test(dcs[3] ?? ""),
   };
 }

@@ -81,7 +81,9 @@ export function typedChannel(
   const [power, talkgroup, identity] = [word("power"), word("talkgroup"), word("identity")];
   if (Object.keys(fields).length > 0 || receive === undefined) return bad({ kind: "typed", fields });
   return good({
-    ...{ name, receive, digital },
+    name,
+    receive,
+    digital,
     ...(transmit !== undefined && { transmit }),
     ...(bandwidth !== undefined && { bandwidth }),
     ...(sends && sends !== "none" && { sends }),

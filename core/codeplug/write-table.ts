@@ -23,7 +23,9 @@ export type ChannelMapping = Readonly<z.output<typeof channelMapping>>;
 
 /** All that we know of a channel: reading it gives the same channels. */
 export const PLAIN_MAPPING: ChannelMapping = {
-  ...{ delimiter: ",", sign: ".", unit: "MHz" },
+  delimiter: ",",
+  sign: ".",
+  unit: "MHz",
   columns: [
     { head: "position", meaning: "position" },
     { head: "name", meaning: "name" },

@@ -58,7 +58,10 @@ test("a document of version 1 knew no modes, and is read; one of today brings th
     value: { dossier: { version: 4, modes: [], settings: [], codes: [] } },
   });
   const mode = {
-    ...{ name: "wide", transmit: [{ from: 136_000_000, to: 174_000_000 }], receive: [], enter: "Switch it" },
+    name: "wide",
+    transmit: [{ from: 136_000_000, to: 174_000_000 }],
+    receive: [],
+    enter: "Switch it",
     source: { kind: "bench", what: "" },
   };
   const now = readDossier(JSON.stringify({ ...document(), version: 4, modes: [mode] }), TODAY);
@@ -92,17 +95,16 @@ test("for those who may not see how it is unlocked, that and the service menu ar
   const dossier = read(document());
   const step = { kind: "hold", keys: ["A"], seconds: 2 } as const;
   const known = {
-    ...{ ...dossier, settings: [{ name: "S", where: "", meaning: "m", usual: "", never: "", source }] },
+    ...dossier,
+    settings: [{ name: "S", where: "", meaning: "m", usual: "", never: "", source }],
     procedures: (["unlock", "erase"] as const).map((effect) => ({
-      ...{
-        purpose: "change-mode" as const,
-        title: effect,
-        effect,
-        steps: [step],
-        minutes: 1,
-        source,
-        draft: false,
-      },
+      purpose: "change-mode" as const,
+      title: effect,
+      effect,
+      steps: [step],
+      minutes: 1,
+      source,
+      draft: false,
     })),
     modes: [
       { ...modeShape.parse({ name: "wide", transmit: [], receive: [], setting: "range: open" }), source },

@@ -27,17 +27,30 @@ const dossier = (name: string): fc.Arbitrary<Dossier> =>
     })
     .map((told) =>
       dossierDocument.parse({
-        ...{ format: FORMAT, version: FORMAT_VERSION, from: "ours", writtenOn: "2027-05-01" },
+        format: FORMAT,
+        version: FORMAT_VERSION,
+        from: "ours",
+        writtenOn: "2027-05-01",
         model: {
-          ...{ maker: "Tarn", name, kind: "handheld", note: told.note, suffixes: told.suffixes },
+          maker: "Tarn",
+          name,
+          kind: "handheld",
+          note: told.note,
+          suffixes: told.suffixes,
           hardwareRevisions: told.revisions.map((one) => ({ name: one, howToTell: "", serials: [] })),
           identity: {
-            ...{ soldAs: told.soldAs, plugs: told.plugs, labels: told.labels, pickInTool: told.pickInTool },
+            soldAs: told.soldAs,
+            plugs: told.plugs,
+            labels: told.labels,
+            pickInTool: told.pickInTool,
             screens: [],
           },
         },
         components: [{ name: "main", reading: {}, releases: [] }],
-        ...{ procedures: [], modes: [], settings: [], codes: [] },
+        procedures: [],
+        modes: [],
+        settings: [],
+        codes: [],
         quirks: told.quirks.map((q) => ({ ...q, cause: "", source: { kind: "bench", what: "" } })),
       }),
     );

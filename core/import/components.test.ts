@@ -10,7 +10,14 @@ const today = plain("2026-06-01");
 const heron = { id: "m1", maker: "Tarn", name: "Heron", revisions: [], components: ["main", "Panel", "dsp"] };
 const had = (raw: string) => ({ newest: raw, all: new Set([readingKey(raw, "2026-01-05")]) });
 const h1 = {
-  ...{ id: "u1", model: "m1", hardware: "", region: "", serial: "S1", place: "Shelf 1", group: "", note: "" },
+  id: "u1",
+  model: "m1",
+  hardware: "",
+  region: "",
+  serial: "S1",
+  place: "Shelf 1",
+  group: "",
+  note: "",
   read: new Map([
     ["main", had("2.1")],
     ["panel", had("B3")],

@@ -163,7 +163,8 @@ export function planImport(
   return {
     rows,
     newModels: newModelsOf(rows),
-    ...{ newPeople: onceEach(newcomers, personKey), strangers: onceEach(strangers, personKey) },
+    newPeople: onceEach(newcomers, personKey),
+    strangers: onceEach(strangers, personKey),
   };
 }
 

@@ -157,17 +157,15 @@ describe("a sheet against the club", () => {
       [
         "h-1",
         {
-          ...{
-            id: "1",
-            model: "7",
-            hardware: "",
-            region: "",
-            serial: "",
-            place: "",
-            group: "",
-            note: "",
-            holder: "Bram Tollgate",
-          },
+          id: "1",
+          model: "7",
+          hardware: "",
+          region: "",
+          serial: "",
+          place: "",
+          group: "",
+          note: "",
+          holder: "Bram Tollgate",
           read: new Map([
             [
               "main",

@@ -216,12 +216,18 @@ describe("what practitioners meet", () => {
     expect(find({ leads: [programmer], computers: [phone] }).chains).toHaveLength(1);
     // How often it went well counts as with any lead.
     const tried = (worked: boolean) => ({
-      ...{ lead: programmer.id, computer: phone.id, tool: "t", system: phone.system },
-      ...{ systemVersion: phone.version, worked, settled: false },
+      lead: programmer.id,
+      computer: phone.id,
+      tool: "t",
+      system: phone.system,
+      systemVersion: phone.version,
+      worked,
+      settled: false,
     });
     const verdict = (worked: boolean) =>
       find({
-        ...{ leads: [programmer], computers: [phone] },
+        leads: [programmer],
+        computers: [phone],
         attempts: [1, 2, 3, 4].map(() => tried(worked)),
       }).chains[0]?.evidence.verdict;
     expect([verdict(true), verdict(false)]).toEqual(["proven", "known-bad"]);

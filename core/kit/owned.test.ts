@@ -57,7 +57,11 @@ describe("what is owned", () => {
         const own = kitOf(plain);
         const copies = own.leads.map(
           ({ id, tag: _, condition: __, holder: ___, ...given }): Offer => ({
-            ...{ id: `copy ${id}`, name: "again", price: 1, gives: "lead", lead: given },
+            id: `copy ${id}`,
+            name: "again",
+            price: 1,
+            gives: "lead",
+            lead: given,
           }),
         );
         const all: Kit = { ...own, offers: [...own.offers, ...copies] };

@@ -56,8 +56,13 @@ it("what is known to fail reaches nothing", () => {
   const [lead = "", computer = "", tool = ""] = [...plainChains(plain)][0]?.split(" ") ?? [];
   const kit = kitOf(plain);
   const bad = {
-    ...{ lead, computer, tool, system: "Linux" as const, systemVersion: "1" },
-    ...{ worked: false, settled: true },
+    lead,
+    computer,
+    tool,
+    system: "Linux" as const,
+    systemVersion: "1",
+    worked: false,
+    settled: true,
   };
   expect(reachOf("leads", lead, radio, prepareKit(kit)).does).toEqual(["flash"]);
   expect(reachOf("leads", lead, radio, prepareKit({ ...kit, attempts: [bad] })).does).toEqual([]);

@@ -203,7 +203,8 @@ describe("harmonics", () => {
         maybe(-90, -70),
         (dbm, dbc, plainLimit, both, error, floor) => {
           const own: Limit = {
-            ...{ source: "s", both },
+            source: "s",
+            both,
             ...(dbc !== undefined && { dbc }),
             ...(plainLimit !== undefined && { dbm: plainLimit }),
           };

@@ -17,8 +17,10 @@ export const bandPlanDocument = z.strictObject({
 export type BandPlanDocument = z.output<typeof bandPlanDocument>;
 
 export const planDocument = (from: string, segments: readonly Segment[]): BandPlanDocument => ({
-  ...{ format: "mossy-cabinet/band-plan", version: 1 },
-  ...{ from, segments: [...segments] },
+  format: "mossy-cabinet/band-plan",
+  version: 1,
+  from,
+  segments: [...segments],
 });
 
 export const PLAN_COLUMNS = [
@@ -87,7 +89,8 @@ export function readPlanRows(
       days[column] = text;
     }
     const read = segmentShape.safeParse({
-      ...{ class: cell(row, "class"), note: cell(row, "note") },
+      class: cell(row, "class"),
+      note: cell(row, "note"),
       ...numbers,
       ...days,
     });
@@ -107,8 +110,14 @@ const NUMBERS = [
   ["bandwidth kHz", "bandwidth", 1000],
 ] as const;
 const COLUMN_OF: Readonly<Record<string, string>> = {
-  ...{ from: "from MHz", to: "to MHz", bandwidth: "bandwidth kHz" },
-  ...{ class: "class", watts: "watts", since: "since", until: "until", note: "note" },
+  from: "from MHz",
+  to: "to MHz",
+  bandwidth: "bandwidth kHz",
+  class: "class",
+  watts: "watts",
+  since: "since",
+  until: "until",
+  note: "note",
 };
 
 /** Reads our own JSON. Problems: `no-plan`, or `wrong` with the place. */

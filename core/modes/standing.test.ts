@@ -78,7 +78,10 @@ const someSegment = fc
   })
   .map(
     ({ from, width, since, lasts }): Segment => ({
-      ...{ class: "entry", from, to: from + width, note: "" },
+      class: "entry",
+      from,
+      to: from + width,
+      note: "",
       ...(since !== undefined && { since: addDays(day, since) }),
       ...(lasts !== undefined && { until: addDays(day, (since ?? 0) + lasts) }),
     }),
@@ -88,7 +91,10 @@ it("exceeds on exactly the days on which asking that day says so", () => {
   fc.assert(
     fc.property(fc.array(someSegment, { maxLength: 5 }), fc.nat(10), (plan, later) => {
       const facts: ModeFacts = {
-        ...{ modes: MODES, now: "wide", plan, holder: undefined },
+        modes: MODES,
+        now: "wide",
+        plan,
+        holder: undefined,
         policy: { rule: "locked", class: "entry" },
       };
       const since = addDays(day, later);

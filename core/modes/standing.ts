@@ -71,7 +71,10 @@ export function modeStanding(facts: ModeFacts, day: PlainDate): ModeStanding {
     return { kind: "open", excess: beyond, out: holder !== undefined };
   if (beyond.length > 0)
     return {
-      ...{ kind: "exceeds", excess: beyond, width: widthOf(beyond), shortfall: short },
+      kind: "exceeds",
+      excess: beyond,
+      width: widthOf(beyond),
+      shortfall: short,
       better: betterThan(mode, modes, allowed, reach),
     };
   const hearsMost = Math.max(...fitting(modes, allowed).map(({ receive }) => widthOf(receive)));

@@ -327,7 +327,11 @@ test("a mode that transmits too far is due on the days on which its user may not
   expect(modes({})).toEqual([]);
   expect(modes(locked)).toMatchObject([
     {
-      ...{ cause: "transmits-beyond", component: "main", urgency: "fix", dueFrom: day(20), targets: [] },
+      cause: "transmits-beyond",
+      component: "main",
+      urgency: "fix",
+      dueFrom: day(20),
+      targets: [],
       because: [
         { kind: "in-mode", mode: "wide", on: day(3) },
         { kind: "allowed-by", of: "group", class: "entry" },

@@ -7,7 +7,9 @@ import { NEED_CAUSES, NEED_KINDS } from "./kinds/index.ts";
 import { type PlainNeed, plainVerdict } from "./plain.ts";
 
 const need = (more: Partial<PlainNeed>): PlainNeed => ({
-  ...{ kind: "firmware", cause: "behind", urgency: "routine" },
+  kind: "firmware",
+  cause: "behind",
+  urgency: "routine",
   ...more,
 });
 

@@ -16,31 +16,34 @@ const SPAN = 80;
 const catalogue = (days: readonly number[]) =>
   catalogueOf([
     {
-      ...{ id: "main", name: "main", numbering: { kind: "dotted" } as const, suffixes: [] },
+      id: "main",
+      name: "main",
+      numbering: { kind: "dotted" } as const,
+      suffixes: [],
       releases: days.map((on, n) => ({
-        ...{ id: `R${n}`, version: `1.${n}`, aliases: [], track: "factory" as const },
-        ...{
-          releasedOn: addDays(today, on),
-          fixes: n % 2 ? [{ tag: "x", urgency: "safety" as const, text: "" }] : [],
-        },
+        id: `R${n}`,
+        version: `1.${n}`,
+        aliases: [],
+        track: "factory" as const,
+        releasedOn: addDays(today, on),
+        fixes: n % 2 ? [{ tag: "x", urgency: "safety" as const, text: "" }] : [],
       })),
     },
   ]);
 
 const unit = (id: string, runs: number | undefined): UnitFacts => ({
-  ...{ id, addedOn: plain("2026-01-01") },
+  id,
+  addedOn: plain("2026-01-01"),
   readings:
     runs === undefined
       ? []
       : [
           {
-            ...{
-              id: `of ${id}`,
-              component: "main",
-              raw: `1.${runs}`,
-              source: "screen",
-              at: "2026-05-20T10:00:00Z",
-            },
+            id: `of ${id}`,
+            component: "main",
+            raw: `1.${runs}`,
+            source: "screen",
+            at: "2026-05-20T10:00:00Z",
             on: plain("2026-05-20"),
           },
         ],
@@ -130,7 +133,10 @@ it("the same policy touches nobody", () => {
 
 it("a hold puts off what it says, until its last day, but for what breaks it", () => {
   const of = (days: readonly number[], runs: number, over: Partial<Policy> = {}) => ({
-    ...{ unit: unit("U", runs), catalogue: catalogue(days), policy: { ...PLAIN_POLICY, ...over }, today },
+    unit: unit("U", runs),
+    catalogue: catalogue(days),
+    policy: { ...PLAIN_POLICY, ...over },
+    today,
   });
   const until = addDays(today, 20);
   const effect = (situation: ReturnType<typeof of>) => holdEffect([situation], { until, why: "w" });

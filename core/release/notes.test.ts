@@ -36,7 +36,9 @@ describe("plain text", () => {
     const [first, second] = proposals;
     expect(first?.fixes).toEqual([
       {
-        ...{ tag: "tone list", urgency: "fix", line: 4 },
+        tag: "tone list",
+        urgency: "fix",
+        line: 4,
         text: "Fixed: the tone list was lost when a second zone was used",
       },
       {
@@ -170,8 +172,10 @@ it("whatever is laid out is found again: versions, days, fixes, each within its 
       const expected = releases.map(({ version, day, fixes, look }) => {
         const from = lines.length + 1;
         const heads = {
-          ...{ plain: `Version ${version} - ${day}`, marked: `## ${version} (${day})` },
-          ...{ bracketed: `[${version}] ${day}`, first: `${day}: ${version}` },
+          plain: `Version ${version} - ${day}`,
+          marked: `## ${version} (${day})`,
+          bracketed: `[${version}] ${day}`,
+          first: `${day}: ${version}`,
         };
         lines.push(heads[look as keyof typeof heads], ...fixes.map((tag) => `- fixes the ${tag}`));
         return { version, on: day, tags: fixes, places: [{ from, to: lines.length }] };

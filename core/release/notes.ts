@@ -195,7 +195,9 @@ function proposalOf(
       if (saying.warning) warnings.push({ text: sentence.slice(0, 500), line });
       else if (saying.urgency && fixes.length < MOST_FIXES)
         fixes.push({
-          ...{ urgency: saying.urgency, line, text: sentence.replace(/[.\s]+$/, "").slice(0, 500) },
+          urgency: saying.urgency,
+          line,
+          text: sentence.replace(/[.\s]+$/, "").slice(0, 500),
           tag: words.tagOf(sentence),
         });
       else if ((!saying.isCondition || saying.saysMore) && !saying.track) rest.push(sentence);
@@ -205,7 +207,12 @@ function proposalOf(
     version: one.version.slice(0, 200),
     places: [{ from: one.line, to: one.end }],
     ...(day && { on: day.on, ...(day.other && { otherDay: day.other }) }),
-    ...{ track, fixes, erases: told.erases ?? "nothing", withdrawn, warnings, rest },
+    track,
+    fixes,
+    erases: told.erases ?? "nothing",
+    withdrawn,
+    warnings,
+    rest,
     ...(told.from !== undefined && { from: told.from }),
     ...(told.rollbackFloor !== undefined && { rollbackFloor: told.rollbackFloor }),
     ...(told.minutes !== undefined && { minutes: told.minutes }),

@@ -99,7 +99,9 @@ export function hardwareGate(
   if (revisions.length === 0) return [gate];
   if (noted !== undefined) return [];
   const each = revisions.slice(0, 200).map(({ id, name, tell }) => ({
-    ...{ name: name.slice(0, 200), tell: tell.slice(0, 200), fits: fits(id) },
+    name: name.slice(0, 200),
+    tell: tell.slice(0, 200),
+    fits: fits(id),
   }));
   return [{ ...gate, revisions: each }];
 }

@@ -151,7 +151,9 @@ describe("a run", () => {
           title: "Before it begins",
           steps: [
             {
-              ...{ kind: "gate", gate: "hardware", minutes: 1 },
+              kind: "gate",
+              gate: "hardware",
+              minutes: 1,
               revisions: [
                 { name: "A", tell: "", fits: true },
                 { name: "B", tell: "", fits: false },
@@ -380,7 +382,8 @@ describe("a measuring step", () => {
     purpose: "measure",
     stages: [
       {
-        ...{ name: "measure", title: "How strong is it?" },
+        name: "measure",
+        title: "How strong is it?",
         steps: [
           { kind: "gather", what: "dummy load D", minutes: 1 },
           { kind: "measure", rated: 5, minutes: 3 },

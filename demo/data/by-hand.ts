@@ -14,7 +14,11 @@ type Typed = readonly [
 
 const asChannels = (typed: readonly Typed[]): CodeplugChannel[] =>
   typed.map(([name, receive, transmit, khz, more], i) => ({
-    ...{ position: i + 1, name, receive: hz(receive), bandwidth: khz * 1000, digital: false },
+    position: i + 1,
+    name,
+    receive: hz(receive),
+    bandwidth: khz * 1000,
+    digital: false,
     ...(transmit !== undefined && { transmit: hz(transmit) }),
     ...more,
   }));
@@ -84,7 +88,11 @@ export const BY_HAND: readonly ByHand[] = [
   { ago: 600, who: "Bram", tag: "O-02", source: "brought", name: "from the label inside", channels: STONES },
   // Saved under the radio beside it, found a day later, and told where it belongs.
   {
-    ...{ ago: 302, who: "Juno", tag: "S-04", source: "read", name: "S-05’s, saved here by mistake" },
+    ago: 302,
+    who: "Juno",
+    tag: "S-04",
+    source: "read",
+    name: "S-05’s, saved here by mistake",
     channels: FIRST_OF_S05,
   },
   { ago: 301, who: "Juno", tag: "S-05", source: "read", name: "read once more", channels: FIRST_OF_S05 },
@@ -113,11 +121,20 @@ export const BY_HAND: readonly ByHand[] = [
     channels: HUTS_WIDE,
   },
   {
-    ...{ ago: 9, who: "Tobin", tag: "S-09", source: "brought", name: "as Hale brought it back.csv" },
-    ...{ channels: OF_HALE, lists: ZONES },
+    ago: 9,
+    who: "Tobin",
+    tag: "S-09",
+    source: "brought",
+    name: "as Hale brought it back.csv",
+    channels: OF_HALE,
+    lists: ZONES,
   },
   {
-    ...{ ago: 330, who: "Bram", tag: "P-03", source: "brought", name: "typed by keys" },
+    ago: 330,
+    who: "Bram",
+    tag: "P-03",
+    source: "brought",
+    name: "typed by keys",
     channels: asChannels([["Calls", 433.5, 433.5, 12.5]]),
   },
   // Read with tools that keep it in a form nobody else reads.

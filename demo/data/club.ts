@@ -121,7 +121,8 @@ export const GROUPS: readonly DemoGroup[] = [
     purpose: "spares that try betas before others get them",
     policy: {
       ...usual,
-      ...{ rule: { kind: "newest" }, tracks: ["beta", "community"] },
+      rule: { kind: "newest" },
+      tracks: ["beta", "community"],
       measure: { everyDays: 365, afterFlash: true },
     },
   },

@@ -15,15 +15,28 @@ export const HOLDS: Readonly<Record<string, readonly [facts: CodeplugFacts, mode
   "Wicket II": [{ ...usual, capacity: 128, nameSigns: 10, powers: ["high", "low"] }],
   Heron: [
     {
-      ...{ ...usual, capacity: 250, nameSigns: 8, digital: true, powers: ["high", "middle", "low"] },
-      ...{ zones: 16, contacts: 1000, byPosition: true },
+      ...usual,
+      capacity: 250,
+      nameSigns: 8,
+      digital: true,
+      powers: ["high", "middle", "low"],
+      zones: 16,
+      contacts: 1000,
+      byPosition: true,
     },
     "wide receive",
   ],
   "Sorrel DM": [
     {
-      ...{ ...usual, capacity: 99, nameSigns: 12, digital: true, powers: ["full", "half"] },
-      ...{ zones: 10, contacts: 500, byPosition: true, tonesFrom: "page 9 of the leaflet" },
+      ...usual,
+      capacity: 99,
+      nameSigns: 12,
+      digital: true,
+      powers: ["full", "half"],
+      zones: 10,
+      contacts: 500,
+      byPosition: true,
+      tonesFrom: "page 9 of the leaflet",
     },
     "plain",
   ],
@@ -43,7 +56,11 @@ const on = (name: string, mhz: number, more: Partial<PlanMember> = {}): PlanMemb
   return { name, receive, transmit: receive, bandwidth: 12_500, digital: false, scan: true, ...more };
 };
 const heard = (name: string, mhz: number): PlanMember => ({
-  ...{ name, receive: hz(mhz), bandwidth: 25_000, digital: false, scan: false },
+  name,
+  receive: hz(mhz),
+  bandwidth: 25_000,
+  digital: false,
+  scan: false,
 });
 const tone = (tenths: number): Tone => ({ kind: "ctcss", tenths });
 const both = (tenths: number) => ({ sends: tone(tenths), hears: tone(tenths) });
@@ -68,9 +85,17 @@ const HUTS: readonly (readonly [name: string, mhz: number])[] = [
 export const BOATHOUSE: Place = { latitude: 54.87, longitude: 4.41 };
 
 const near = (kilometres: number): StoredBlock => ({
-  ...{ name: "Repeaters near", purpose: "heard within the year", priority: 3, listens: true, members: [] },
+  name: "Repeaters near",
+  purpose: "heard within the year",
+  priority: 3,
+  listens: true,
+  members: [],
   rule: {
-    ...{ around: "the boathouse", place: BOATHOUSE, kilometres, openOnly: true, withinDays: 365 },
+    around: "the boathouse",
+    place: BOATHOUSE,
+    kilometres,
+    openOnly: true,
+    withinDays: 365,
     bands: [
       { from: 144_000_000, to: 146_000_000 },
       { from: 430_000_000, to: 440_000_000 },
@@ -81,7 +106,11 @@ const near = (kilometres: number): StoredBlock => ({
 
 export const PLAN: StoredPlan = [
   {
-    ...{ name: "Calling", purpose: "", priority: 9, at: 1, listens: true },
+    name: "Calling",
+    purpose: "",
+    priority: 9,
+    at: 1,
+    listens: true,
     members: [
       on("Circle call", 145.5, { power: "high" }),
       on("Circle second", 145.525),
@@ -90,42 +119,67 @@ export const PLAN: StoredPlan = [
     ],
   },
   {
-    ...{ name: "Weather", purpose: "to hear only", priority: 4, listens: true },
+    name: "Weather",
+    purpose: "to hear only",
+    priority: 4,
+    listens: true,
     members: ["sea", "coast", "canal", "tides", "storm"].map((what, i) =>
       heard(`Weather ${what}`, 162.4 + i * 0.025),
     ),
   },
   {
-    ...{ name: "Causeway posts", purpose: "event", priority: 9, at: 11, listens: false },
+    name: "Causeway posts",
+    purpose: "event",
+    priority: 9,
+    at: 11,
+    listens: false,
     members: POSTS.map((what, i) => on(`Causeway ${what}`, 145.2 + i * 0.0125, both(885))),
   },
   {
-    ...{ name: "Marshals, digital", purpose: "event", priority: 8, listens: false },
+    name: "Marshals, digital",
+    purpose: "event",
+    priority: 8,
+    listens: false,
     members: MARSHALS.map((what, i) =>
       on(`Marshal ${what}`, 439.4 + Math.floor(i / 2) * 0.0125, {
-        ...{ digital: true, colour: 1, slot: i % 2 === 0 ? 1 : 2, talkgroup: `9990${String(i + 1)}` },
+        digital: true,
+        colour: 1,
+        slot: i % 2 === 0 ? 1 : 2,
+        talkgroup: `9990${String(i + 1)}`,
       }),
     ),
   },
   {
-    ...{ name: "Huts", purpose: "sluice rota", priority: 7, listens: true },
+    name: "Huts",
+    purpose: "sluice rota",
+    priority: 7,
+    listens: true,
     members: HUTS.map(([name, mhz]) => on(name, mhz, both(1035))),
   },
   {
-    ...{ name: "Simplex", purpose: "services", priority: 5, listens: true },
+    name: "Simplex",
+    purpose: "services",
+    priority: 5,
+    listens: true,
     members: Array.from({ length: 12 }, (_, i) =>
       on(`Simplex ${i + 1}`, 433.4 + i * 0.0125 + (i > 7 ? 0.05 : 0)),
     ),
   },
   near(45),
   {
-    ...{ name: "Bat count", purpose: "loans", priority: 6, listens: false },
+    name: "Bat count",
+    purpose: "loans",
+    priority: 6,
+    listens: false,
     members: Array.from({ length: 8 }, (_, i) =>
       on(`Bats ${i + 1}`, 434.6 + i * 0.0125, { sends: { kind: "dcs", code: "023", inverted: false } }),
     ),
   },
   {
-    ...{ name: "Spare", purpose: "where there is room", priority: 1, listens: true },
+    name: "Spare",
+    purpose: "where there is room",
+    priority: 1,
+    listens: true,
     members: Array.from({ length: 12 }, (_, i) => on(`Spare ${i + 1}`, 144.6 + i * 0.0125)),
   },
 ];
@@ -140,7 +194,9 @@ export const PLAN_BEFORE: StoredPlan = PLAN.map((block) => {
 
 /** The dialect of the tool for the Wickets. */
 export const DIALECT: ChannelMapping = {
-  ...{ delimiter: ";", sign: ",", unit: "MHz" },
+  delimiter: ";",
+  sign: ",",
+  unit: "MHz",
   columns: [
     { head: "Place", meaning: "position" },
     { head: "Label", meaning: "name" },
@@ -224,8 +280,12 @@ export const REPEATERS: readonly DemoRepeater[] = (() => {
       const ago = Math.floor(one() ** 2 * 700) + 2;
       const unplaced = i % 41 === 7;
       return {
-        ...{ name: `${first}${second}`, receive, transmit: receive - (wide ? 600_000 : 7_600_000), digital },
-        ...{ open: i % 23 !== 5, note: i % 37 === 3 ? "off in winter, when the mast is iced" : "" },
+        name: `${first}${second}`,
+        receive,
+        transmit: receive - (wide ? 600_000 : 7_600_000),
+        digital,
+        open: i % 23 !== 5,
+        note: i % 37 === 3 ? "off in winter, when the mast is iced" : "",
         access: digital
           ? { colour: 1 + (i % 4), slot: 1, talkgroup: "9990" }
           : {

@@ -34,7 +34,11 @@ const SLUICES = [158.5125, 158.525, 158.5375, 158.55];
 export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
   Wicket: [
     {
-      ...{ name: "as sold", watts: 5, bandwidths: NARROW, source: leaflet, leave: "Open the service menu" },
+      name: "as sold",
+      watts: 5,
+      bandwidths: NARROW,
+      source: leaflet,
+      leave: "Open the service menu",
       transmit: [
         [144, 146],
         [430, 440],
@@ -46,8 +50,13 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
       sign: "the menu begins with TONE",
     },
     {
-      ...{ name: "open", watts: 5, bandwidths: NARROW, source: bench, erases: "settings" },
-      ...{ enter: "Open the service menu", outside: "band edge" },
+      name: "open",
+      watts: 5,
+      bandwidths: NARROW,
+      source: bench,
+      erases: "settings",
+      enter: "Open the service menu",
+      outside: "band edge",
       transmit: [
         [136, 174],
         [400, 470],
@@ -61,12 +70,19 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
   ],
   Heron: [
     {
-      ...{ name: "locked", watts: 5, bandwidths: NARROW, source: leaflet, leave: "Switch the wide mode" },
+      name: "locked",
+      watts: 5,
+      bandwidths: NARROW,
+      source: leaflet,
+      leave: "Switch the wide mode",
       transmit: [[144, 146]],
       receive: [[144, 146]],
     },
     {
-      ...{ name: "wide receive", watts: 5, bandwidths: NARROW, source: leaflet },
+      name: "wide receive",
+      watts: 5,
+      bandwidths: NARROW,
+      source: leaflet,
       transmit: [
         [144, 146],
         [430, 440],
@@ -78,7 +94,11 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
       setting: "Heronry: Radio > Range > listen wide",
     },
     {
-      ...{ name: "wide", watts: 5, bandwidths: NARROW, source: hearsay, erases: "codeplug" },
+      name: "wide",
+      watts: 5,
+      bandwidths: NARROW,
+      source: hearsay,
+      erases: "codeplug",
       enter: "Switch the wide mode",
       transmit: [
         [137, 174],
@@ -92,7 +112,10 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
   ],
   "Sorrel DM": [
     {
-      ...{ name: "plain", watts: 4, bandwidths: [12_500], source: leaflet },
+      name: "plain",
+      watts: 4,
+      bandwidths: [12_500],
+      source: leaflet,
       transmit: [
         [144, 146],
         [430, 440],
@@ -103,7 +126,11 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
       ],
     },
     {
-      ...{ name: "free", watts: 4, bandwidths: [12_500], source: bench, erases: "settings" },
+      name: "free",
+      watts: 4,
+      bandwidths: [12_500],
+      source: bench,
+      erases: "settings",
       transmit: [
         [144, 148],
         [420, 450],
@@ -117,12 +144,16 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
   ],
   Tussock: [
     {
-      ...{ name: "north", watts: 3, source: leaflet },
+      name: "north",
+      watts: 3,
+      source: leaflet,
       transmit: [[144, 146]],
       receive: [[144, 146]],
     },
     {
-      ...{ name: "west", watts: 3, source: leaflet },
+      name: "west",
+      watts: 3,
+      source: leaflet,
       transmit: [[144, 148]],
       receive: [[144, 148]],
       sign: "the label has a W; no frequency tells it from north inside 144 to 146 MHz",
@@ -130,19 +161,26 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
   ],
   "Marl 40": [
     {
-      ...{ name: "home", watts: 40, source: leaflet },
+      name: "home",
+      watts: 40,
+      source: leaflet,
       transmit: [[144, 146]],
       receive: [[136, 174]],
     },
     {
-      ...{ name: "open", watts: 40, source: bench },
+      name: "open",
+      watts: 40,
+      source: bench,
       transmit: [[136, 174]],
       receive: [[136, 174]],
     },
   ],
   "Oxbow 4": [
     {
-      ...{ name: "four channels", watts: 10, bandwidths: [25_000], source: leaflet },
+      name: "four channels",
+      watts: 10,
+      bandwidths: [25_000],
+      source: leaflet,
       transmit: [[77, 78]],
       receive: [[77, 78]],
       fixed: [77.1, 77.125, 77.15, 77.175],
@@ -150,7 +188,10 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
   ],
   "Lantern 2": [
     {
-      ...{ name: "sluice channels", watts: 10, bandwidths: [12_500], source: bench },
+      name: "sluice channels",
+      watts: 10,
+      bandwidths: [12_500],
+      source: bench,
       transmit: [[158, 159]],
       receive: [[150, 174]],
       fixed: SLUICES,
@@ -158,13 +199,19 @@ export const MODES: Readonly<Record<string, readonly DemoMode[]>> = {
   ],
   "Lantern 3": [
     {
-      ...{ name: "sluice channels", watts: 10, bandwidths: [12_500], source: bench },
+      name: "sluice channels",
+      watts: 10,
+      bandwidths: [12_500],
+      source: bench,
       transmit: [[158, 159]],
       receive: [[150, 174]],
       fixed: SLUICES,
     },
     {
-      ...{ name: "dial", watts: 10, bandwidths: NARROW, source: leaflet },
+      name: "dial",
+      watts: 10,
+      bandwidths: NARROW,
+      source: leaflet,
       transmit: [[150, 174]],
       receive: [[150, 174]],
     },
@@ -190,7 +237,11 @@ const PLAN: readonly DemoSegment[] = [
   { class: "example entry", mhz: [144, 146], watts: 10, note: NO_LAW },
   { class: "example entry", mhz: [430, 440], watts: 10, bandwidth: 25_000, untilInDays: 40, note: NO_LAW },
   {
-    ...{ class: "example entry", mhz: [430, 440], watts: 10, bandwidth: 12_500, sinceInDays: 40 },
+    class: "example entry",
+    mhz: [430, 440],
+    watts: 10,
+    bandwidth: 12_500,
+    sinceInDays: 40,
     note: `${NO_LAW}; narrow from then on`,
   },
   { class: "sluice watch", mhz: [158.5, 158.6], watts: 10, bandwidth: 12_500, note: NO_LAW },
@@ -204,7 +255,9 @@ export const hertzOf = hz;
 export const bandPlanOf = (inDays: (days: number) => Segment["since"]): Segment[] =>
   PLAN.map(({ mhz: [from, to], sinceInDays, untilInDays, note = "", ...rest }) => ({
     ...rest,
-    ...{ from: hz(from), to: hz(to), note },
+    from: hz(from),
+    to: hz(to),
+    note,
     ...(sinceInDays !== undefined && { since: inDays(sinceInDays) }),
     ...(untilInDays !== undefined && { until: inDays(untilInDays) }),
   }));

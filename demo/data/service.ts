@@ -26,31 +26,48 @@ export type DemoCode = {
 export const SETTINGS: Readonly<Record<string, readonly DemoSetting[]>> = {
   Wicket: [
     {
-      ...{ name: "01 SQL-T", where: "service menu, first page", usual: "04", source: bench },
+      name: "01 SQL-T",
+      where: "service menu, first page",
+      usual: "04",
+      source: bench,
       meaning: "How tight the tightest squelch is.",
     },
     {
-      ...{ name: "04 TOT", where: "service menu, first page", usual: "180", source: sheet },
+      name: "04 TOT",
+      where: "service menu, first page",
+      usual: "180",
+      source: sheet,
       meaning: "After how many seconds it stops transmitting by itself.",
     },
     {
-      ...{ name: "11 PA-HI", where: "service menu, second page", usual: "62", source: sheet },
+      name: "11 PA-HI",
+      where: "service menu, second page",
+      usual: "62",
+      source: sheet,
       meaning: "Drive of the last stage at high power.",
       never: "above 70 it overheats within minutes; it is set with a meter and a load, or not at all",
     },
     {
-      ...{ name: "12 REF", where: "service menu, second page", source: hearsay },
+      name: "12 REF",
+      where: "service menu, second page",
+      source: hearsay,
       meaning: "Trims the reference; each radio has its own value, on the label inside.",
       never: "it moves every channel at once, and the old value stands nowhere",
     },
   ],
   Heron: [
     {
-      ...{ name: "VOX-G", where: "hidden menu 2", usual: "3", source: bench },
+      name: "VOX-G",
+      where: "hidden menu 2",
+      usual: "3",
+      source: bench,
       meaning: "Gain of the microphone for hands-free keying.",
     },
     {
-      ...{ name: "BT-PWR", where: "hidden menu 4", usual: "low", source: bench },
+      name: "BT-PWR",
+      where: "hidden menu 4",
+      usual: "low",
+      source: bench,
       meaning: "How strong its Bluetooth sends; high empties it in a day.",
     },
   ],
@@ -59,12 +76,18 @@ export const SETTINGS: Readonly<Record<string, readonly DemoSetting[]>> = {
 export const CODES: Readonly<Record<string, readonly DemoCode[]>> = {
   Tussock: [
     {
-      ...{ name: "north", meaning: "sold for the northern region", tool: "Type N", source: sheet },
+      name: "north",
+      meaning: "sold for the northern region",
+      tool: "Type N",
+      source: sheet,
       symptom: "the tool says that the model does not match, at the first block",
       cure: "pick Type N in the tool, turn the radio off and on, begin again; nothing has been written yet",
     },
     {
-      ...{ name: "west", meaning: "sold for the western region", tool: "Type W", source: sheet },
+      name: "west",
+      meaning: "sold for the western region",
+      tool: "Type W",
+      source: sheet,
       symptom: "the tool says that the model does not match, at the first block",
       cure: "pick Type W in the tool, turn the radio off and on, begin again; nothing has been written yet",
     },

@@ -5,8 +5,14 @@ import { cases } from "#core/quantities/testing.ts";
 import { type Air, type AirDeed, type AirKind, act, newAir, simulatedLevel } from "./air.ts";
 
 const kind: AirKind = {
-  ...{ name: "THIMBLE", address: "02:00:5E:10:00:11", menu: "Audio", wrongMenu: "Link" },
-  ...{ pin: "0000", pinSeconds: 60, perUse: 30, dropsAfterWrite: true },
+  name: "THIMBLE",
+  address: "02:00:5E:10:00:11",
+  menu: "Audio",
+  wrongMenu: "Link",
+  pin: "0000",
+  pinSeconds: 60,
+  perUse: 30,
+  dropsAfterWrite: true,
   neighbours: [{ name: "FEN VAN", address: "02:00:5E:10:00:99" }],
 };
 const run = (deeds: readonly (readonly [at: number, deed: AirDeed])[], charge = 90, of = kind): Air =>

@@ -77,7 +77,12 @@ export type AirDeed =
   | { readonly kind: "off-and-on" };
 
 export const newAir = (charge: number): Air => ({
-  ...{ at: 0, charge, shownUntil: 0, found: [], connected: false, stale: false },
+  at: 0,
+  charge,
+  shownUntil: 0,
+  found: [],
+  connected: false,
+  stale: false,
   says: { kind: "ready" },
 });
 
@@ -127,7 +132,10 @@ export function act(kind: AirKind, before: Air, deed: AirDeed, at: number): Air 
       if (charge === 0)
         return { ...air, charge, connected: false, shownUntil: 0, says: { kind: "went-off" } };
       return {
-        ...{ ...air, charge, connected: !kind.dropsAfterWrite, stale: kind.dropsAfterWrite },
+        ...air,
+        charge,
+        connected: !kind.dropsAfterWrite,
+        stale: kind.dropsAfterWrite,
         says: { kind: "written" },
       };
     }
@@ -158,7 +166,10 @@ function pick(kind: AirKind, air: Air, address: string): Air {
 const paired = (air: Air): Air => ({
   ...without(air, "askedAt"),
   ...(air.menu !== undefined && { pairedIn: air.menu }),
-  ...{ connected: true, stale: false, found: [], shownUntil: 0 },
+  connected: true,
+  stale: false,
+  found: [],
+  shownUntil: 0,
   says: { kind: "paired" },
 });
 

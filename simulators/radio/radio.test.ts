@@ -161,8 +161,12 @@ describe("machine work", () => {
   it("is as far as the clock says, and brings in the version when it is through", () => {
     const begun = beginWork(wicket.kind, inUpdateMode(), flash, NOW, 1000);
     expect(workAt(begun, NOW + 400)).toEqual({
-      ...{ part: 0.4, state: "working", until: NOW + 1000 },
-      ...{ left: 600, lasts: 1000, end: 1 },
+      part: 0.4,
+      state: "working",
+      until: NOW + 1000,
+      left: 600,
+      lasts: 1000,
+      end: 1,
     });
     expect(settle(begun, NOW + 999)).toBe(begun);
     expect(workAt(begun, NOW - 50)?.part).toBe(0);
@@ -261,7 +265,8 @@ it("shows a version in the form of the sample, with no letter twice", () => {
 
 it("answers no computer while it is off, and a recovery that erases leaves nothing in it", () => {
   const kind: RadioKind = {
-    ...{ name: "M", reading: {} },
+    name: "M",
+    reading: {},
     ways: [
       { id: "r", purpose: "recover", title: "r", steps: [{ kind: "press", keys: ["*"] }], effect: "erase" },
     ],

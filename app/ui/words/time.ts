@@ -39,7 +39,12 @@ export const sayInstant = (instant: string | Date, locale: string, timeZone: str
 /** 2 May, 19:40: for what lies near, where the year is known. */
 export const sayMoment = (instant: string | Date, locale: string, timeZone: string): string =>
   shape(locale, "moment", {
-    ...{ day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", hourCycle: "h23", timeZone },
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+    hourCycle: "h23",
+    timeZone,
   }).format(typeof instant === "string" ? new Date(instant) : instant);
 
 /** "today", "6 days ago", "in 12 days". */

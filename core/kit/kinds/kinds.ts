@@ -14,7 +14,17 @@ import { type Known, Reader } from "./reader.ts";
 import { tools } from "./tools.ts";
 
 const ALL = {
-  ...{ leads, devices, adapters, computers, tools, drivers, advice, pairing, connectors, gear, offers },
+  leads,
+  devices,
+  adapters,
+  computers,
+  tools,
+  drivers,
+  advice,
+  pairing,
+  connectors,
+  gear,
+  offers,
 } satisfies Record<string, Kind>;
 export type KindName = keyof typeof ALL;
 export const KINDS: Readonly<Record<KindName, Kind & { readonly table: KitTable }>> = ALL;
@@ -27,7 +37,13 @@ export const kindOfTable = (table: KitTable): Kind | undefined =>
   Object.values(KINDS).find((kind) => kind.table === table);
 
 const NOTHING: Known = {
-  ...{ connectors: [], people: [], places: [], drivers: [], tools: [], models: [], chargers: [] },
+  connectors: [],
+  people: [],
+  places: [],
+  drivers: [],
+  tools: [],
+  models: [],
+  chargers: [],
 };
 /** The columns in which a kind is stored. */
 export const columnsOf = (kind: Kind): readonly string[] =>

@@ -25,8 +25,13 @@ export function backupNeeds({ unit, policy, component }: Radio): BackupNeed[] {
   const { backup: kept } = unit;
   if (kept?.writtenOn === undefined || kept.writtenOn <= kept.on) return [];
   const need: BackupNeed = {
-    ...{ unit: unit.id, kind: "backup", component, cause: "written-since-backup", urgency: "routine" },
-    ...{ dueFrom: kept.writtenOn, targets: NONE },
+    unit: unit.id,
+    kind: "backup",
+    component,
+    cause: "written-since-backup",
+    urgency: "routine",
+    dueFrom: kept.writtenOn,
+    targets: NONE,
     because: [
       { kind: "backed-up", on: kept.on },
       { kind: "written-since", on: kept.writtenOn },

@@ -32,8 +32,14 @@ export function catalogueNeed(
   also: Fact,
 ): CatalogueNeed {
   const need: CatalogueNeed = {
-    ...{ unit: unit.id, kind: "catalogue", component, cause, urgency: "routine" },
-    ...{ dueFrom: dayOf(reading, unit), targets: NONE, because: [seen, also] },
+    unit: unit.id,
+    kind: "catalogue",
+    component,
+    cause,
+    urgency: "routine",
+    dueFrom: dayOf(reading, unit),
+    targets: NONE,
+    because: [seen, also],
   };
   return pastHolds(need, unit, policy);
 }

@@ -34,8 +34,13 @@ export function codeplugNeeds({ unit, policy, component }: Radio): CodeplugNeed[
   const { codeplug: carried } = unit;
   if (!carried || policy.codeplug !== "plan") return [];
   const need: CodeplugNeed = {
-    ...{ unit: unit.id, kind: "codeplug", component, cause: "not-the-plan", urgency: "routine" },
-    ...{ dueFrom: laterOf(carried.since, unit.addedOn), targets: NONE },
+    unit: unit.id,
+    kind: "codeplug",
+    component,
+    cause: "not-the-plan",
+    urgency: "routine",
+    dueFrom: laterOf(carried.since, unit.addedOn),
+    targets: NONE,
     because: [{ kind: "codeplug", ...carried }],
   };
   return [pastHolds(need, unit, policy)];

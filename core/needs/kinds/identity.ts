@@ -38,10 +38,16 @@ export function identityNeeds({ unit, policy, component }: Radio): IdentityNeed[
   const dueFrom = due.map(({ from }) => from).sort()[0];
   if (dueFrom === undefined) return [];
   const need: IdentityNeed = {
-    ...{ unit: unit.id, kind: "identity", component, cause: "no-identity", urgency: "routine" },
-    ...{ dueFrom, targets: NONE },
+    unit: unit.id,
+    kind: "identity",
+    component,
+    cause: "no-identity",
+    urgency: "routine",
+    dueFrom,
+    targets: NONE,
     because: due.map(({ one: { what, askedOn, by } }) => ({
-      ...{ kind: "identity" as const, what },
+      kind: "identity" as const,
+      what,
       ...(askedOn && { askedOn }),
       ...(by && { by }),
     })),

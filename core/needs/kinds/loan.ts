@@ -29,8 +29,14 @@ export function loanNeeds({ unit, component }: Radio): LoanNeed[] {
   if (!dueBack || !from?.ok) return [];
   return [
     {
-      ...{ unit: unit.id, kind: "loan", component, cause: "loan-overdue", urgency: "routine" },
-      ...{ dueFrom: from.value, targets: NONE, because: [{ kind: "due-back", on: dueBack }] },
+      unit: unit.id,
+      kind: "loan",
+      component,
+      cause: "loan-overdue",
+      urgency: "routine",
+      dueFrom: from.value,
+      targets: NONE,
+      because: [{ kind: "due-back", on: dueBack }],
     },
   ];
 }

@@ -38,8 +38,13 @@ export function measurementNeeds({ unit, policy, component }: Radio): Measuremen
   const dueFrom = measured ? days[0] : unit.addedOn;
   if (dueFrom === undefined) return [];
   const need: MeasurementNeed = {
-    ...{ unit: unit.id, kind: "measurement", component, cause: "unmeasured", urgency: "routine" },
-    ...{ dueFrom, targets: NONE },
+    unit: unit.id,
+    kind: "measurement",
+    component,
+    cause: "unmeasured",
+    urgency: "routine",
+    dueFrom,
+    targets: NONE,
     because: [
       {
         kind: "measured",

@@ -33,7 +33,10 @@ export function modeNeeds({ unit, policy, component }: Radio): ModeNeed[] {
   const { mode: known } = unit;
   if (!known || !policy.transmit) return [];
   const facts = {
-    ...{ modes: [known.now], now: known.now.id, policy: policy.transmit, plan: known.plan },
+    modes: [known.now],
+    now: known.now.id,
+    policy: policy.transmit,
+    plan: known.plan,
     holder: known.holder,
   };
   return exceedsOn(facts, known.on).map(({ from, to }) => {
@@ -43,8 +46,15 @@ export function modeNeeds({ unit, policy, component }: Radio): ModeNeed[] {
     if (standing.kind === "exceeds" && first)
       because.push({ kind: "beyond", from: first.from, to: first.to, width: standing.width });
     const need: ModeNeed = {
-      ...{ unit: unit.id, kind: "mode", component, cause: "transmits-beyond", urgency: "fix" },
-      ...{ dueFrom: from, ...(to && { dueTo: to }), targets: NONE, because },
+      unit: unit.id,
+      kind: "mode",
+      component,
+      cause: "transmits-beyond",
+      urgency: "fix",
+      dueFrom: from,
+      ...(to && { dueTo: to }),
+      targets: NONE,
+      because,
     };
     return pastHolds(need, unit, policy);
   });
@@ -54,7 +64,8 @@ function allowedBy({ policy, holder }: Pick<ModeFacts, "policy" | "holder">): Mo
   if (policy.rule === "legacy") return { kind: "allowed-by", of: "approval" };
   const own = classOf({ policy, holder });
   return {
-    ...{ kind: "allowed-by", of: holder ? "holder" : "group" },
+    kind: "allowed-by",
+    of: holder ? "holder" : "group",
     ...(own !== undefined && { class: own }),
   };
 }

@@ -31,8 +31,13 @@ export function pairingNeeds({ unit, policy, component }: Radio): PairingNeed[] 
   const [first] = broken;
   if (!first) return [];
   const need: PairingNeed = {
-    ...{ unit: unit.id, kind: "pairing", component, cause: "unpaired", urgency: "routine" },
-    ...{ dueFrom: first.on, targets: NONE },
+    unit: unit.id,
+    kind: "pairing",
+    component,
+    cause: "unpaired",
+    urgency: "routine",
+    dueFrom: first.on,
+    targets: NONE,
     because: broken.map(({ device, why, on }) => ({ kind: "pairing" as const, device, why, on })),
   };
   return [pastHolds(need, unit, policy)];

@@ -44,7 +44,8 @@ export function composeMode(
       ? written(enter, `bring it into the mode ${name}`)
       : [
           {
-            ...{ kind: "do", step: { kind: "confirm", what: setting } },
+            kind: "do",
+            step: { kind: "confirm", what: setting },
             // How it is set stands for the steps where there are none; whether it leads beyond is not always known.
             guarded: true,
             minutes: 3,
@@ -72,7 +73,9 @@ export function composeMode(
         "probe",
         "Is it in that mode?",
         probes.map(({ outside, ...probe }) => ({
-          ...{ kind: "probe" as const, ...probe, minutes: 1 },
+          kind: "probe" as const,
+          ...probe,
+          minutes: 1,
           ...(outside && { outside: true as const }),
         })),
       ),

@@ -14,7 +14,9 @@ export type PairFacts = {
 };
 
 const confirm = (what: string): RunStep => ({
-  ...{ kind: "do", step: { kind: "confirm", what: what.slice(0, 300) }, minutes: 1 },
+  kind: "do",
+  step: { kind: "confirm", what: what.slice(0, 300) },
+  minutes: 1,
 });
 
 /** Pairing as a run of its own. */
@@ -51,7 +53,9 @@ export function pairing({ tag, device, plan, keys }: PairFacts): Stage[] {
     ]),
     ...stage("proof", "Does it hold?", [
       {
-        ...{ kind: "paired", device: device.tag, minutes: 1 },
+        kind: "paired",
+        device: device.tag,
+        minutes: 1,
         ...(advice !== undefined && advice.shows !== "" && { shows: advice.shows }),
       },
       keys
@@ -71,7 +75,9 @@ function rightMenu({ advice }: PairPlan): RunStep[] {
   if (advice === undefined || advice.menu === "") return [];
   return [
     {
-      ...{ kind: "right-menu", menu: advice.menu, minutes: 1 },
+      kind: "right-menu",
+      menu: advice.menu,
+      minutes: 1,
       ...(advice.wrongMenu !== "" && { wrong: advice.wrongMenu }),
       ...(advice.wrongShows !== "" && { wrongShows: advice.wrongShows }),
     },
@@ -82,7 +88,9 @@ function pin({ advice }: PairPlan): RunStep[] {
   if (advice === undefined || advice.pin === "") return [];
   return [
     {
-      ...{ kind: "pin", pin: advice.pin, minutes: 1 },
+      kind: "pin",
+      pin: advice.pin,
+      minutes: 1,
       ...(advice.pinSeconds !== undefined && { seconds: advice.pinSeconds }),
     },
   ];

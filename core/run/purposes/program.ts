@@ -35,7 +35,9 @@ export const composeProgram = (
       { kind: "gate", gate: "base", what: profile.base.slice(0, 200), bad: profile.foreign, minutes: 1 },
       ...(profile.warns ?? []).map(
         (what): RunStep => ({
-          ...{ kind: "do", step: { kind: "confirm", what: what.slice(0, 300) }, minutes: 1 },
+          kind: "do",
+          step: { kind: "confirm", what: what.slice(0, 300) },
+          minutes: 1,
         }),
       ),
       powerGate(guards),

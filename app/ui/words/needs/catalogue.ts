@@ -19,13 +19,18 @@ export const catalogue: WordsOfNeed<"catalogue"> = {
   },
   items: {
     "say-how": ({ radios, tags, one }) => ({
-      ...{ mark: MARK, head: `${radios} that may stand in two places` },
+      mark: MARK,
+      head: `${radios} that may stand in two places`,
       text: `${tags}: say how ${one ? "its model numbers its" : "their models number their"} releases.`,
-      ...{ act: "Say how", to: "/due?do=look-up" },
+      act: "Say how",
+      to: "/due?do=look-up",
     }),
     "look-up": ({ radios, tags, one }) => ({
-      ...{ mark: MARK, head: `${radios} ${one ? "runs" : "run"} what we do not know` },
-      ...{ text: `${tags}: not in our list of releases.`, act: "Look it up", to: "/due?do=look-up" },
+      mark: MARK,
+      head: `${radios} ${one ? "runs" : "run"} what we do not know`,
+      text: `${tags}: not in our list of releases.`,
+      act: "Look it up",
+      to: "/due?do=look-up",
     }),
   },
   press: "by-standing",

@@ -19,12 +19,11 @@ export const codeplug: WordsOfNeed<"codeplug"> = {
   groups: { program: { title: "Program", says: "here; they do not carry the plan of channels" } },
   items: {
     program: ({ radios, tags, one }) => ({
-      ...{
-        mark: "border-b-4 border-brass",
-        head: `${radios} ${one ? "lacks" : "lack"} the plan of channels`,
-      },
+      mark: "border-b-4 border-brass",
+      head: `${radios} ${one ? "lacks" : "lack"} the plan of channels`,
       text: `${tags}: ${one ? "it carries" : "they carry"} an older plan, another table, or what nobody has read.`,
-      ...{ act: "See which", to: "/due?do=program" },
+      act: "See which",
+      to: "/due?do=program",
     }),
   },
   press: { to: (page) => `${page}/channels`, words: "See what it carries" },

@@ -19,12 +19,17 @@ export const firmware: WordsOfNeed<"firmware"> = {
   items: {
     install: ({ radios, tags }) => ({
       mark: "border-line bg-gradient-to-t from-[var(--moss-3)] from-50% to-transparent to-50%",
-      ...{ head: `${radios} can be updated now`, text: tags, act: "Line them up", to: "/due?do=install" },
+      head: `${radios} can be updated now`,
+      text: tags,
+      act: "Line them up",
+      to: "/due?do=install",
     }),
     "at-bench": ({ radios, tags, one }) => ({
       mark: "border-t-4 border-line bg-plate",
       head: `${radios} to update ${one ? "is" : "are"} at the bench already`,
-      ...{ text: tags, act: "Go on there", to: "/bench" },
+      text: tags,
+      act: "Go on there",
+      to: "/bench",
     }),
     kit: ({ radios, tags, one }) => ({
       mark: "border-b-4 border-brass",

@@ -17,7 +17,16 @@ import { pairing } from "./pairing.ts";
 import { reading } from "./reading.ts";
 
 const WORDS: { readonly [Kind in NeedKind]: WordsOfNeed<Kind> } = {
-  ...{ firmware, reading, catalogue, backup, mode, measurement, pairing, codeplug, identity, loan },
+  firmware,
+  reading,
+  catalogue,
+  backup,
+  mode,
+  measurement,
+  pairing,
+  codeplug,
+  identity,
+  loan,
 };
 
 /** A group of Due for what is with somebody, whatever it is needed for. */
@@ -26,8 +35,11 @@ const SHARED_GROUPS: Readonly<Record<"ask-back", GroupWords>> = {
 };
 const SHARED_ITEMS: Readonly<Record<"ask-back", (item: Counted) => ItemWords>> = {
   "ask-back": ({ radios, tags }) => ({
-    ...{ mark: "border-dashed border-quiet", head: `${radios} needed, but away`, text: tags },
-    ...{ act: "Ask for them", to: "/due?do=ask-back" },
+    mark: "border-dashed border-quiet",
+    head: `${radios} needed, but away`,
+    text: tags,
+    act: "Ask for them",
+    to: "/due?do=ask-back",
   }),
 };
 

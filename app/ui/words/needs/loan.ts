@@ -10,8 +10,11 @@ export const loan: WordsOfNeed<"loan"> = {
   groups: { "get-back": { title: "Overdue", says: "lent, and the day for bringing them back is past" } },
   items: {
     overdue: ({ radios, tags }) => ({
-      ...{ mark: "border-dashed border-quiet", head: `${radios} should be back by now`, text: tags },
-      ...{ act: "See who has them", to: "/cabinet?lens=who" },
+      mark: "border-dashed border-quiet",
+      head: `${radios} should be back by now`,
+      text: tags,
+      act: "See who has them",
+      to: "/cabinet?lens=who",
     }),
   },
   press: { to: () => "#history", words: "Who has it" },

@@ -10,7 +10,8 @@ export const measurement: WordsOfNeed<"measurement"> = {
       to: "group",
     }),
     "flashed-since": ({ on }, { day }) => ({
-      ...{ text: `It was flashed on ${day(on)}, after that.`, to: "readings" },
+      text: `It was flashed on ${day(on)}, after that.`,
+      to: "readings",
     }),
   },
   next: () => "its power is to be measured",
@@ -19,9 +20,11 @@ export const measurement: WordsOfNeed<"measurement"> = {
   },
   items: {
     measure: ({ radios, tags, one }) => ({
-      ...{ mark: "border-dotted border-brass", head: `${radios} to measure` },
+      mark: "border-dotted border-brass",
+      head: `${radios} to measure`,
       text: `${tags}: ${one ? "its group asks" : "their groups ask"} for the power every so often.`,
-      ...{ act: "See which", to: "/due?do=measure" },
+      act: "See which",
+      to: "/due?do=measure",
     }),
   },
   press: { bench: "measure", words: "Measure its power" },

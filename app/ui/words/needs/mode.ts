@@ -6,7 +6,8 @@ export const mode: WordsOfNeed<"mode"> = {
   causes: { "transmits-beyond": () => "switch its mode; it transmits where its user may not" },
   reasons: {
     "in-mode": ({ mode: name, on }, { day }) => ({
-      ...{ text: `It is in the mode ${name} since ${day(on)}.`, to: "modes" },
+      text: `It is in the mode ${name} since ${day(on)}.`,
+      to: "modes",
     }),
     "allowed-by": (reason) => ({
       text:
@@ -24,9 +25,11 @@ export const mode: WordsOfNeed<"mode"> = {
   groups: { switch: { title: "Switch", says: "here; they transmit where their users may not" } },
   items: {
     switch: ({ radios, tags, one }) => ({
-      ...{ mark: "hatch border-brass", head: `${radios} ${one ? "transmits" : "transmit"} too far` },
+      mark: "hatch border-brass",
+      head: `${radios} ${one ? "transmits" : "transmit"} too far`,
       text: `${tags}: in ${one ? "a mode" : "modes"} in which ${one ? "it sends" : "they send"} where ${one ? "its user" : "their users"} may not.`,
-      ...{ act: "See where", to: "/due?do=switch" },
+      act: "See where",
+      to: "/due?do=switch",
     }),
   },
   press: { to: () => "#mode", words: "Its mode" },

@@ -12,7 +12,8 @@ export const pairing: WordsOfNeed<"pairing"> = {
   causes: { unpaired: () => "pair it again; what it was paired with does not hold any more" },
   reasons: {
     pairing: ({ device, why, on }, { day }) => ({
-      ...{ text: `${clip(device)}: ${WHY[why]} on ${day(on)}.`, to: "pairings" },
+      text: `${clip(device)}: ${WHY[why]} on ${day(on)}.`,
+      to: "pairings",
     }),
   },
   next: () => "it is to be paired again",
@@ -21,9 +22,11 @@ export const pairing: WordsOfNeed<"pairing"> = {
   },
   items: {
     pair: ({ radios, tags, one }) => ({
-      ...{ mark: "rounded-full border-brass", head: `${radios} to pair again` },
+      mark: "rounded-full border-brass",
+      head: `${radios} to pair again`,
       text: `${tags}: what ${one ? "it was" : "they were"} paired with does not hold any more.`,
-      ...{ act: "See with what", to: "/due?do=pair" },
+      act: "See with what",
+      to: "/due?do=pair",
     }),
   },
   press: { to: (page) => `${page}/pairing`, words: "Pair it" },
