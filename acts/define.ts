@@ -2,7 +2,7 @@
 // permission, once only, log, needs, telling whoever looks) is done here, so that no act can forget it.
 import { createHash } from "node:crypto";
 import { z } from "zod";
-import { may, type Act as Permission, type Role } from "#core/club/acts.ts";
+import { may, type Permission, type Role } from "#core/club/acts.ts";
 import type { LogEntry } from "#core/club/log.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { mergeValues, type Values } from "#core/quantities/merge.ts";

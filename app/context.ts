@@ -1,10 +1,10 @@
 // What a request knows: who is signed in, what day it is in their club, and the page's nonce and address.
 import { createContext, type RouterContextProvider } from "react-router";
-import { may, type Act as Permitted, type Role } from "#core/club/acts.ts";
+import { may, type Permission as Permitted, type Role } from "#core/club/acts.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { DatabaseAway } from "#db/errors.ts";
 import type { Tx } from "#db/pool.ts";
-import { type Reading, readingAtLength, readingOf } from "#db/read.ts";
+import { type ReadTransaction, readingAtLength, readingOf } from "#db/read.ts";
 import { orAway } from "./away.server.ts";
 
 export type SignedIn = {
@@ -60,7 +60,7 @@ export const readInClub = <Value>(context: Context, act: Act<Value>): Promise<Va
     readings.set(context, reading);
     return reading((tx) => act(tx, who));
   });
-const readings = new WeakMap<Context, Reading>();
+const readings = new WeakMap<Context, ReadTransaction>();
 
 /** The same for what takes longer than a page: sheets, documents. */
 export const readAtLength = <Value>(context: Context, act: Act<Value>): Promise<Value> =>

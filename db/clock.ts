@@ -1,13 +1,13 @@
 // The database's clock decides when things are; here it is noticed when that clock is moved, or was wrong before.
 
 import { z } from "zod";
-import { jumpBetween, type Seen } from "#core/quantities/clock.ts";
+import { type ClockReading, jumpBetween } from "#core/quantities/clock.ts";
 import { ask } from "./ask.ts";
 import { appendLog } from "./log.ts";
 import { only } from "./only.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 
-let seen: Seen | undefined;
+let seen: ClockReading | undefined;
 
 /** Notes what the database's clock says; if it has jumped since it was last looked at, says so at the terminal and in the club's log. */
 export async function noticeClock(now: Date, actor: Actor): Promise<void> {

@@ -41,12 +41,12 @@ function gatherWrites(socket: net.Socket): void {
   };
 }
 
-export type Reading = <Value>(act: (tx: Tx) => Promise<Value>) => Promise<Value>;
+export type ReadTransaction = <Value>(act: (tx: Tx) => Promise<Value>) => Promise<Value>;
 
 type Open = { readonly client: Promise<pg.PoolClient>; users: number };
 
 /** A reading for one request: acts that overlap share their transaction; the last one closes it. */
-export function readingOf(actor: Actor): Reading {
+export function readingOf(actor: Actor): ReadTransaction {
   let open: Open | undefined;
   return (act) =>
     guarded(async () => {

@@ -5,7 +5,7 @@ import { Readable } from "node:stream";
 import type { Sender } from "#app/auth/session.server.ts";
 import type { Refusal } from "#app/context.ts";
 import { FIELD_NAME, LARGEST_AT_ONCE } from "#app/forms/with-form.server.ts";
-import { type Act, may } from "#core/club/acts.ts";
+import { may, type Permission } from "#core/club/acts.ts";
 
 const KB = 1024;
 const MB = 1024 * KB;
@@ -19,7 +19,7 @@ export const AFTER_SIGN_IN = { bytes: MB, fields: 3000 };
 const FILE_FORMS: readonly {
   readonly path: RegExp;
   readonly bytes: number;
-  readonly may: Act;
+  readonly may: Permission;
   readonly streamed?: true;
   /** Where the page itself has more fields than others. */
   readonly fields?: number;

@@ -39,6 +39,12 @@ export const errandShape = z.union(
   Object.entries(ERRANDS).map(([name, { shape }]) => z.object({ [name]: shape })),
 ) as unknown as z.ZodType<Errand>;
 
+/** What each errand asks, by its name. */
+export const ERRAND_SHAPES: Readonly<Record<Name, z.ZodType>> = Object.fromEntries(
+  Object.entries(ERRANDS).map(([name, { shape }]) => [name, shape]),
+) as unknown as Record<Name, z.ZodType>;
+export const isErrand = (name: string): name is Name => Object.hasOwn(ERRANDS, name);
+
 function kindOf(errand: Errand): { readonly kind: ErrandKind<z.ZodType>; readonly asked: unknown } {
   const [[name, asked] = []] = Object.entries(errand);
   return { kind: ERRANDS[name as Name] as unknown as ErrandKind<z.ZodType>, asked };

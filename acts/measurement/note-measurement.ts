@@ -12,7 +12,10 @@ import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";
 import { ratedHere } from "./rated-here.ts";
 
-/** Problems: those of a unit; `ahead`; `unlikely`, with what it is rated for, if it shows so much that it is asked about first; `no-meter`; `error-unreadable`, if nobody can tell what the meter may be off by. */
+/**
+ * Problems: those of a unit; `ahead`; `unlikely`, with what it is rated for, if it shows far more than that; `no-meter`;
+ * `error-unreadable`, if nobody can tell what the meter may be off by.
+ */
 export const noteMeasurement = defineAct({
   name: "note-measurement",
   input: z.object({

@@ -21,7 +21,8 @@ export const MOST_OF_A_RUN = 2000;
  * starts, if that has been silent for the club's time. Answers at which step the run is, how many events there are, and
  * which did not fit. Problems: `no-run`; `meanwhile`, with how many events there are, if others were quicker: nothing is taken in then;
  * `over`; `too-long`; `held`, by whom, if another bench has it; `no-component`; `unclear`, if what was read
- * cannot be a version; `unlikely`, if far more is measured than it is rated for; `taken`, with what another bench holds; `not-yours`, if the gate may not be passed by with this role; `not-sent`, of what nobody may send.
+ * cannot be a version; `unlikely`, if far more is measured than it is rated for; `taken`, with what another bench holds; `not-yours`, if
+ * the gate may not be passed by with this role; `not-sent`, of what nobody may send.
  */
 export const answerRun = defineAct({
   name: "answer-run",

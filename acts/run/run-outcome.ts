@@ -17,7 +17,7 @@ import { putSimulated } from "#db/simulated.ts";
 import { loadSituation } from "#db/situation.ts";
 
 import { atomsOf } from "#simulators/radio/atoms.ts";
-import { type Deed, perform } from "#simulators/radio/radio.ts";
+import { type Deed, doDeed } from "#simulators/radio/radio.ts";
 import { FAULTS, mended } from "#simulators/radio/work.ts";
 import { pluggedNow, pluggedProved, unplugged } from "../codeplug/codeplug-file.ts";
 import type { Who } from "../define.ts";
@@ -303,7 +303,7 @@ async function doneToRadio(tx: Tx, { row, before, who }: Happened): Promise<void
   for (const atom of atomsOf([step.step])) {
     if (atom.kind === "tool") continue;
     const deed: Deed = atom.kind === "hold" ? { ...atom, seconds: atom.seconds ?? 1 } : atom;
-    after = perform(kind, after, deed).radio;
+    after = doDeed(kind, after, deed).radio;
   }
   if (after !== radio) await putSimulated(tx, row.unit_id, after);
 }

@@ -3,8 +3,8 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { AnswerKeys } from "./answer-keys.tsx";
 import { GateAnswer } from "./gate.tsx";
-import { OddAnswer } from "./odd.tsx";
-import { type Kept, One } from "./one.tsx";
+import { OddAnswer } from "./odd-answer.tsx";
+import { type Kept, OnePress } from "./one-press.tsx";
 import { OtherWays } from "./other-ways.tsx";
 import type { Shown } from "./shown.ts";
 
@@ -31,9 +31,9 @@ export function Answers({ run, kept }: { readonly run: Shown; readonly kept: Kep
           <SomethingElse run={run} known={known} kept={kept} />
         )}
         {run.phase === "going" && run.place > 0 && run.odd === undefined && (
-          <One intent="back" label="Back one" known={known} hint="b" />
+          <OnePress intent="back" label="Back one" known={known} hint="b" />
         )}
-        {run.phase === "going" && <One intent="pause" label="Pause" known={known} hint="p" />}
+        {run.phase === "going" && <OnePress intent="pause" label="Pause" known={known} hint="p" />}
         {run.isOld && (
           <ActForm intent="anew" className="doubt flex items-center gap-3 px-3 py-1">
             <span>What it was made from has changed since.</span>
@@ -76,14 +76,14 @@ function Main({
         <OtherWays key={run.id} run={run} />
       </>
     );
-  if (run.phase === "paused") return <One intent="resume" label="Go on" known={known} primary />;
+  if (run.phase === "paused") return <OnePress intent="resume" label="Go on" known={known} primary />;
   if (run.odd !== undefined) return <OddAnswer run={run} known={known} kept={kept} />;
   const step = run.next;
-  if (!step) return <One intent="finish" label="It is done" known={known} primary />;
+  if (!step) return <OnePress intent="finish" label="It is done" known={known} primary />;
   if (step.kind === "gate") return <GateAnswer run={run} step={step} known={known} kept={kept} />;
   if (step.kind === "machine" && run.radio)
     return (
-      <One
+      <OnePress
         intent="machine"
         label={run.work ? "How far is it?" : "Start it on the simulated radio"}
         known={known}
@@ -136,7 +136,7 @@ function Main({
             Write it down
           </button>
         </ActForm>
-        <One intent="seen" label="Not now" known={known} />
+        <OnePress intent="seen" label="Not now" known={known} />
       </div>
     );
   if (step.kind === "open")
@@ -155,7 +155,7 @@ function Main({
             Note it and go on
           </button>
         </ActForm>
-        <One intent="seen" label="Seen it" known={known} />
+        <OnePress intent="seen" label="Seen it" known={known} />
       </div>
     );
   if (step.kind === "read-back")
@@ -177,7 +177,7 @@ function Main({
       </ActForm>
     );
   return (
-    <One
+    <OnePress
       intent="seen"
       label={step.kind === "machine" ? "It went through" : "Seen it"}
       known={known}

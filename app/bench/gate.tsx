@@ -7,7 +7,7 @@ import { POWER_FLOOR } from "#core/run/fold.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { useMay } from "../ui/club.ts";
-import type { Kept } from "./one.tsx";
+import type { Kept } from "./one-press.tsx";
 import type { Shown } from "./shown.ts";
 
 type Props = {

@@ -14,11 +14,11 @@ import type { Route } from "./+types/run";
 import { AirBench } from "./air.tsx";
 import { answerByForm, answerPlainly } from "./answer.server.ts";
 import { Answers, Faults, TakeOver } from "./answers.tsx";
+import { CurrentStep } from "./current-step.tsx";
+import { EndedRun } from "./ended-run.tsx";
 import { happeningsOf } from "./happenings.ts";
-import { Here } from "./here.tsx";
 import { forgetLate, keepLate, useLate, useOthersWait, waitingOf, whoseDevice } from "./late.ts";
 import { loadRun } from "./load-run.server.ts";
-import { Over } from "./over.tsx";
 import { Ready } from "./ready.tsx";
 import { useSendLate } from "./send-late.ts";
 import { shownRun } from "./shown.ts";
@@ -105,7 +105,13 @@ export default function Run({ loaderData }: Route.ComponentProps) {
         )}
         {lateSaid && !lateSaid.ok && run.waiting === 0 && <Said answer={lateSaid} />}
         {said && said.says !== "" && <Said answer={said} />}
-        {isOver ? <Over run={run} /> : run.phase === "ready" ? <Ready run={run} /> : <Here run={run} />}
+        {isOver ? (
+          <EndedRun run={run} />
+        ) : run.phase === "ready" ? (
+          <Ready run={run} />
+        ) : (
+          <CurrentStep run={run} />
+        )}
         {!mayWork && !isOver && <p className="text-quiet">Who works at the bench answers here.</p>}
         {isHere && !isOver && <Answers run={run} kept={said?.ok === false ? said.kept : undefined} />}
         {mayWork && !isHere && !isOver && <TakeOver run={run} />}

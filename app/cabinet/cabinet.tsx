@@ -3,7 +3,7 @@ import { data, Link, useSearchParams } from "react-router";
 import { setFirstStep } from "#acts/club/set-first-step.ts";
 import { firstSteps } from "#core/club/first-steps.ts";
 import { isUntold } from "#core/unit/standing.ts";
-import { begun, offersToTry } from "#db/begun.ts";
+import { clubProgress, offersToTry } from "#db/club-progress.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { offlineSaid } from "../forms/offline.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
@@ -28,7 +28,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   const lens = LENSES.find((l) => l.key === search.get("lens"))?.key ?? "needs";
   return readInClub(context, async (tx, who) => {
     const wall = await loadWall(tx, who.today, search.get("unit"), lens);
-    const { unwanted, ...there } = await begun(tx);
+    const { unwanted, ...there } = await clubProgress(tx);
     return { ...wall, lens, begun: there, steps: firstSteps(there, unwanted), tries: await offersToTry(tx) };
   });
 }

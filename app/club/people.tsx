@@ -1,6 +1,6 @@
 // People: what each may do, what they have, when they last came.
 import { Link } from "react-router";
-import { ACTS, type Act, may, ROLES, type Role, readRole } from "#core/club/acts.ts";
+import { ACTS, may, type Permission, ROLES, type Role, readRole } from "#core/club/acts.ts";
 import { comings, people } from "#db/people.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";
@@ -32,7 +32,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   });
 }
 
-const ACT_WORD: Readonly<Record<Act, string>> = {
+const ACT_WORD: Readonly<Record<Permission, string>> = {
   look: "look at everything",
   "record-reading": "record readings",
   "strike-reading": "strike readings",

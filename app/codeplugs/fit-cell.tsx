@@ -1,5 +1,5 @@
 // How a channel of the plan lies in the table of one model.
-import type { Fit } from "#core/codeplug/strips.ts";
+import type { StripFit } from "#core/codeplug/strips.ts";
 
 const WHY = {
   full: ["full", "left out for want of room"],
@@ -10,7 +10,7 @@ const WHY = {
   "no-transmit": ["–", "may not transmit there"],
 } as const;
 
-export function FitCell({ fit, name }: { readonly fit: Fit | undefined; readonly name: string }) {
+export function FitCell({ fit, name }: { readonly fit: StripFit | undefined; readonly name: string }) {
   if (!fit) return <td />;
   if (fit.kind === "out") {
     const [short, long] = WHY[fit.why];

@@ -13,7 +13,7 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { madeInPassing } from "../forms/in-passing.server.ts";
 import { offlineSaid } from "../forms/offline.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { Pick } from "../forms/pick.tsx";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
@@ -56,12 +56,12 @@ async function noteByForm(tx: Tx, who: SignedIn, form: FormData) {
     const done = await performForm(shelveIdentity, who, form);
     return done.ok ? fine("Taken away.") : refused(404, "That is not there any more.");
   }
-  const tag = told(form, "tag");
+  const tag = fieldText(form, "tag");
   const unit = tag === undefined ? undefined : await unitByTag(tx, tag.slice(0, 80));
   if (tag !== undefined && !unit) return refused(404, `No radio has the tag ${tag.slice(0, 40)}.`);
   const trouble = await madeInPassing(tx, who, form, { owner: "person" });
   if (trouble) return refused(400, String(Object.values(trouble)[0]));
-  const days = told(form, "usuallyDays");
+  const days = fieldText(form, "usuallyDays");
   if (days !== undefined && !/^\d{1,4}$/.test(days))
     return refused(400, "How long it usually takes is a number of days.");
   const done = await performForm(noteIdentity, who, form, {

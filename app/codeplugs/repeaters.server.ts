@@ -11,7 +11,7 @@ import { bad, good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
 import { listed, repeaterById } from "#db/repeaters.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { saveForm } from "../forms/save.server.ts";
 import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { counted } from "../ui/words/count.ts";
@@ -41,7 +41,7 @@ export async function repeatersByForm(tx: Tx, who: SignedIn, form: FormData) {
   }
   if (intent === "import") return bringIn(who, form, refused, fine);
   if (intent !== "write") return refused(400, "This page does not know that.");
-  const repeater = told(form, "repeater");
+  const repeater = fieldText(form, "repeater");
   const done = await saveForm(writeRepeater, who, form, {
     read: (one) => {
       const fields = fieldsIn(one);

@@ -1,6 +1,6 @@
 // For rows of the board that want an install: with what it would be done, or what would make it possible, in a few words.
 
-import type { Verdict } from "#core/kit/evidence.ts";
+import type { ChainVerdict } from "#core/kit/evidence.ts";
 import { isKitKnown, toolingOfNeed } from "#core/kit/tooling.ts";
 import { targetOn } from "#core/needs/need.ts";
 import { listed } from "#core/quantities/list.ts";
@@ -11,7 +11,7 @@ import type { SignedIn } from "../context.ts";
 import { kitNames, whyNone } from "../shared/shown-chains.ts";
 import { sayChange, sayCost, sayVerdict } from "../ui/words/kit.ts";
 
-export type RowTooling = { readonly words: string; readonly verdict?: Verdict; readonly word?: string };
+export type RowTooling = { readonly words: string; readonly verdict?: ChainVerdict; readonly word?: string };
 
 export const toolingKey = (row: Pick<BoardRow, "unit_id" | "component_id">): string =>
   `${row.unit_id} ${row.component_id}`;

@@ -51,7 +51,7 @@ export const NOT_WHOLE = "This form was not whole; send it again.";
 export const unsaid = (_problem: never): string => NOT_WHOLE;
 
 /** A field as it was typed; nothing typed is nothing told. */
-export const told = (form: FormData, name: string): string | undefined => {
+export const fieldText = (form: FormData, name: string): string | undefined => {
   const value = form.get(name);
   return typeof value === "string" && value !== "" ? value : undefined;
 };

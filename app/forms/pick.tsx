@@ -1,7 +1,7 @@
 // A field that picks one of the club's own, and can make another in passing: its name is enough.
 import type { FieldMetadata } from "@conform-to/react";
 import type { ShouldRevalidateFunctionArgs } from "react-router";
-import type { Act } from "#core/club/acts.ts";
+import type { Permission } from "#core/club/acts.ts";
 import { useMay } from "../ui/club.ts";
 import type { Options } from "./baseline.tsx";
 import { Field, Labelled } from "./field.tsx";
@@ -10,7 +10,7 @@ import { useSent } from "./form.tsx";
 export type Makes = "model" | "place" | "group" | "connector" | "person";
 
 /** What one must be allowed to make one. */
-const NEEDS: Readonly<Record<Makes, Act>> = {
+const NEEDS: Readonly<Record<Makes, Permission>> = {
   model: "edit-model",
   place: "edit-club",
   group: "edit-club",

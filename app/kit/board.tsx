@@ -1,12 +1,12 @@
 // The board: for each model and each computer the best chain there is, and how well it is known.
 import { Link } from "react-router";
-import { VERDICTS, type Verdict } from "#core/kit/evidence.ts";
+import { type ChainVerdict, VERDICTS } from "#core/kit/evidence.ts";
 import type { Operation } from "#core/kit/shapes.ts";
 import { VerdictMark } from "../ui/chain.tsx";
 import { sayVerdict, VERDICT_WORD } from "../ui/words/kit.ts";
 
 export type Cell = {
-  readonly verdict?: Verdict;
+  readonly verdict?: ChainVerdict;
   readonly lead?: string;
   readonly tries: number;
   readonly worked: number;

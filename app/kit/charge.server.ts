@@ -4,7 +4,7 @@ import { readSimulatedLevel } from "#acts/bluetooth/read-simulated-level.ts";
 import { strikeCharge } from "#acts/bluetooth/strike-charge.ts";
 import { tieDevice } from "#acts/bluetooth/tie-device.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm, told, unsaid } from "../forms/perform.server.ts";
+import { fieldText, firstIssue, NOT_WHOLE, performForm, unsaid } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 
 /** Intents `charge`, `read-level`, `strike-charge` and `tie`, of a device that the form names. */
@@ -54,7 +54,7 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
     return refused(409, done.problem.kind === "no-key" ? NOT_WHOLE : "No simulated device stands in for it.");
   }
   const kind = String(form.get("kind") ?? "");
-  const typed = (told(form, "percent") ?? "").replace(",", ".").replace(/\s*%$/, "");
+  const typed = (fieldText(form, "percent") ?? "").replace(",", ".").replace(/\s*%$/, "");
   const isLevel = kind === "level" || kind === "used";
   if (isLevel && (typed === "" || !Number.isFinite(Number(typed))))
     return refused(400, "Type a number from 0 to 100.");

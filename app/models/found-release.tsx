@@ -1,7 +1,7 @@
 // A release that was found in release notes: its fields, and the lines that it was found in.
 import { ERASES } from "#core/release/conditions.ts";
 import { cell, FIX_SAYS, type FieldErrors, rowsSaid, stretchesSaid } from "#core/release/form-rows.ts";
-import type { Place } from "#core/release/notes.ts";
+import type { TextRange } from "#core/release/notes.ts";
 import { TRACKS } from "#core/release/words.ts";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
@@ -16,7 +16,7 @@ export type NotesAnswer = {
   readonly component: string;
   readonly trouble: string | undefined;
   readonly shown: readonly Shown[] | undefined;
-  readonly places: readonly (readonly Place[])[];
+  readonly places: readonly (readonly TextRange[])[];
   readonly known: readonly boolean[];
   readonly wrong: readonly (readonly [number, FieldErrors])[];
   readonly days?: readonly (Parameters<typeof sayDate>[0] | undefined)[];

@@ -8,7 +8,7 @@ import { becameOf } from "#db/merge.ts";
 import { modelById } from "#db/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { notFound, type SignedIn } from "../context.ts";
-import { performForm, told } from "../forms/perform.server.ts";
+import { fieldText, performForm } from "../forms/perform.server.ts";
 import { shownConfirmed } from "../shared/confirmed.server.ts";
 import { combinationsOf } from "../shared/load-beside.server.ts";
 
@@ -50,7 +50,7 @@ export async function confirmFact(_tx: Tx, who: SignedIn, model: string, form: F
   const named = form.has("fact")
     ? { kind: listedKind, subject: listedSubject }
     : { kind: form.get("kind"), subject: form.get("subject") };
-  const firmware = told(form, "firmware") ?? "";
+  const firmware = fieldText(form, "firmware") ?? "";
   const done = await performForm(confirm, who, form, { model, ...named, firmware });
   if (done.ok) {
     const { what } = done.value.answer;

@@ -1,6 +1,6 @@
 // Which model is this? What one sees, typed as far as one sees it; the likeliest models, and what to look at next.
 import { Form, Link } from "react-router";
-import { type Candidate, FEATURES, type Feature, type Seen, whichModel } from "#core/dossier/which.ts";
+import { type Candidate, FEATURES, type Feature, type SeenRadio, whichModel } from "#core/dossier/which.ts";
 import { allIdentities } from "#db/dossier.ts";
 import { readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
@@ -15,7 +15,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
     FEATURES.map((f) => [f, (search.get(f) ?? "").trim().slice(0, 200)]),
   ) as Record<Feature, string>;
   const keys = /^\d{1,3}$/.test(asked.keys) ? Number(asked.keys) : undefined;
-  const seen: Seen = {
+  const seen: SeenRadio = {
     label: asked.label,
     screen: asked.screen,
     plug: asked.plug,

@@ -1,40 +1,36 @@
 // Takes a radio to the bench from a form, wherever that stands: its page, Due, the wall, the bench.
+import { ERRAND_SHAPES, isErrand } from "#acts/errands/plan.ts";
 import type { beginAnew } from "#acts/run/begin-anew.ts";
 import { beginRun } from "#acts/run/begin-run.ts";
 import type { SignedIn } from "../context.ts";
-import { NOT_WHOLE, type ProblemsOf, performForm, told } from "../forms/perform.server.ts";
+import { inputFrom } from "../forms/input-from.ts";
+import { NOT_WHOLE, type ProblemsOf, performForm } from "../forms/perform.server.ts";
 
 export type Begun =
   | { readonly ok: true; readonly run: string }
   | { readonly ok: false; readonly status: number; readonly says: string };
 
-/** The form's `for` is procedure, update, backup, restore, mode, measure, pair, program or write; `procedure`, `backup`, `device` and so on name which, `chain` another chain than the best, `to` another release than it needs. */
+/**
+ * The form's `for` is the name of an errand; `procedure`, `backup`, `device` and so on name which one.
+ * `chain` is another chain than the best, `to` another release than it needs.
+ */
 export async function beginByForm(
   who: SignedIn,
   unit: { readonly id: string; readonly tag: string },
   form: FormData,
 ): Promise<Begun> {
-  const chain = told(form, "chain");
-  const errands: Readonly<Record<string, unknown>> = {
-    update: { update: { chain, to: told(form, "to") } },
-    backup: { backup: { chain } },
-    restore: { restore: { backup: form.get("backup"), chain } },
-    mode: { mode: { mode: form.get("mode"), chain } },
-    measure: { measure: {} },
-    pair: { pair: { device: form.get("device") } },
-    write: { write: { codeplug: told(form, "codeplug"), chain } },
-    program: { program: { profile: form.get("profile"), chain } },
-    read: { component: form.get("component") },
-  };
-  const asked = String(form.get("for") ?? "");
-  const errand =
-    form.has("component") && asked === ""
-      ? errands.read
-      : (errands[asked] ?? { procedure: form.get("procedure") });
-  const done = await performForm(beginRun, who, form, { unit: unit.id, for: errand });
+  const done = await performForm(beginRun, who, form, { unit: unit.id, for: errandFrom(form) });
   if (done.ok) return { ok: true, run: done.value.answer.run };
   const [status, says] = sayBeginProblem(done.problem, unit.tag);
   return { ok: false, status, says };
+}
+
+/** The errand that a form names, with what it asks; what is of one text stands in a field of the errand's own name. */
+function errandFrom(form: FormData): unknown {
+  const named = String(form.get("for") ?? "");
+  const name = isErrand(named) ? named : form.has("component") ? "component" : "procedure";
+  const shape = ERRAND_SHAPES[name];
+  return { [name]: shape.safeParse("1").success ? form.get(name) : inputFrom(form, shape) };
 }
 
 type Problem = ProblemsOf<typeof beginRun> | ProblemsOf<typeof beginAnew>;

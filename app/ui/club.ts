@@ -1,6 +1,6 @@
 // What every part of a page may need to know of the club: its locale, its time zone, what day it is, who looks.
 import { useRouteLoaderData } from "react-router";
-import { type Act, may, type Role } from "#core/club/acts.ts";
+import { may, type Permission, type Role } from "#core/club/acts.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 
 export type FrameData = {
@@ -30,7 +30,7 @@ export function useClub(): FrameData {
 }
 
 /** Whether the person looking may do this: what is not allowed is not offered. */
-export function useMay(act: Act, about?: { holdsUnit?: boolean }): boolean {
+export function useMay(act: Permission, about?: { holdsUnit?: boolean }): boolean {
   return may(useClub().role, act, about);
 }
 

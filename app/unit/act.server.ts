@@ -12,7 +12,7 @@ import { bad, good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { madeInPassing } from "../forms/in-passing.server.ts";
-import { type FormProblem, firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { type FormProblem, fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
@@ -56,7 +56,7 @@ function sayRefused(problem: FormProblem | { readonly kind: "no-unit" } | { read
 
 const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
   const typed = String(form.get("typed") ?? "");
-  const readOn = told(form, "readOn");
+  const readOn = fieldText(form, "readOn");
   const done = await performForm(recordReading, who, form, {
     unit: row.id,
     typed,

@@ -2,8 +2,8 @@
 import { plainVerdict } from "#core/needs/plain.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { standingsOf } from "#core/unit/standing.ts";
-import { offersToTry } from "#db/begun.ts";
 import { needsOfUnit } from "#db/board.ts";
+import { offersToTry } from "#db/club-progress.ts";
 import { dossierHead } from "#db/dossier.ts";
 import { people } from "#db/people.ts";
 import type { Tx } from "#db/pool.ts";

@@ -13,7 +13,7 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { firstIssue, NOT_WHOLE, performForm, told, unsaid } from "../forms/perform.server.ts";
+import { fieldText, firstIssue, NOT_WHOLE, performForm, unsaid } from "../forms/perform.server.ts";
 import { Strike } from "../forms/strike.tsx";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
@@ -103,14 +103,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
     }
     const typed = (name: string, units: Units) => {
-      const text = told(form, name);
+      const text = fieldText(form, name);
       return text === undefined ? undefined : (typedNumber(text, units) ?? Number.NaN);
     };
     const [value, supply] = [
       typed("value", UNITS[String(form.get("kind"))] ?? { "": 1 }),
       typed("supply", VOLTS),
     ];
-    const frequency = told(form, "frequency");
+    const frequency = fieldText(form, "frequency");
     const hertz = frequency === undefined ? undefined : readMhz(frequency);
     if (value === undefined || !Number.isFinite(value))
       return refused(400, "Type what the meter shows, as a number.");

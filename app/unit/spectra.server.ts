@@ -7,7 +7,7 @@ import { type ReadSpectrum, readSpectrum, type SpectrumProblem } from "#core/imp
 import { type Line, linesOf } from "#core/measure/harmonics.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm, told } from "../forms/perform.server.ts";
+import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { oddMhz, readMhz, sayHertz } from "../ui/words/frequency.ts";
 
@@ -52,7 +52,7 @@ export async function actOnSpectra(who: SignedIn, unit: Unit, form: FormData) {
   }
   const numbers: Record<string, number | undefined> = {};
   for (const [name, says] of NUMBERS) {
-    const text = told(form, name)?.trim().replace(",", ".");
+    const text = fieldText(form, name)?.trim().replace(",", ".");
     const value = text === undefined ? undefined : Number(text);
     if (value !== undefined && !Number.isFinite(value)) return refused(400, says, found);
     numbers[name] = value;
@@ -100,11 +100,11 @@ const saying = (says: string) => bad<Wrong>({ kind: "says", says });
 async function foundIn(form: FormData): Promise<Result<Found, Wrong>> {
   const text = await textIn(form);
   if (!text.ok) return text;
-  const near = told(form, "carrier");
+  const near = fieldText(form, "carrier");
   const odd = near === undefined ? undefined : oddMhz(near, "145.5");
   if (odd) return saying(`The carrier: ${odd}`);
   const column = (name: string) => {
-    const value = told(form, name);
+    const value = fieldText(form, name);
     return value !== undefined && /^\d{1,3}$/.test(value) ? Number(value) : undefined;
   };
   const unit = FREQUENCY_UNITS.find((one) => one === form.get("unit"));

@@ -30,7 +30,7 @@ export type CheckedPart = {
   readonly mentions: readonly string[];
 };
 
-export type Verdict =
+export type FileVerdict =
   | { readonly kind: "this-release"; readonly release: KnownFile; readonly within?: string }
   | { readonly kind: "another-release"; readonly releases: readonly KnownFile[]; readonly within?: string }
   /** A release we know has a file of this name, but with other content. */
@@ -40,7 +40,7 @@ export type Verdict =
 export type CheckedFile = {
   readonly file: CheckedPart;
   readonly entries: readonly CheckedPart[];
-  readonly verdict: Verdict;
+  readonly verdict: FileVerdict;
 };
 
 export type CheckProblem =
@@ -92,7 +92,7 @@ function verdictOf(
   entries: readonly CheckedPart[],
   known: readonly KnownFile[],
   wanted: readonly string[],
-): Verdict {
+): FileVerdict {
   const parts = [file, ...entries];
   const base = (name: string) => name.replace(/^.*[\\/]/, "").toLowerCase();
   // Where nothing is wanted, the name is the claim that the content is held against.

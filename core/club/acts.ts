@@ -23,9 +23,9 @@ export const ACTS = [
   "see-unlocking",
   "edit-plan",
 ] as const;
-export type Act = (typeof ACTS)[number];
+export type Permission = (typeof ACTS)[number];
 
-const BENCH: readonly Act[] = [
+const BENCH: readonly Permission[] = [
   "look",
   "record-reading",
   "strike-reading",
@@ -41,14 +41,14 @@ const BENCH: readonly Act[] = [
   "edit-plan",
 ];
 
-const ALLOWED: Record<Role, readonly Act[]> = {
+const ALLOWED: Record<Role, readonly Permission[]> = {
   keeper: ACTS,
   bench: BENCH,
   member: ["look", "practise"],
 };
 
 /** A member may also record readings of the radio they have at home: `holdsUnit` says whether they do. */
-export function may(role: Role, act: Act, about: { readonly holdsUnit?: boolean } = {}): boolean {
+export function may(role: Role, act: Permission, about: { readonly holdsUnit?: boolean } = {}): boolean {
   if (ALLOWED[role].includes(act)) return true;
   return act === "record-reading" && about.holdsUnit === true;
 }

@@ -1,7 +1,7 @@
 // Repeaters near a place, as a block of the plan asks for them: in these bands, open to all, heard of lately, the nearest first.
 import { type Bands, liesInBands } from "../modes/band.ts";
 import { daysAfter, type PlainDate } from "../quantities/date.ts";
-import { distance, isPlace, type Place } from "../quantities/geo.ts";
+import { type Coordinates, distance, isPlace } from "../quantities/geo.ts";
 import { compareText } from "../version/digits.ts";
 import type { Tone } from "./channel.ts";
 
@@ -15,13 +15,13 @@ export type Repeater = {
   readonly open: boolean;
   readonly sends?: Tone;
   /** Absent: nobody has noted where it is. */
-  readonly place?: Place;
+  readonly place?: Coordinates;
   /** When somebody last heard it, or confirmed its entry. */
   readonly confirmedOn?: PlainDate;
 };
 
 export type NearRule = {
-  readonly place: Place;
+  readonly place: Coordinates;
   readonly kilometres: number;
   readonly bands: Bands;
   readonly modes: readonly ("analogue" | "digital")[];

@@ -159,19 +159,19 @@ export function planTroubles(tables: readonly TableInUse[]): Trouble[] {
     .map(([one]) => one);
 }
 
-export type Fit =
+export type StripFit =
   | { readonly kind: "in"; readonly position: number; readonly name: string; readonly listens: boolean }
   | { readonly kind: "out"; readonly why: LeftOut["why"] };
 
 /** What became of each member of a block in a model's table, in the block's order. The members are those that were laid out, not others like them. */
-export function fitOfBlock(members: readonly PlanMember[], block: string, laid: LaidOut): Fit[] {
+export function fitOfBlock(members: readonly PlanMember[], block: string, laid: LaidOut): StripFit[] {
   const out = new Map(
     laid.left.flatMap((one) => (one.block === block ? [[one.member, one.why] as const] : [])),
   );
   const byPosition = new Map(laid.channels.map((channel) => [channel.position, channel]));
   const from = laid.blocks.find(({ name }) => name === block)?.from ?? 1;
   let at = from;
-  return members.map((member): Fit => {
+  return members.map((member): StripFit => {
     const why = out.get(member);
     if (why) return { kind: "out", why };
     const channel = byPosition.get(at++);

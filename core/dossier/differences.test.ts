@@ -1,7 +1,7 @@
 // Differences of dossiers, fact by fact; which of them remain once theirs is taken; and who may do what in a club.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { ACTS, type Act, may, ROLES, readRole } from "../club/acts.ts";
+import { ACTS, may, type Permission, ROLES, readRole } from "../club/acts.ts";
 import { plain as day } from "../quantities/date.ts";
 import { cases } from "../quantities/testing.ts";
 import { differencesOf, factKey, factsOf } from "./differences.ts";
@@ -165,7 +165,7 @@ describe("differences", () => {
 
 describe("who may do what", () => {
   it("a keeper everything, a bench hand nothing that the club's rules hang on, a member only look and practise", () => {
-    const keepersOnly: Act[] = [
+    const keepersOnly: Permission[] = [
       "edit-model",
       "edit-release",
       "import-units",

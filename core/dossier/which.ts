@@ -7,7 +7,7 @@ export const FEATURES = ["label", "screen", "plug", "keys", "serial"] as const;
 export type Feature = (typeof FEATURES)[number];
 
 /** What somebody sees; what they have not looked at is absent. */
-export type Seen = {
+export type SeenRadio = {
   readonly label?: string | undefined;
   readonly screen?: string | undefined;
   readonly plug?: string | undefined;
@@ -75,7 +75,7 @@ export function expected(model: KnownModel, feature: Feature): readonly string[]
 }
 
 /** Which models fit what was seen of a radio, the likeliest first, each with what fits and what does not; and which feature to look at next. */
-export function whichModel(seen: Seen, models: readonly KnownModel[]): Which {
+export function whichModel(seen: SeenRadio, models: readonly KnownModel[]): Which {
   const asked = FEATURES.filter((feature) => seen[feature] !== undefined && seen[feature] !== "");
   const candidates = models
     .map((model): Candidate => {

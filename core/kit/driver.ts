@@ -99,8 +99,8 @@ function planningFor(chip: Chip, computer: Computer, all: readonly DriverRule[])
 }
 
 /**
- * Where advice contradicts itself on a computer as it stands, it is untried at best. Else the verdict of the strongest advice: what speaks of this grade of chip before what speaks of any, then our own bench
- * before the maker, another club and hearsay. Of equally strong advice, all that forbids must be kept, and one way that
+ * Where advice contradicts itself on a computer as it stands, it is untried at best. Else the verdict of the strongest advice: what
+ * speaks of this grade of chip before what speaks of any, then our own bench before the maker, another club and hearsay. Of equally strong advice, all that forbids must be kept, and one way that
  * serves is enough.
  */
 export function driverVerdict(chip: Chip, computer: Computer, all: readonly DriverRule[]): DriverVerdict {

@@ -24,10 +24,10 @@ export const ENOUGH = 4;
 
 /** Mixed: enough tries of just this, which neither prove it nor speak against it. */
 export const VERDICTS = ["proven", "likely", "mixed", "untried", "known-bad"] as const;
-export type Verdict = (typeof VERDICTS)[number];
+export type ChainVerdict = (typeof VERDICTS)[number];
 
 export type Evidence = {
-  readonly verdict: Verdict;
+  readonly verdict: ChainVerdict;
   /** The level that decided; absent where none has enough tries. */
   readonly level?: Level;
   readonly worked: number;
@@ -129,7 +129,7 @@ function judged(level: Level, { worked, tries }: Count): Evidence {
   return { level, worked, tries, lower, upper, settled: false, verdict: verdictOf(level, lower, upper) };
 }
 
-function verdictOf(level: Level, lower: number, upper: number): Verdict {
+function verdictOf(level: Level, lower: number, upper: number): ChainVerdict {
   if (level === "this") return lower > 0.5 ? "proven" : upper < 0.5 ? "known-bad" : "mixed";
   return lower > 0.5 ? "likely" : "untried";
 }

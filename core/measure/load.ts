@@ -64,7 +64,7 @@ export function loadRating({ continuous, short }: Load, watts: number, seconds: 
 /** Sending is done as often as this, for so many seconds each time. */
 export type Sending = { readonly times: number; readonly seconds: number };
 
-export type Fit =
+export type LoadFit =
   | { readonly kind: "takes" }
   /** It takes it, but has to cool between: so many seconds; undefined: nobody has noted how long. */
   | { readonly kind: "takes-with-rests"; readonly cool: number | undefined }
@@ -73,7 +73,7 @@ export type Fit =
   | { readonly kind: "unknown"; readonly of: "load" | "radio" };
 
 /** How a load fits what a radio sends. `watts`: the most that it may send; undefined: that is not known. */
-export function fitOf(rating: string, watts: number | undefined, { times, seconds }: Sending): Fit {
+export function fitOf(rating: string, watts: number | undefined, { times, seconds }: Sending): LoadFit {
   const load = parseLoad(rating);
   if (!load.ok) return { kind: "unknown", of: "load" };
   if (watts === undefined) return { kind: "unknown", of: "radio" };
@@ -92,7 +92,7 @@ export function loadFor<L extends { readonly rating: string; readonly taken: boo
   loads: readonly L[],
   watts: number | undefined,
   sending: Sending,
-): { readonly load: L; readonly fit: Exclude<Fit, { kind: "too-much" }> } | undefined {
+): { readonly load: L; readonly fit: Exclude<LoadFit, { kind: "too-much" }> } | undefined {
   const fits = loads.flatMap((load) => {
     const fit = fitOf(load.rating, watts, sending);
     return fit.kind === "too-much" ? [] : [{ load, fit, order: ORDER.indexOf(fit.kind) }];
@@ -106,7 +106,7 @@ const sayTime = (seconds: number): string => (seconds % 60 === 0 ? `${seconds / 
 /** What to fetch, with what to mind, in words. */
 export function loadInWords(
   found:
-    | { readonly load: { readonly tag: string }; readonly fit: Exclude<Fit, { kind: "too-much" }> }
+    | { readonly load: { readonly tag: string }; readonly fit: Exclude<LoadFit, { kind: "too-much" }> }
     | undefined,
   watts: number | undefined,
   { seconds }: Sending,

@@ -4,7 +4,7 @@ import { daysBetween } from "../quantities/date.ts";
 import { median } from "../quantities/median.ts";
 import type { Interval } from "./power.ts";
 
-export type Reading = { readonly day: PlainDate; readonly watts: number };
+export type PowerReading = { readonly day: PlainDate; readonly watts: number };
 
 export type Trend =
   /** Fewer than five: nothing can be said. */
@@ -35,7 +35,7 @@ export const MOST = 1000;
 const MAD_TO_SIGMA = 1.4826;
 
 /** `least`: a difference that the meter cannot see, in watts; scatter is never taken for less. Readings of one day count as they come. */
-export function trend(readings: readonly Reading[], least = 0): Trend {
+export function trend(readings: readonly PowerReading[], least = 0): Trend {
   if (readings.length < FEWEST) return { kind: "too-few", readings: readings.length };
   const inOrder = [...readings].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0)).slice(-MOST);
   const [first] = inOrder;

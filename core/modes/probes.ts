@@ -83,8 +83,8 @@ function middleOf({ from, to }: Band, raster: number): number | undefined {
   return near.sort((a, b) => Math.abs(a - middle) - Math.abs(b - middle) || a - b)[0];
 }
 
-export type Seen = { readonly frequency: number; readonly transmits: boolean };
+export type ProbeResult = { readonly frequency: number; readonly transmits: boolean };
 
 /** The modes that fit all that was seen: one, several, or none. */
-export const readProbes = <One extends Probed>(seen: readonly Seen[], modes: readonly One[]): One[] =>
+export const readProbes = <One extends Probed>(seen: readonly ProbeResult[], modes: readonly One[]): One[] =>
   modes.filter(({ transmit }) => seen.every((one) => liesInBands(transmit, one.frequency) === one.transmits));

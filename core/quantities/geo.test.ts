@@ -1,13 +1,13 @@
 // Distances against what a sphere has by its own geometry, and against the angle between two directions.
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { distance, EARTH_RADIUS, isPlace, type Place } from "./geo.ts";
+import { type Coordinates, distance, EARTH_RADIUS, isPlace } from "./geo.ts";
 
 const place = fc.record({
   latitude: fc.double({ min: -90, max: 90, noNaN: true }),
   longitude: fc.double({ min: -180, max: 180, noNaN: true }),
 });
-const direction = ({ latitude, longitude }: Place) => {
+const direction = ({ latitude, longitude }: Coordinates) => {
   const [north, east] = [(latitude * Math.PI) / 180, (longitude * Math.PI) / 180];
   return [Math.cos(north) * Math.cos(east), Math.cos(north) * Math.sin(east), Math.sin(north)] as const;
 };
@@ -30,7 +30,7 @@ it("is the angle between the two directions times the radius; the same both ways
 });
 
 it("a quarter and half of the way round, a degree along a meridian, and one along the sixtieth parallel", () => {
-  const at = (latitude: number, longitude: number): Place => ({ latitude, longitude });
+  const at = (latitude: number, longitude: number): Coordinates => ({ latitude, longitude });
   expect(distance(at(0, 0), at(90, 0))).toBeCloseTo((Math.PI / 2) * EARTH_RADIUS, 3);
   expect(distance(at(0, 0), at(0, 180))).toBeCloseTo(Math.PI * EARTH_RADIUS, 3);
   expect(distance(at(10, 20), at(11, 20))).toBeCloseTo(111_195.08, 1);

@@ -16,7 +16,7 @@ const LONGEST_LINE = 2000;
 const LONGEST_HEADING = 600;
 
 /** Lines of the text, counted from 1, both included. */
-export type Place = { readonly from: number; readonly to: number };
+export type TextRange = { readonly from: number; readonly to: number };
 
 export type FoundFix = {
   readonly tag: string;
@@ -28,7 +28,7 @@ export type FoundFix = {
 export type Proposal = {
   readonly version: string;
   /** Where it is told, the first place first. Several: it is told more than once, as where the notes are in two languages. */
-  readonly places: readonly Place[];
+  readonly places: readonly TextRange[];
   readonly on?: PlainDate;
   /** The day could be read another way: day and month cannot be told apart. */
   readonly otherDay?: PlainDate;

@@ -5,7 +5,7 @@ import { costOf } from "./cost.ts";
 import { reachable } from "./explain.ts";
 import { type Fitting, type Leave, type Places, usablePlaces } from "./graph.ts";
 import { leftInPairs } from "./pairs.ts";
-import { thinned } from "./thin.ts";
+import { withoutTwins } from "./twins.ts";
 
 export type Wanted = {
   readonly places: readonly Places[];
@@ -47,7 +47,7 @@ export function outlook({ places, goals }: Wanted, unit: Fitting, leave: Leave):
         .filter((r) => r.component === c)
         .map((r) => r.within),
     );
-    const left = thinned(one, usable, sources, [...new Set(ranges)], goals[c]);
+    const left = withoutTwins(one, usable, sources, [...new Set(ranges)], goals[c]);
     const costs = one.conditions.map(costOf);
     const goal = goals[c];
     const toGo = new Float64Array(sizes[c] ?? 0);

@@ -4,13 +4,13 @@ import type { PlainDate } from "../quantities/date.ts";
 export const DEEDS = ["flash", "backup", "repair", "other"] as const;
 export type Deed = (typeof DEEDS)[number];
 
-export type Seen = { readonly raw: string; readonly on: PlainDate };
+export type SeenVersion = { readonly raw: string; readonly on: PlainDate };
 
 export type DeedDoubt =
   /** That day the radio was not in the records yet. */
   | { readonly kind: "before-known"; readonly since: PlainDate }
   /** It is said to have got something else in between, and was seen with the same before and after. */
-  | { readonly kind: "contradicts"; readonly before: Seen; readonly after: Seen };
+  | { readonly kind: "contradicts"; readonly before: SeenVersion; readonly after: SeenVersion };
 
 /**
  * What to ask about before it is kept. A day that is still to come is no doubt: that cannot be.
@@ -21,7 +21,7 @@ export type DeedDoubt =
 export function deedDoubts(
   told: { readonly on: PlainDate; readonly to?: string | undefined },
   since: PlainDate,
-  readings: readonly Seen[],
+  readings: readonly SeenVersion[],
 ): DeedDoubt[] {
   const { on, to } = told;
   const doubts: DeedDoubt[] = on < since ? [{ kind: "before-known", since }] : [];

@@ -30,7 +30,7 @@ const problemShape = z.discriminatedUnion("kind", [
 const placeShape = z
   .strictObject({ numbering: numberingShape, below: id.optional(), above: id.optional() })
   .readonly();
-export type Place = z.output<typeof placeShape>;
+export type VersionPlace = z.output<typeof placeShape>;
 
 /** What standings are told by. */
 export const STANDING_FACTS = [

@@ -9,11 +9,11 @@ import {
 } from "../release/catalogue.ts";
 import type { Order } from "../version/digits.ts";
 import type { Version, VersionProblem } from "../version/version.ts";
-import type { Fact, Place } from "./facts.ts";
+import type { Fact, VersionPlace } from "./facts.ts";
 
 export type PlacingProblem =
   | VersionProblem
-  | { readonly kind: "two-places"; readonly places: readonly Place[] };
+  | { readonly kind: "two-places"; readonly places: readonly VersionPlace[] };
 
 /**
  * Reads a readout under the component's numbering. Where no person has confirmed the numbering and two fit the
@@ -53,7 +53,7 @@ function sameOrders(a: PreparedComponent, va: Version, b: PreparedComponent, vb:
 }
 
 /** The releases just below and just above a version. */
-export function placeOf(prepared: PreparedComponent, version: Version): Place {
+export function placeOf(prepared: PreparedComponent, version: Version): VersionPlace {
   const ordered = (wanted: Order) =>
     prepared.releases.filter((r) => orderRelease(prepared, r, version)?.order === wanted);
   const below = greatestOf(prepared, ordered(-1));

@@ -56,10 +56,13 @@ export type Standing = {
   readonly because: readonly Fact[];
 };
 
-export type Fit = "fits" | "may-fit" | "does-not-fit";
+export type ReleaseFit = "fits" | "may-fit" | "does-not-fit";
 
 /** Whether a release fits a unit's hardware revision and region; unknown ones leave it open. */
-export function fitOf(release: PlacedRelease, unit: Pick<UnitFacts, "hardwareRevision" | "region">): Fit {
+export function fitOf(
+  release: PlacedRelease,
+  unit: Pick<UnitFacts, "hardwareRevision" | "region">,
+): ReleaseFit {
   if (release.draft) return "does-not-fit";
   const hardware = fitPart(release.hardwareRevisions, unit.hardwareRevision);
   if (hardware === "does-not-fit") return hardware;
@@ -67,7 +70,7 @@ export function fitOf(release: PlacedRelease, unit: Pick<UnitFacts, "hardwareRev
   return region === "fits" ? hardware : region;
 }
 
-function fitPart(wanted: readonly string[] | undefined, has: string | undefined): Fit {
+function fitPart(wanted: readonly string[] | undefined, has: string | undefined): ReleaseFit {
   if (wanted === undefined) return "fits";
   if (has === undefined) return "may-fit";
   return wanted.includes(has) ? "fits" : "does-not-fit";

@@ -4,7 +4,7 @@ import type { CodeplugFacts } from "#core/codeplug/facts.ts";
 import type { PlanMember } from "#core/codeplug/lay-out.ts";
 import type { StoredBlock, StoredPlan } from "#core/codeplug/plan.ts";
 import type { ChannelMapping } from "#core/codeplug/write-table.ts";
-import type { Place } from "#core/quantities/geo.ts";
+import type { Coordinates } from "#core/quantities/geo.ts";
 import type { RepeaterFacts } from "#db/repeaters.ts";
 
 const usual = { plainSigns: false, digital: false, everyTone: false, tonesFrom: "", byPosition: false };
@@ -82,7 +82,7 @@ const HUTS: readonly (readonly [name: string, mhz: number])[] = [
 ];
 
 /** The boathouse: out at sea, where nobody's is. */
-export const BOATHOUSE: Place = { latitude: 54.87, longitude: 4.41 };
+export const BOATHOUSE: Coordinates = { latitude: 54.87, longitude: 4.41 };
 
 const near = (kilometres: number): StoredBlock => ({
   name: "Repeaters near",

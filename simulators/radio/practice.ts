@@ -2,7 +2,7 @@
 // real one. Plain data in and out, so that it runs in a worker.
 import type { Effect } from "#core/dossier/procedure.ts";
 import { type Atom, atomsOf, type KnownWay } from "./atoms.ts";
-import { type Deed, newRadio, perform, type Radio, type RadioKind } from "./radio.ts";
+import { type Deed, doDeed, newRadio, type Radio, type RadioKind } from "./radio.ts";
 import type { FaultKind } from "./state.ts";
 import { SYMPTOM } from "./work.ts";
 
@@ -22,10 +22,10 @@ export type Practice = {
   readonly wrong: number;
   /** What is in the way of the computer, until its cause is found. */
   readonly fault?: FaultKind | undefined;
-  readonly verdict: Verdict;
+  readonly verdict: PracticeVerdict;
 };
 
-export type Verdict =
+export type PracticeVerdict =
   | { readonly kind: "ready" }
   | { readonly kind: "right" }
   | { readonly kind: "finished" }
@@ -55,7 +55,7 @@ export function beginPractice(exercise: Exercise, seed: number, fault?: FaultKin
   const radio = newRadio(seed, exercise.runs);
   const [first] = atoms;
   const isOn = first?.kind === "turn" && first.to === "off";
-  const begun = isOn ? perform(exercise.kind, radio, { kind: "turn", to: "on" }).radio : radio;
+  const begun = isOn ? doDeed(exercise.kind, radio, { kind: "turn", to: "on" }).radio : radio;
   return {
     radio: { ...begun, followed: {} },
     done: 0,
@@ -82,7 +82,7 @@ export function tryDeed(exercise: Exercise, before: Practice, deed: PracticeDeed
     };
     return onward(before, radio, before.done + 1);
   }
-  const { radio, ended } = perform(kind, before.radio, deed);
+  const { radio, ended } = doDeed(kind, before.radio, deed);
   const at = radio.followed[target] ?? 0;
   if (ended.includes(target)) return onward(before, radio, before.of);
   if (at > before.done) return onward(before, radio, at);
@@ -115,7 +115,7 @@ function wrong(
   expected: Atom,
   did: PracticeDeed,
   because: "too-short" | "keys" | "order",
-  instead: Extract<Verdict, { kind: "wrong" }>["instead"],
+  instead: Extract<PracticeVerdict, { kind: "wrong" }>["instead"],
 ): Practice {
   return {
     ...before,

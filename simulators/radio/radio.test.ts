@@ -5,7 +5,7 @@ import { readSteps } from "#core/dossier/procedure.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { DOSSIERS } from "#demo/data/dossiers.ts";
 import { type Atom, atomsOf, type KnownWay } from "./atoms.ts";
-import { type Deed, newRadio, perform, type Radio, type RadioKind, shown } from "./radio.ts";
+import { type Deed, doDeed, newRadio, type Radio, type RadioKind, shown } from "./radio.ts";
 import { beginWork, FAULTS, mended, ownBytes, settle, workAt } from "./work.ts";
 
 type Told = { readonly model: string; readonly kind: RadioKind; readonly way: KnownWay };
@@ -51,7 +51,7 @@ function followed({ kind, way }: Told, radio: Radio) {
   // As the plan of a run has it: a computer is answered only while it is on.
   const isTurned = atomsOf(way.steps).some((atom) => "turn" in atom || atom.kind === "turn");
   if (!isTurned && atomsOf(way.steps).some((atom) => atom.kind === "tool") && !at.on && at.place !== "dead")
-    at = perform(kind, at, { kind: "turn", to: "on" }).radio;
+    at = doDeed(kind, at, { kind: "turn", to: "on" }).radio;
   for (const atom of atomsOf(way.steps)) {
     if (atom.kind === "tool") {
       const errand =
@@ -68,7 +68,7 @@ function followed({ kind, way }: Told, radio: Radio) {
       at = settle(beginWork(kind, at, errand, NOW, 60_000), NOW + 60_000);
       continue;
     }
-    const done = perform(kind, at, deedFor(atom));
+    const done = doDeed(kind, at, deedFor(atom));
     at = done.radio;
     ended.push(...done.ended);
     // While it is being flashed it shows what the tool makes of it.
@@ -136,7 +136,7 @@ describe.each(all)("$model: $way.title ($way.purpose)", (told) => {
           for (const atom of atoms) {
             if (atom.kind === "tool") continue;
             const deed = deedFor(atom);
-            const done = perform(
+            const done = doDeed(
               told.kind,
               radio,
               atom === wrong && deed.kind === "hold" ? { ...deed, ...instead } : deed,
@@ -187,7 +187,7 @@ describe("machine work", () => {
     expect(workAt(begun, NOW + 400)).toMatchObject({ state: "stopped", part: 0.4, until: NOW + 400 });
     const dead = settle(begun, NOW + 400);
     expect(dead).toMatchObject({ place: "dead", runs: { main: "1.08" } });
-    const turned = perform(wicket.kind, dead, { kind: "turn", to: "on" }).radio;
+    const turned = doDeed(wicket.kind, dead, { kind: "turn", to: "on" }).radio;
     expect(turned).toMatchObject({ place: "dead", signs: { screen: "dark" } });
     const way = wicket.kind.ways.find(({ purpose }) => purpose === "update-mode") as KnownWay;
     const woken = followed({ ...wicket, way }, mended(turned, "loose-plug")).radio;
@@ -233,7 +233,7 @@ it("whatever a hand does, it is erased only by its whole procedure, and an off r
       let radio = newRadio(3, { main: "1.08" });
       const resets: boolean[] = [];
       for (const deed of deeds) {
-        const done = perform(wicket.kind, radio, deed);
+        const done = doDeed(wicket.kind, radio, deed);
         radio = done.radio;
         resets.push(done.ended.includes(reset.id));
         if (!radio.on) expect(radio.signs.screen).toBe("dark");
@@ -277,10 +277,10 @@ it("answers no computer while it is off, and a recovery that erases leaves nothi
     state: "stopped",
     fault: "no-answer",
   });
-  const on = perform(kind, off, { kind: "turn", to: "on" }).radio;
+  const on = doDeed(kind, off, { kind: "turn", to: "on" }).radio;
   expect(workAt(beginWork(kind, on, errand, NOW, 1000), NOW)).toMatchObject({ state: "working" });
   const dead: Radio = { ...on, place: "dead" };
-  expect(perform(kind, dead, { kind: "press", key: "*" }).radio.content).toEqual({ kind: "blank" });
+  expect(doDeed(kind, dead, { kind: "press", key: "*" }).radio.content).toEqual({ kind: "blank" });
   const harmless = { ...kind, ways: kind.ways.map(({ effect: _, ...way }) => way) };
-  expect(perform(harmless, dead, { kind: "press", key: "*" }).radio.content).toEqual({ kind: "own" });
+  expect(doDeed(harmless, dead, { kind: "press", key: "*" }).radio.content).toEqual({ kind: "own" });
 });

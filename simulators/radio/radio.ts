@@ -42,7 +42,7 @@ const DARK: Signs = { screen: "dark", lamp: "off" };
 export type Done = { readonly radio: Radio; readonly ended: readonly string[] };
 
 /** Does one deed. A deed that belongs to no procedure does what it does to any radio: turns it on or off, or nothing. */
-export function perform(kind: RadioKind, before: Radio, deed: Deed): Done {
+export function doDeed(kind: RadioKind, before: Radio, deed: Deed): Done {
   const turned = turn(kind, before, deed);
   const followed: Record<string, number> = {};
   const ended: KnownWay[] = [];

@@ -38,7 +38,7 @@ export type RadioKind = {
 };
 
 /** Where it is once it is turned on. `dead`: a flash stopped half way; nothing but update mode wakes it. */
-export type Place = "normal" | "update" | "service" | "dead";
+export type SimulatedMode = "normal" | "update" | "service" | "dead";
 
 /** What is programmed into it: as it was when it came, nothing, or the bytes of a file. */
 export type Content =
@@ -49,7 +49,7 @@ export type Content =
 export type Radio = {
   readonly seed: number;
   readonly on: boolean;
-  readonly place: Place;
+  readonly place: SimulatedMode;
   /** What each component, by name, runs. */
   readonly runs: Readonly<Record<string, string>>;
   /** Of the battery, in percent. */

@@ -1,7 +1,7 @@
 // Kit in words: what breaks a chain, what would close it, how well it is known.
 
 import type { Break, Change } from "#core/kit/chain.ts";
-import type { Evidence, Level, Verdict } from "#core/kit/evidence.ts";
+import type { ChainVerdict, Evidence, Level } from "#core/kit/evidence.ts";
 import { CONDITION_WORD } from "#core/kit/words.ts";
 import { listed } from "#core/quantities/list.ts";
 import { Memo } from "#core/quantities/memo.ts";
@@ -17,7 +17,7 @@ export type KitNames = {
   readonly money: (price: number) => string;
 };
 
-export const VERDICT_WORD: Record<Verdict, string> = {
+export const VERDICT_WORD: Record<ChainVerdict, string> = {
   proven: "proven",
   likely: "likely",
   mixed: "now and then",

@@ -2,7 +2,7 @@
 
 import type { PlainDate } from "#core/quantities/date.ts";
 import { listed } from "#core/quantities/list.ts";
-import type { Place } from "#core/unit/facts.ts";
+import type { VersionPlace } from "#core/unit/facts.ts";
 import type { PlacingProblem } from "#core/unit/placing.ts";
 import type { Standing, StandingName } from "#core/unit/standing.ts";
 import type { EntryProblem } from "#core/version/entry.ts";
@@ -74,12 +74,12 @@ export const clip = (text: string, most = 40): string =>
   text.length > most ? `${text.slice(0, most)}…` : text;
 
 /** Among which releases it is. */
-export function sayWhere({ below, above }: Place, { release }: Pick<Names, "release">): string {
+export function sayWhere({ below, above }: VersionPlace, { release }: Pick<Names, "release">): string {
   if (below && above) return `between ${release(below)} and ${release(above)}`;
   return below ? `newer than ${release(below)}` : above ? `older than ${release(above)}` : "anywhere";
 }
 
-export const sayPlace = (place: Place, names: Pick<Names, "release">): string =>
+export const sayPlace = (place: VersionPlace, names: Pick<Names, "release">): string =>
   `${sayNumbering(place.numbering)} it is ${sayWhere(place, names)}`;
 
 /** "3 releases behind", "current", "cannot be placed: …". */

@@ -9,7 +9,7 @@ import type { Places } from "./graph.ts";
  * Takes all but the cheapest twin (then the first by id) out of the usable places; `keep` stays in any case.
  * `sources` are those of the places; `ranges` are the places inside each range that other components' releases require.
  */
-export function thinned(
+export function withoutTwins(
   places: Places,
   usable: Uint8Array,
   sources: readonly Uint8Array[],

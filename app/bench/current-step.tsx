@@ -11,7 +11,7 @@ import { Handy } from "./handy.tsx";
 import { Progress } from "./machine.tsx";
 import type { Shown } from "./shown.ts";
 
-export function Here({ run }: { readonly run: Shown }) {
+export function CurrentStep({ run }: { readonly run: Shown }) {
   const step = run.next;
   if (!step)
     return (

@@ -1,7 +1,7 @@
 // Something is odd: what the dossier and the usual causes say of it, each with what to look at and what helps; then it goes on.
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
-import type { Kept } from "./one.tsx";
+import type { Kept } from "./one-press.tsx";
 import type { Shown } from "./shown.ts";
 
 /** So many causes are shown at once. */

@@ -8,7 +8,7 @@ import { sayClock, sayListedStep, sayRunStep } from "../ui/words/run.ts";
 import { sayInstant } from "../ui/words/time.ts";
 import type { Shown } from "./shown.ts";
 
-export function Over({ run }: { readonly run: Shown }) {
+export function EndedRun({ run }: { readonly run: Shown }) {
   const { locale, timeZone } = useClub();
   const mayWrite = useMay("write-procedure");
   const ms = run.took.reduce((sum, [, one]) => sum + one, 0);

@@ -19,7 +19,7 @@ const begunRow = z.object({
 });
 
 /** Counts go no further than what is asked of them needs: a thousand readings are as good as one. */
-export async function begun(tx: Tx): Promise<Begun & { readonly unwanted: readonly string[] }> {
+export async function clubProgress(tx: Tx): Promise<Begun & { readonly unwanted: readonly string[] }> {
   const { rows } = await ask(
     tx,
     begunRow,

@@ -4,7 +4,7 @@ import { ActForm } from "../forms/act-form.tsx";
 /** What a refused form held. */
 export type Kept = Readonly<Record<string, string>> | undefined;
 
-export function One(props: {
+export function OnePress(props: {
   readonly intent: string;
   readonly label: string;
   readonly known: React.ReactNode;
