@@ -41,6 +41,8 @@ test("a field that is not there is empty, or missing where it may be; a number t
   const read = inputFrom(new FormData(), shape);
   expect(read).toMatchObject({ what: "", note: "", on: undefined, watts: undefined, sure: false, units: [] });
   const form = new FormData();
+  form.set("on", "");
+  expect(inputFrom(form, shape).on).toBeUndefined();
   form.set("watts", "five");
   expect(
     shape.safeParse({ ...read, ...inputFrom(form, shape), what: "x", kind: "level", how: "read" }).error

@@ -688,3 +688,27 @@ describe("a loan", () => {
   });
   test("is none without a day", () => expect(sent()).toEqual([]));
 });
+
+describe("the newest but one", () => {
+  const due = (...releases: Release[]) =>
+    firmware(
+      unit([reading("1.0", 0)]),
+      main(release("1.0", 0), ...releases),
+      policy({ rule: { kind: "newest-but-one" } }),
+    );
+  test("counts from the day on which the next is out, and not before it is out itself", () => {
+    expect(due(release("1.1", 10))).toEqual([]);
+    expect(due(release("1.1", 10), release("1.2", 40))).toMatchObject([
+      { dueFrom: day(40), targets: [{ from: day(40), release: "1.1" }] },
+    ]);
+    expect(due(release("1.1", 40), release("1.2", 10))[0]?.dueFrom).toBe(day(40));
+  });
+  test("moves on with each that comes; one that was withdrawn is no next one", () => {
+    const three = due(release("1.1", 10), release("1.2", 40), release("1.3", 60));
+    expect(three[0]?.targets).toEqual([
+      { from: day(40), release: "1.1" },
+      { from: day(60), release: "1.2" },
+    ]);
+    expect(due(release("1.1", 10), release("1.2", 40, { withdrawn: { on: day(50), why: "w" } }))).toEqual([]);
+  });
+});
