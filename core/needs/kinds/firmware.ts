@@ -30,10 +30,11 @@ export const firmware = defineNeed({
 });
 
 /** Up to two: where a pin lapses, what holds until then and what holds from then on. */
-export function firmwareNeeds(part: SeenPart, version: Version): FirmwareNeed[] {
-  return rememberedCalls(part.prepared, part.unit, part.policy, version).flatMap(
-    (call) => needFor(part, call) ?? [],
-  );
+export function* firmwareNeeds(part: SeenPart, version: Version): Generator<FirmwareNeed> {
+  for (const call of rememberedCalls(part.prepared, part.unit, part.policy, version)) {
+    const need = needFor(part, call);
+    if (need) yield need;
+  }
 }
 
 function needFor({ unit, policy, component, reading, seen }: SeenPart, call: Call): FirmwareNeed | undefined {
