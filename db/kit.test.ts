@@ -6,8 +6,9 @@ import { plain } from "#core/quantities/date.ts";
 import { putIdentity } from "./dossier.ts";
 import { isDuplicate } from "./errors.ts";
 import { addAttempt, loadKit, plugsOf } from "./kit.ts";
-import { putDriverOn, putThing, putToolOn, shelveThing } from "./kit-put.ts";
+import { putDriverOn, putThing, putToolOn, shelveThing, usersOf } from "./kit-put.ts";
 import { recompute } from "./needs.ts";
+import { only } from "./only.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 import { addRelease } from "./releases.ts";
 import * as seed from "./seed.ts";
@@ -194,3 +195,12 @@ test("a price of nothing or below is refused by the table itself", async () => {
     ).rejects.toThrow(/check/);
   }
 });
+
+test("what is archived keeps nothing in use", () =>
+  trying(async (tx) => {
+    const { rows } = await tx.query<{ id: string }>("select end_a id from adapter where tag = 'A-1'");
+    const plug = only(rows).id;
+    expect(await usersOf(tx, "connector", plug)).toContain("A-1");
+    await tx.query("update adapter set shelved_at = now() where tag = 'A-1'");
+    expect(await usersOf(tx, "connector", plug)).not.toContain("A-1");
+  }));

@@ -26,7 +26,8 @@ it("what somebody has is not worked on by others, and only they take it to the b
   club.trial(async (tx) => {
     const unit = await unitByTag(tx, "W-06");
     expect(unit?.holder).toMatch(/^Ida/);
-    for (const errand of [{ update: {} }, { backup: {} }])
+    const errands = [{ update: {} }, { backup: {} }, { mode: { mode: "1" } }, { restore: { backup: "1" } }];
+    for (const errand of [...errands, { write: {} }, { program: { profile: "1" } }])
       expect(await begin(tx, "W-06", errand)).toMatchObject({
         ok: false,
         problem: { kind: "out", with: unit?.holder },
@@ -65,4 +66,17 @@ it("a file whose parts are not what its sum says is not kept", () =>
     const keep = () =>
       act(keepBackup, { unit, sha256, size: content.length, name: "s1.plug", confirmed: true });
     expect(await keep()).toMatchObject({ ok: false, problem: { kind: "not-whole" } });
+  }));
+
+it("one radio's backup is not written into another", () =>
+  club.trial(async (tx) => {
+    const { rows } = await tx.query<{ id: string; tag: string }>(
+      "select b.id, u.tag from backup b join unit u on u.id = b.unit_id where u.shelved_at is null order by b.id limit 1",
+    );
+    const [kept] = rows;
+    const other = kept?.tag === "S-01" ? "S-02" : "S-01";
+    expect(await begin(tx, other, { restore: { backup: kept?.id } })).toMatchObject({
+      ok: false,
+      problem: { kind: "no-backup" },
+    });
   }));
