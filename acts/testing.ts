@@ -307,18 +307,6 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
   };
 }
 
-/** A club with nothing in it, as a document: it can come only into one that is new. */
-const _emptyClub = (world: World): string =>
-  JSON.stringify({
-    format: "mossy-cabinet/club",
-    version: 1,
-    madeAt: world.who.today,
-    migrations: [],
-    club: { name: "Again", time_zone: "UTC", locale: "en-GB" },
-    tables: {},
-    files: [],
-  });
-
 /** Not records of the club: what is worked out from them, what is told of them, and what was done. */
 const BESIDE = ["need", "log", "act_done", "work", "carrying", "carrying_count"];
 
