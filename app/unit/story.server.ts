@@ -13,7 +13,6 @@ const GONE = "That radio is not in the cabinet, or on its shelf: nothing was wri
 
 export async function writeByForm(who: SignedIn, row: UnitRow, form: FormData) {
   const intent = "write";
-  const _text = (name: string) => String(form.get(name) ?? "");
   const done = await performForm(writeDown, who, form, { unit: row.id, worked: form.get("worked") !== "no" });
   if (done.ok) {
     const { read } = done.value.answer;

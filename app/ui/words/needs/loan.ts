@@ -2,7 +2,7 @@ import type { WordsOfNeed } from "./kind.ts";
 
 export const loan: WordsOfNeed<"loan"> = {
   namesPart: false,
-  causes: { "loan-overdue": () => "ask for it; the day for bringing it back is past" },
+  causes: { "loan-overdue": () => "ask for it back; it is overdue" },
   reasons: {
     "due-back": ({ on }, { day }) => ({ text: `It was to be back by ${day(on)}.`, to: "history" }),
   },
