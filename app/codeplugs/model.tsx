@@ -2,8 +2,12 @@
 import { Link, useActionData } from "react-router";
 import { writeCodeplugFacts } from "#acts/codeplug/write-codeplug-facts.ts";
 import { checkCodeplug, habitsOf } from "#core/codeplug/check-codeplug.ts";
+import { CODEPLUG_FACTS } from "#core/codeplug/facts.ts";
 import type { LeftOut } from "#core/codeplug/lay-out.ts";
+import { zonesFor } from "#core/codeplug/zones.ts";
+import { fieldsOf } from "#core/quantities/fact.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import { listed as listedWords } from "#core/quantities/list.ts";
 import { good } from "#core/quantities/result.ts";
 import { mappings } from "#db/mappings.ts";
 import { modelById } from "#db/models.ts";
@@ -12,11 +16,12 @@ import { codeplugFactsOf, planNow, tablesOf } from "#db/plans.ts";
 import { listed, repeaters } from "#db/repeaters.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
+import { FactFields } from "../forms/fact-fields.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { firstIssue, NOT_WHOLE } from "../forms/perform.server.ts";
+import { NOT_WHOLE } from "../forms/perform.server.ts";
 import { saveForm } from "../forms/save.server.ts";
-import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
+import { type ActAnswer, answer, answerInput, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { ChannelFindings } from "../shared/channel-findings.tsx";
 import { Rows } from "../shared/channel-rows.tsx";
 import { TakeTable } from "../shared/take-table.tsx";
@@ -25,7 +30,7 @@ import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/model";
-import { drawnFacts, typedFacts } from "./facts-form.ts";
+import { drawnFacts, sentFacts } from "./facts-form.server.ts";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Codeplug of the ${loaderData?.model.name ?? "model"} · Mossy Cabinet` },
@@ -47,7 +52,8 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     return {
       model,
       facts: row?.facts,
-      mode: row?.mode_id ?? "",
+      fields: fieldsOf(CODEPLUG_FACTS),
+      drawn: drawnFacts(row?.facts, row?.mode_id),
       modes: modes.map((mode) => [mode.id, mode.name] as const),
       mappings: (await mappings(tx)).map(({ id: one, name }) => ({ id: one, name })),
       table: table && {
@@ -65,6 +71,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
           // Whose ID it is to be is not the model's.
           identity: "there",
         }),
+        zones: row?.facts.perZone === undefined ? [] : zonesFor(table.laid.blocks, row.facts.perZone),
         cut: table.laid.cut.length,
         listening: table.laid.listening.length,
       },
@@ -78,11 +85,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const refused = (status: number, says: string) =>
     answer(status, { ok: false, intent: "facts", says, kept: textsOf(form) } satisfies ActAnswer);
   return readInClub(context, async (tx, who) => {
-    const typed = typedFacts(params.model, form);
-    if (typed.facts.capacity === undefined || typed.facts.nameSigns === undefined)
-      return refused(400, "How many channels it holds, and how many signs of a name it shows, are needed.");
     const done = await saveForm(writeCodeplugFacts, who, form, {
-      read: (one) => good(typedFacts(params.model, one)),
+      read: (one) => good(sentFacts(params.model, one)),
       drawn: async () => {
         const [row] = await codeplugFactsOf(tx, params.model);
         return drawnFacts(row?.facts, row?.mode_id);
@@ -96,7 +100,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       });
     if (done.problem.kind === "refused") return answerRefused("facts", done.problem.refused);
     if (done.problem.kind === "no-mode") return refused(409, "It has no such mode any more.");
-    return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+    return done.problem.kind === "input" ? answerInput("facts", form, done.problem) : refused(400, NOT_WHOLE);
   });
 }
 
@@ -176,6 +180,16 @@ function Table(props: { readonly table: NonNullable<Data["table"]>; readonly map
         </ul>
       )}
       {table.findings.length > 0 && <ChannelFindings findings={table.findings} />}
+      {table.zones.length > 0 && (
+        <p className="text-sm text-quiet">
+          A zone a block:{" "}
+          {listedWords(
+            table.zones.map(({ name, zones }) => `${name} takes ${counted(zones, "zone")}`),
+            6,
+          )}
+          .
+        </p>
+      )}
       <TakeTable kind="table" of={table.id} dialects={dialects} />
       <div className="sheet overflow-x-auto">
         <Rows channels={table.channels} />
@@ -192,62 +206,21 @@ function Facts({
   readonly kept: Readonly<Record<string, string>> | undefined;
 }) {
   const { modes } = data;
-  const drawn = drawnFacts(data.facts, data.mode);
-  const of = (name: keyof typeof drawn) => (kept ? (kept[name] ?? "") : String(drawn[name]));
-  const field = (name: keyof typeof drawn, label: string) => (
-    <Labelled name={name} label={label} small inputMode="numeric" value={of(name)} />
-  );
+  const { drawn } = data;
   return (
     <section>
       <h2 className="mb-1.5">What it holds</h2>
       <ActForm intent="facts" drawn={drawn} kept={kept} className="sheet flex flex-col gap-2 p-3">
-        {field("capacity", "Channels")}
-        {field("nameSigns", "Signs of a name that it shows")}
-        {field("zones", "Zones (may stay empty)")}
-        {field("contacts", "Contacts (may stay empty)")}
-        <Labelled
-          name="powers"
-          label="Its powers by name, the highest first, with commas"
-          small
-          value={of("powers")}
-        />
+        <FactFields fields={data.fields} shown={kept ?? drawn} />
         {modes.length > 0 && (
           <Labelled
             name="mode"
             label="The plan is laid out for the mode"
             small
-            value={of("mode")}
+            value={kept ? (kept.mode ?? "") : drawn.mode}
             options={[["", "its first"], ...modes]}
           />
         )}
-        <Labelled name="digital" label="It is digital too" type="checkbox" small value={of("digital")} />
-        <Labelled
-          name="everyTone"
-          label="It makes every tone"
-          type="checkbox"
-          small
-          value={of("everyTone")}
-        />
-        <Labelled
-          name="tonesFrom"
-          label="Else: where its list of tones is from"
-          small
-          value={of("tonesFrom")}
-        />
-        <Labelled
-          name="plainSigns"
-          label="It shows capitals, digits and plain signs only"
-          type="checkbox"
-          small
-          value={of("plainSigns")}
-        />
-        <Labelled
-          name="byPosition"
-          label="It refers to lists by position"
-          type="checkbox"
-          small
-          value={of("byPosition")}
-        />
         <button type="submit" className="btn btn-primary btn-sm">
           Note it
         </button>

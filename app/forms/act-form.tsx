@@ -1,7 +1,8 @@
 // A form of one press or of few fields: what goes with every form that changes something is in it.
 import { useEffect, useRef, useState } from "react";
-import { Form, type FormProps } from "react-router";
+import { Form, type FormProps, useActionData } from "react-router";
 import { BASELINE, Baseline, type DrawnFrom } from "./baseline.tsx";
+import { Wrong } from "./field.tsx";
 import { FormKey } from "./form-key.tsx";
 
 /**
@@ -19,13 +20,14 @@ export function ActForm({
   readonly drawn?: DrawnFrom | undefined;
   readonly kept?: Readonly<Record<string, string>> | undefined;
 }) {
+  const said = useActionData<{ readonly wrong?: Readonly<Record<string, string>> } | undefined>();
   // Where others saved something meanwhile it is drawn anew, with what they saved in its fields.
   return (
     <Form key={kept?.[BASELINE]} method="post" {...form}>
       <FormKey />
       {intent !== undefined && <input type="hidden" name="intent" value={intent} />}
       {drawn && <Seen drawn={drawn} again={kept?.[BASELINE]} />}
-      {children}
+      <Wrong.Provider value={kept ? said?.wrong : undefined}>{children}</Wrong.Provider>
     </Form>
   );
 }

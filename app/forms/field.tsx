@@ -1,6 +1,6 @@
 // A labelled field with its hint, its bound and its trouble, tied together for screen readers; on conform, and without it.
 import type { FieldMetadata } from "@conform-to/react";
-import { type ComponentProps, type ReactNode, useId, useState } from "react";
+import { type ComponentProps, createContext, type ReactNode, useContext, useId, useState } from "react";
 import { inWords, type Options } from "./baseline.tsx";
 
 type Look = {
@@ -55,12 +55,15 @@ export function Field({ of, start, ...look }: Look & { readonly of: FieldMetadat
   );
 }
 
+/** What is wrong with the fields of the form around it, by their names. */
+export const Wrong = createContext<Readonly<Record<string, string>> | undefined>(undefined);
+
 /** The same outside of conform: for filters, and for acts of one press. */
 export function Labelled({
   id: own,
   name,
   value,
-  errors,
+  errors: given,
   label,
   hint,
   quiet,
@@ -74,6 +77,8 @@ export function Labelled({
 }) {
   const made = useId();
   const id = own ?? made;
+  const told = useContext(Wrong)?.[name];
+  const errors = given ?? (told === undefined ? undefined : [told]);
   const [count, setCount] = useState<number>();
   const length = count ?? (typeof value === "string" ? value.length : 0);
   const near = look.most !== undefined && length > look.most * 0.8;

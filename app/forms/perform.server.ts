@@ -6,7 +6,7 @@ import { notAllowed, type SignedIn } from "../context.ts";
 import { KEY } from "./form-key.tsx";
 import { inputFrom } from "./input-from.ts";
 
-type InputProblem = Extract<CommonProblem, { kind: "input" }>;
+export type InputProblem = Extract<CommonProblem, { kind: "input" }>;
 export type Clash = Extract<CommonProblem, { kind: "clash" }>;
 /** All that an act may answer to a form, so that whoever puts it into words forgets none. */
 export type ProblemsOf<Of> =

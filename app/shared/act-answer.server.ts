@@ -1,8 +1,8 @@
 // Acts that are answered in a sentence.
 import { data } from "react-router";
 import { KEY } from "../forms/form-key.tsx";
-import { NOT_WHOLE } from "../forms/perform.server.ts";
-import type { Refused } from "../forms/save.server.ts";
+import { firstIssue, type InputProblem, NOT_WHOLE } from "../forms/perform.server.ts";
+import { plainly, type Refused } from "../forms/save.server.ts";
 
 export type ActAnswer = {
   readonly ok: boolean;
@@ -13,6 +13,8 @@ export type ActAnswer = {
   readonly readOn?: string;
   /** What a refused form of several fields held. */
   readonly kept?: Readonly<Record<string, string>>;
+  /** What is wrong with it, by field. */
+  readonly wrong?: Readonly<Record<string, string>>;
 };
 
 export const answer = (status: number, body: ActAnswer) => data(body, { status });
@@ -20,6 +22,26 @@ export const answer = (status: number, body: ActAnswer) => data(body, { status }
 /** What a form held, but for its key. */
 export const textsOf = (form: FormData): Record<string, string> =>
   Object.fromEntries([...form].flatMap(([name, value]) => (name === KEY ? [] : [[name, String(value)]])));
+
+/** The answer to a form of which the act does not take something: it is said beside its field. */
+export const answerInput = (intent: string, form: FormData, problem: InputProblem) =>
+  answer(400, {
+    ok: false,
+    intent,
+    says: firstIssue(problem, NOT_WHOLE),
+    kept: textsOf(form),
+    wrong: wrongFields(problem),
+  });
+
+/** What an act does not take, by the field that holds it. */
+function wrongFields({ issues }: InputProblem): Record<string, string> {
+  const wrong: Record<string, string> = {};
+  for (const { field, says } of issues) {
+    const name = field.split(".").findLast((step) => !/^\d+$/.test(step));
+    if (name) wrong[name] ??= plainly(says);
+  }
+  return wrong;
+}
 
 /** The answer to a form whose fields others have changed meanwhile: what is wrong, and what it is drawn with again. */
 export const answerRefused = (intent: string, { status, form, errors }: Refused) =>

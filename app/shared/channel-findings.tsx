@@ -13,6 +13,7 @@ const KIND_WORD: Record<CodeplugFinding["kind"], string> = {
   stranded: "not transmitted on in this mode",
   apart: "apart from its group",
   "too-many": "more than fits",
+  "beyond-zones": "more than its zones take",
   dangling: "points at nothing",
   slipped: "means another than it says",
   "other-identity": "wants another digital ID",
@@ -56,6 +57,8 @@ function sayFinding(
       return `None of its channels transmits on ${sayHertz(one.frequency)}, where its group meets: write the plan into it.`;
     case "too-many":
       return `${one.count} ${one.what}, and its model holds ${one.most}.`;
+    case "beyond-zones":
+      return `Its zones take ${one.most} of its ${one.count} channels: the others stand in no zone.`;
     case "dangling":
       return `The talkgroup ${one.what} is not in its list: merge that in, or choose another.`;
     case "slipped":

@@ -49,6 +49,8 @@ describe("what is wrong with a codeplug", () => {
       digital: true,
       tonesFrom: "page 9",
       contacts: 1,
+      zones: 2,
+      perZone: 3,
     });
     const mode = modeShape.parse({
       name: "locked",
@@ -103,6 +105,7 @@ describe("what is wrong with a codeplug", () => {
         "apart -",
         "too-many -",
         "too-many -",
+        "beyond-zones -",
         "dangling 4",
         "slipped 7",
         "other-identity 8",

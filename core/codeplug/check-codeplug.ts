@@ -9,6 +9,7 @@ import { shortened } from "./names.ts";
 import type { ListedRepeater } from "./plan.ts";
 import { referrer } from "./refer.ts";
 import { isCommon, toneText } from "./tone.ts";
+import { zoneRoom } from "./zones.ts";
 
 /** How repeaters usually shift on a stretch of the air, in hertz: to receive minus to transmit. */
 export type Habit = { readonly from: number; readonly to: number; readonly shift: number };
@@ -31,6 +32,8 @@ export type CodeplugFinding = { readonly channel: CodeplugChannel | undefined; r
       readonly count: number;
       readonly most: number;
     }
+  /** Its zones together take fewer channels than it has. */
+  | { readonly kind: "beyond-zones"; readonly count: number; readonly most: number }
   /** `others`: some of them. */
   | { readonly kind: "same-name"; readonly shown: string; readonly others: readonly number[] }
   | { readonly kind: "long-name"; readonly shown: string }
@@ -62,7 +65,7 @@ const AIR_CURE: { readonly [kind in Finding["kind"]]?: Cure } = {
 
 /** With these it does what it should not, or nothing; worst first, and before all others. */
 export const CODEPLUG_WORST: readonly CodeplugFinding["kind"][] = [
-  ...(["beyond", "stranded", "apart", "too-many", "dangling", "slipped"] as const),
+  ...(["beyond", "stranded", "apart", "too-many", "beyond-zones", "dangling", "slipped"] as const),
 ];
 
 /** Worst first. */
@@ -144,6 +147,9 @@ function whole(
   const full = counts.flatMap(([what, count, most]): CodeplugFinding[] =>
     most !== undefined && count > most ? [{ kind: "too-many", channel: undefined, what, count, most }] : [],
   );
+  const room = holds && zoneRoom(holds);
+  if (room !== undefined && channels.length > room)
+    full.push({ kind: "beyond-zones", channel: undefined, count: channels.length, most: room });
   const isApart =
     meets !== undefined && channels.length > 0 && !channels.some(({ transmit }) => transmit === meets);
   return isApart ? [...full, { kind: "apart", channel: undefined, frequency: meets }] : full;

@@ -2,29 +2,67 @@
 import { z } from "zod";
 import type { Bands } from "../modes/band.ts";
 import { type Mode, transmitOf } from "../modes/mode.ts";
+import { type Facts, shapeOf } from "../quantities/fact.ts";
 import type { LayFacts } from "./lay-out.ts";
 
-const count = (most: number) => z.number().int().min(1).max(most);
+const count = (most: number, needed?: string) =>
+  z
+    .number({ error: needed ?? "A whole number, or nothing." })
+    .int("A whole number.")
+    .min(1, "One at least.")
+    .max(most, `At most ${most.toLocaleString("en-GB")}.`);
+const text = (most: number) => z.string().trim().max(most, `At most ${most} signs.`);
 
-export const codeplugFacts = z.object({
-  /** Channels that fit. */
-  capacity: count(100_000),
-  /** Signs that its display shows of a name. */
-  nameSigns: count(60),
-  /** Its display shows capitals, digits and plain signs only. */
-  plainSigns: z.boolean().default(false),
-  digital: z.boolean(),
-  /** It makes every tone; else those commonly built. */
-  everyTone: z.boolean().default(false),
-  /** Where its list of tones is from. */
-  tonesFrom: z.string().trim().max(120).default(""),
-  /** Its levels of power by name, the highest first. */
-  powers: z.array(z.string().trim().min(1).max(20)).max(8).default([]),
-  zones: count(10_000).optional(),
-  contacts: count(1_000_000).optional(),
-  /** References to talkgroups, contacts and scan lists go by position; else by what they name. */
-  byPosition: z.boolean().default(false),
-});
+/** Each fact of what a codeplug holds, once. */
+export const CODEPLUG_FACTS = {
+  capacity: {
+    shape: count(100_000, "Say how many channels it holds."),
+    label: "Channels",
+    typed: "number",
+  },
+  nameSigns: {
+    shape: count(60, "Say how many signs of a name it shows."),
+    label: "Signs of a name that it shows",
+    typed: "number",
+  },
+  zones: { shape: count(10_000).optional(), label: "Zones (may stay empty)", typed: "number" },
+  perZone: {
+    shape: count(100_000).optional(),
+    label: "Channels in a zone (may stay empty)",
+    typed: "number",
+  },
+  contacts: { shape: count(1_000_000).optional(), label: "Contacts (may stay empty)", typed: "number" },
+  powers: {
+    shape: z.array(text(20).min(1)).max(8, "At most 8 powers.").default([]),
+    label: "Its powers by name, the highest first, with commas",
+    typed: "list",
+  },
+  digital: { shape: z.boolean(), label: "It is digital too", typed: "tick" },
+  everyTone: {
+    // Else it makes those commonly built.
+    shape: z.boolean().default(false),
+    label: "It makes every tone",
+    typed: "tick",
+  },
+  tonesFrom: {
+    shape: text(120).default(""),
+    label: "Else: where its list of tones is from",
+    typed: "text",
+  },
+  plainSigns: {
+    shape: z.boolean().default(false),
+    label: "It shows capitals, digits and plain signs only",
+    typed: "tick",
+  },
+  byPosition: {
+    // References to talkgroups, contacts and scan lists; else they go by what they name.
+    shape: z.boolean().default(false),
+    label: "It refers to lists by position",
+    typed: "tick",
+  },
+} as const satisfies Facts;
+
+export const codeplugFacts = shapeOf(CODEPLUG_FACTS);
 export type CodeplugFacts = Readonly<z.output<typeof codeplugFacts>>;
 
 /** All that a radio could be tuned to. */
