@@ -369,7 +369,10 @@ describe("two who correct the same from the same page", () => {
           const stands = await act.corrects?.standing(tx, one.data);
           if (!stands || act.corrects?.id(one.data) === undefined) return;
           const drawn = { ...(one.data as Values), ...(stands as Values) };
-          const changes = [one, other].flatMap(({ data }) => changesOf(stands as Values, data as Values));
+          // What a lead may be a computer may not: the two may be things of different kinds.
+          const changes = [one, other]
+            .flatMap(({ data }) => changesOf(stands as Values, data as Values))
+            .filter(({ path }) => path !== "values.kind");
           const ours = { ...club.who, role: "keeper" as const };
           const send = (change: Change, baseline: unknown) =>
             performIn(tx, act, ours, { input: changed(drawn, change), key: crypto.randomUUID(), baseline });

@@ -5,7 +5,7 @@ import { ask } from "./ask.ts";
 import type { Tx } from "./pool.ts";
 
 export const foundRow = z.object({
-  kind: z.enum(["unit", "model", "person", "leads", "adapters", "computers", "tools", "devices"]),
+  kind: z.enum(["unit", "model", "person", "leads", "adapters", "antennas", "computers", "tools", "devices"]),
   id: z.string(),
   name: z.string(),
   what: z.string(),
@@ -48,6 +48,9 @@ export async function findByLetters(tx: Tx, letters: string, limit: number): Pro
        select 'adapters', id::text, tag, 'adapter' from adapter
          where shelved_at is null and strpos(lower(tag), lower($1)) > 0
        union all
+       select 'antennas', id::text, tag, kind || case when what = '' then '' else ', ' || what end from antenna
+         where shelved_at is null and (strpos(lower(tag), lower($1)) > 0 or strpos(lower(what), lower($1)) > 0)
+       union all
        select 'computers', id::text, name, system || ' ' || version from computer
          where shelved_at is null and strpos(lower(name), lower($1)) > 0
        union all
@@ -72,6 +75,7 @@ export async function namesToFind(tx: Tx, most: number): Promise<FoundRow[]> {
      union all (select 'leads', id::text, tag, 'lead' from lead where shelved_at is null limit $1)
      union all (select 'devices', id::text, tag, kind from device where shelved_at is null and kind not in ('programmer', 'radio') limit $1)
      union all (select 'adapters', id::text, tag, 'adapter' from adapter where shelved_at is null limit $1)
+     union all (select 'antennas', id::text, tag, kind from antenna where shelved_at is null limit $1)
      union all (select 'computers', id::text, name, system || ' ' || version from computer where shelved_at is null limit $1)
      union all (select 'tools', id::text, name, 'tool' from tool where shelved_at is null limit $1)`,
     [most],

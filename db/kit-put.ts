@@ -106,6 +106,7 @@ export const gearRow = z.object({
   what: z.string(),
   rating: z.string(),
   error: z.string(),
+  socket: z.string().nullable(),
   places: z.number(),
   condition: z.string(),
   place_id: z.string().nullable(),
@@ -120,7 +121,7 @@ export async function gearRows(tx: Tx): Promise<GearRow[]> {
   const { rows } = await ask(
     tx,
     gearRow,
-    `select g.id, g.tag, g.kind, g.what, g.rating, g.error, g.places, g.condition, g.place_id, p.name place, g.holder_id, h.name holder, g.note
+    `select g.id, g.tag, g.kind, g.what, g.rating, g.error, g.socket, g.places, g.condition, g.place_id, p.name place, g.holder_id, h.name holder, g.note
      from gear g left join place p on p.club_id = g.club_id and p.id = g.place_id
      left join person h on h.club_id = g.club_id and h.id = g.holder_id
      where g.shelved_at is null order by g.kind, g.tag collate natural_order`,

@@ -130,6 +130,27 @@ export const adapterOf = (row: AdapterRow): Adapter => ({
   ...chipOf(row),
 });
 
+const antennaRow = z.object({
+  id: z.string(),
+  tag: z.string(),
+  condition: z.enum(CONDITIONS),
+  radio_end: z.string(),
+  other_end: z.string(),
+  holder: z.string().nullable(),
+});
+
+/** Adapters for antenna sockets. */
+export async function antennaAdapters(tx: Tx): Promise<z.output<typeof antennaRow>[]> {
+  const { rows } = await ask(
+    tx,
+    antennaRow,
+    `select k.id, k.tag, k.condition, k.radio_end, k.other_end, h.name holder from antenna k
+     left join person h on h.club_id = k.club_id and h.id = k.holder_id
+     where k.shelved_at is null and k.other_end is not null order by k.tag collate natural_order`,
+  );
+  return rows;
+}
+
 export const computerRow = z.object({
   id: z.string(),
   name: z.string(),

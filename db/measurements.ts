@@ -1,13 +1,11 @@
 // Statements about what meters said of units.
 
 import { z } from "zod";
+import { MEASURED } from "#core/measure/kinds.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { ask, idRow } from "./ask.ts";
 import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
-
-/** Power in watts, current in amperes, sensitivity in microvolts. */
-export const MEASURED = ["power", "current", "sensitivity"] as const;
 
 const measurementRow = z.object({
   id: z.string(),

@@ -109,7 +109,7 @@ export const hearFrom = (tx: Tx, id: string) =>
 export const holdRun = (tx: Tx, id: string, by: string) =>
   tx.query("update run set held_by = $2, heard_at = now() where id = $1", [id, by]);
 
-export const THING_KINDS = ["lead", "computer", "adapter", "tool", "gear"] as const;
+export const THING_KINDS = ["lead", "computer", "adapter", "tool", "gear", "antenna"] as const;
 export type Thing = {
   readonly kind: (typeof THING_KINDS)[number];
   readonly id: string;

@@ -50,6 +50,7 @@ export async function layTestKit(tx: Tx, model: string, by: string) {
     source: { kind: "bench", what: "" },
   });
   await putThing(tx, "gear", undefined, { tag: "G-1", kind: "meter" });
+  await putThing(tx, "antenna", undefined, { tag: "AN-1", kind: "antenna", radio_end: plug });
   await putThing(tx, "offer", undefined, {
     name: "another lead",
     price: 900,

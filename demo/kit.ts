@@ -10,6 +10,7 @@ import type { Tx } from "#db/pool.ts";
 import { putUsbId } from "#db/usb.ts";
 import {
   ADAPTERS,
+  ANTENNAS,
   ATTEMPTS,
   COMPUTERS,
   CONNECTORS,
@@ -135,8 +136,18 @@ export async function layKit(
     });
   }
   const gear = new Map<string, string>();
-  for (const one of GEAR)
-    gear.set(one.tag, await putThing(tx, "gear", undefined, { ...one, place_id: find(laid.places, "HUT") }));
+  for (const one of GEAR) {
+    const socket = end("socket" in one ? one.socket : undefined);
+    const columns = { ...one, socket, place_id: find(laid.places, "HUT") };
+    gear.set(one.tag, await putThing(tx, "gear", undefined, columns));
+  }
+  for (const { ends, ...one } of ANTENNAS)
+    await putThing(tx, "antenna", undefined, {
+      ...one,
+      radio_end: end(ends[0]),
+      other_end: end(ends[1]),
+      place_id: find(laid.places, "HUT"),
+    });
   for (const [vendor, product, family, name] of USB_IDS)
     await putUsbId(tx, { vendor, product, family, name });
   for (const { ends, chip: told, ...columns } of OFFERS) {

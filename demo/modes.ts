@@ -20,6 +20,7 @@ import {
   IN_MODE,
   LIMIT,
   MODES,
+  OFFSETS,
   POWERS,
   SPECTRA,
 } from "./data/modes.ts";
@@ -73,18 +74,25 @@ export async function layPowers(
   }: { readonly units: ReadonlyMap<string, string>; readonly people: ReadonlyMap<string, string> },
   today: PlainDate,
 ): Promise<void> {
-  const meter = (await gearRows(tx)).find(({ tag }) => tag === "MW-1");
-  if (!meter) throw new Error("the demo has no power meter");
-  const told = { meter: meter.tag, error: meter.error, fullScale: fullScaleOf(meter.rating), note: "" };
-  for (const [tag, who, shown] of POWERS)
-    for (const [ago, value] of shown)
-      await addMeasurement(
-        tx,
-        units.get(tag) ?? "",
-        people.get(who) ?? "",
-        { kind: "power", value, frequency: 145_500_000, ...told },
-        addDays(today, -ago),
-      );
+  const meters = await gearRows(tx);
+  const laid = [
+    { kind: "power", tag: "MW-1", shown: POWERS },
+    { kind: "frequency error", tag: "MF-1", shown: OFFSETS },
+  ] as const;
+  for (const { kind, tag: its, shown } of laid) {
+    const meter = meters.find(({ tag }) => tag === its);
+    if (!meter) throw new Error(`the demo has no meter ${its}`);
+    const told = { meter: its, error: meter.error, fullScale: fullScaleOf(meter.rating), note: "" };
+    for (const [tag, who, values] of shown)
+      for (const [ago, value] of values)
+        await addMeasurement(
+          tx,
+          units.get(tag) ?? "",
+          people.get(who) ?? "",
+          { kind, value, frequency: 145_500_000, ...told },
+          addDays(today, -ago),
+        );
+  }
 }
 
 export async function laySpectra(

@@ -68,9 +68,11 @@ export async function planFor(
   if (!planned.ok || sendings(planned.value.plan) === 0) return planned;
   const { plan, things } = planned.value;
   const load = await freeLoad(tx, unit, plan);
+  // Without a load nothing is measured; what transmits to see whether it does finds another.
+  if (load.missing && plan.purpose === "measure") return bad({ kind: "no-adapter", ...load.missing });
   return good({
     ...planned.value,
     plan: withGathered(plan, load.what),
-    things: load.thing ? [...things, load.thing] : things,
+    things: [...things, ...load.things],
   });
 }

@@ -23,6 +23,8 @@ export type PlanProblem =
   | { readonly kind: "no-backup" }
   /** There is no such device, or its battery is out of use. */
   | { readonly kind: "no-device" }
+  /** Nothing of ours joins its antenna socket to a dummy load: the sockets by their names. */
+  | { readonly kind: "no-adapter"; readonly radio: string; readonly load: string }
   /** The club has no plan of channels, or not for this model. */
   | { readonly kind: "no-plan" }
   /** There is no such revision, or neither its file nor its channels are known. */

@@ -18,7 +18,11 @@ export const kitTrials = (world: World, { unit }: Some) => {
     "set-currency": fc.record({ currency: fc.constantFrom("SEK", "NOK", "XX") }),
     "shelve-thing": thing.map(({ kind, thing: id }) => ({ kind, thing: id })),
     "write-thing": fc
-      .tuple(fc.constantFrom(...leads, ...world.things), fc.constantFrom("note", "broken", "chip"), words)
+      .tuple(
+        fc.constantFrom(...leads, ...leads, ...world.things),
+        fc.constantFrom("note", "broken", "chip"),
+        words,
+      )
       .map(([{ kind, thing: id, values }, how, note]) => ({
         kind,
         thing: id,

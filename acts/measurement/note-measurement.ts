@@ -1,12 +1,14 @@
 // What a meter said of a radio is written down, with the meter and what that may be off by: now, or on a day before, never ahead.
 import { z } from "zod";
+import { parseCounterError } from "#core/measure/frequency.ts";
+import { MEASURED, measuredKind } from "#core/measure/kinds.ts";
 import { fullScaleOf } from "#core/measure/load.ts";
 import { isUnlikely, parseMeterError } from "#core/measure/power.ts";
 import { hertz } from "#core/modes/band-shape.ts";
 import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { gearRows } from "#db/kit-put.ts";
-import { addMeasurement, MEASURED } from "#db/measurements.ts";
+import { addMeasurement } from "#db/measurements.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";
@@ -18,19 +20,31 @@ import { ratedHere } from "./rated-here.ts";
  */
 export const noteMeasurement = defineAct({
   name: "note-measurement",
-  input: z.object({
-    unit: id,
-    kind: z.enum(MEASURED),
-    value: z.number().min(0).max(999_999, "That is more than any radio of ours has."),
-    frequency: hertz.min(1).optional(),
-    supply: z.number().positive().max(1000).optional(),
-    /** A meter of the kit. */
-    meter: id.optional(),
-    on: plainDate.optional(),
-    /** It was asked about, being far more than the radio is rated for, and is so. */
-    sure: z.boolean().optional(),
-    note: z.string().trim().max(500, "At most 500 signs."),
-  }),
+  input: z
+    .object({
+      unit: id,
+      kind: z.enum(MEASURED),
+      value: z
+        .number({ error: "Type what the meter shows, as a number." })
+        .min(-999_999, "That is more than any radio of ours has.")
+        .max(999_999, "That is more than any radio of ours has."),
+      frequency: hertz.min(1).optional(),
+      supply: z.number().positive().max(1000).optional(),
+      /** A meter of the kit. */
+      meter: id.optional(),
+      on: plainDate.optional(),
+      /** It was asked about, being far more than the radio is rated for, and is so. */
+      sure: z.boolean().optional(),
+      note: z.string().trim().max(500, "At most 500 signs."),
+    })
+    .refine(({ kind, value }) => value >= 0 || measuredKind(kind).signed, {
+      path: ["value"],
+      message: "That cannot be less than nothing.",
+    })
+    .refine(({ kind, frequency }) => frequency !== undefined || !measuredKind(kind).needsFrequency, {
+      path: ["frequency"],
+      message: "Say on which frequency: it says nothing without.",
+    }),
   may: "work-at-bench",
   run: async (tx, { unit, meter, on, sure, ...input }, who) => {
     const here = await unitHere(tx, unit);
@@ -40,7 +54,8 @@ export const noteMeasurement = defineAct({
     if (!sure && isUnlikely(input.value, rated)) return bad({ kind: "unlikely" as const, rated: rated ?? 0 });
     const gear = meter === undefined ? undefined : (await gearRows(tx)).find((one) => one.id === meter);
     if (meter !== undefined && gear?.kind !== "meter") return bad({ kind: "no-meter" as const });
-    if (gear && gear.error !== "" && !parseMeterError(gear.error).ok)
+    const parsed = input.kind === "frequency error" ? parseCounterError : parseMeterError;
+    if (gear && gear.error !== "" && !parsed(gear.error).ok)
       return bad({ kind: "error-unreadable" as const, tag: gear.tag, error: gear.error });
     const fields = {
       ...input,

@@ -6,8 +6,9 @@ export const measurementTrials = (world: World, { day, unit }: Some) => {
   return {
     "note-measurement": fc.record({
       unit,
-      kind: fc.constantFrom("power", "current"),
+      kind: fc.constantFrom("power", "current", "frequency error"),
       value: mostly([4.5, 5], [-1]),
+      frequency: fc.constantFrom(undefined, 145_500_000),
       on: maybe(day),
       note: words,
     }),

@@ -8,6 +8,7 @@ import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
+import { planFor } from "../errands/plan.ts";
 import { noteMeasurement } from "../measurement/note-measurement.ts";
 import { strikeMeasurement } from "../measurement/strike-measurement.ts";
 import { changePerson } from "../person/change-person.ts";
@@ -107,6 +108,57 @@ it("where a group asks for it a measurement is due when the last is old or a fla
     expect(await act(tx, noteMeasurement, { ...measured, meter: meter?.id })).toMatchObject({
       problem: { kind: "error-unreadable", tag: "MW-1" },
     });
+  }));
+
+it("a frequency error may lie below, wants its frequency, and goes by what is on the counter", () =>
+  club.trial(async (tx) => {
+    const unit = (await unitByTag(tx, "W-13"))?.id ?? "";
+    const meter = (await gearRows(tx)).find(({ tag }) => tag === "MF-1")?.id;
+    const off = { unit, kind: "frequency error", value: -290, note: "", meter };
+    expect(await act(tx, noteMeasurement, off)).toMatchObject({
+      problem: { kind: "input", issues: [{ field: "frequency" }] },
+    });
+    const whole = { ...off, frequency: 145_500_000 };
+    expect(await act(tx, noteMeasurement, whole)).toMatchObject({ ok: true });
+    expect((await measurementsOf(tx, unit))[0]).toMatchObject({
+      value: -290,
+      meter: "MF-1",
+      error: "2 parts in a million",
+    });
+    expect(await act(tx, noteMeasurement, { ...whole, kind: "power" })).toMatchObject({
+      problem: { kind: "input", issues: [{ field: "value" }] },
+    });
+    // What is on a power meter says nothing of a frequency.
+    const watts = (await gearRows(tx)).find(({ tag }) => tag === "MW-1")?.id;
+    expect(await act(tx, noteMeasurement, { ...whole, meter: watts })).toMatchObject({
+      problem: { kind: "error-unreadable", tag: "MW-1" },
+    });
+  }));
+
+it("a measurement is stopped where nothing joins the radio to a load; what is not known stops nothing", () =>
+  club.trial(async (tx) => {
+    const { rows } = await tx.query<{ tag: string; id: string }>(
+      "select tag, id from unit where shelved_at is null",
+    );
+    const idOf = (tag: string) => rows.find((row) => row.tag === tag)?.id ?? "";
+    const planned = (tag: string) => planFor(tx, idOf(tag), { measure: {} }, club.who.today);
+    const taken = async (tag: string) => {
+      const found = await planned(tag);
+      return found.ok ? found.value.things.map(({ name }) => name) : found.problem;
+    };
+    expect(await taken("W-13")).toEqual(["DL-1", "AN-1"]);
+    expect(await taken("M-03")).toEqual(["DL-1"]);
+    expect(await taken("O-01")).toEqual({
+      kind: "no-adapter",
+      radio: "antenna, quarter turn",
+      load: "antenna, wide thread",
+    });
+    await tx.query("update antenna set condition = 'lost' where tag = 'AN-1'");
+    expect(await taken("W-13")).toMatchObject({ kind: "no-adapter", radio: "antenna, fine thread" });
+    await tx.query("update antenna set condition = 'worn' where tag = 'AN-1'");
+    expect(await taken("W-13")).toEqual(["DL-1", "AN-1"]);
+    await tx.query("update gear set socket = null where tag = 'DL-1'");
+    expect(await taken("O-01")).toEqual(["DL-1"]);
   }));
 
 it("far more power than a radio is rated for is asked about first; of other measurements nothing is known", () =>

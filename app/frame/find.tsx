@@ -64,7 +64,7 @@ const withSort = (rows: readonly FoundRow[]) =>
 
 /** So many are shown, out of so many that letters find; where they find none, so many names of each sort are looked through for slips. */
 const [SHOWN, LOOKED_AT, NAMES] = [20, 200, 2000];
-const TAGGED: readonly FoundRow["kind"][] = ["unit", "leads", "adapters", "devices"];
+const TAGGED: readonly FoundRow["kind"][] = ["unit", "leads", "adapters", "antennas", "devices"];
 
 function addressOf({ kind, id, name }: FoundRow): string {
   switch (kind) {

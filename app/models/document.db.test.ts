@@ -99,7 +99,7 @@ describe("a dossier", () => {
             note: "",
             suffixes: [],
             hardwareRevisions: hardwareRevisions.map((r) => ({ name: r.name, howToTell: "", serials: [] })),
-            identity: { soldAs: [], pickInTool: "", plugs: [], labels: [], screens: [] },
+            identity: { soldAs: [], pickInTool: "", plugs: [], labels: [], screens: [], antennaSocket: "" },
           },
           components: before.components.map((part) => ({
             name: part.name,

@@ -1,10 +1,12 @@
 // A model's dossier, first page: components, how their versions count, the ladder, the releases.
 import { Link } from "react-router";
 import { may } from "#core/club/acts.ts";
+import { IDENTITY_FACTS } from "#core/dossier/identity.ts";
 import { transmitOf } from "#core/modes/mode.ts";
 import { classesOf, privilegesOn } from "#core/modes/privileges.ts";
 import { probesFor, RASTER } from "#core/modes/probes.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { toldFacts } from "#core/quantities/fact.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { standingsOf } from "#core/unit/standing.ts";
@@ -77,6 +79,7 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
         })),
       };
     });
+    const head = await dossierHead(tx, model.id);
     const procedures = await proceduresOf(tx, model.id);
     const modes = await modesOf(tx, model.id);
     const items = may(who.role, "see-unlocking") ? await serviceItems(tx, model.id) : undefined;
@@ -85,7 +88,8 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
       (await isHandedOut(who, { model: model.id, service: "menu" }));
     return {
       model,
-      head: await dossierHead(tx, model.id),
+      head,
+      told: toldFacts(IDENTITY_FACTS, head.identity),
       // The list shows no steps; the page of each procedure does.
       procedures: procedures.map(({ steps: _, ...rest }) => rest),
       warned: [...new Set(warningsOf(procedures).map((w) => w.of))],
@@ -183,6 +187,7 @@ export default function Dossier({ loaderData, actionData }: Route.ComponentProps
       <IdentityHead
         model={model}
         head={loaderData.head}
+        told={loaderData.told}
         revisions={loaderData.revisions}
         confirmed={loaderData.confirmed}
       />

@@ -8,8 +8,6 @@ const FIELD_WORD: Readonly<Record<string, string>> = {
   fromTracks: "over tracks",
   from: "over",
   rollbackFloor: "nothing older than",
-  soldAs: "also sold as",
-  pickInTool: "in the tool pick",
   bluetooth: "Bluetooth",
   firmware: "for",
   where: "shows",
@@ -62,7 +60,7 @@ export function FactPicks(props: {
                 <dl className="mt-1 ml-8 grid gap-x-4 text-sm sm:grid-cols-[9rem_minmax(0,1fr)]">
                   {difference.fields.map((field) => (
                     <div key={field.name} className="contents">
-                      <dt className="text-quiet">{FIELD_WORD[field.name] ?? field.name}</dt>
+                      <dt className="text-quiet">{field.called ?? FIELD_WORD[field.name] ?? field.name}</dt>
                       <dd className="min-w-0 break-words">
                         {field.ours !== undefined && field.ours !== "" && (
                           <del className="mr-2 text-quiet">{field.ours.slice(0, 300)}</del>

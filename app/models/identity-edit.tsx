@@ -1,7 +1,8 @@
 // What a model is known by, where its keys are, and how the versions of its parts are read.
 import { Link, redirect } from "react-router";
 import { writeIdentity } from "#acts/model/write-identity.ts";
-import { SHOWN_WHERE } from "#core/dossier/identity.ts";
+import { IDENTITY_FACTS, SHOWN_WHERE } from "#core/dossier/identity.ts";
+import { fieldsOf } from "#core/quantities/fact.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { dossierHead } from "#db/dossier.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
@@ -24,7 +25,14 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return readInClub(context, async (tx) => {
     const model = await mustHaveModel(tx, params.model);
     const head = await dossierHead(tx, model.id);
-    return { model, parts: head.parts, layout: head.identity.layout, values: identityValues(head) };
+    return {
+      model,
+      parts: head.parts,
+      layout: head.identity.layout,
+      facts: fieldsOf(IDENTITY_FACTS),
+      where: SHOWN_WHERE,
+      values: identityValues(head),
+    };
   });
 }
 
@@ -76,11 +84,9 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
               <legend className="mb-2 font-serif text-lg font-bold">
                 Names and marks (parted by semicolons)
               </legend>
-              <Field of={fields.soldAs} label="Also sold as" />
-              <Field of={fields.pickInTool} label="What to pick in a tool where it is not listed" />
-              <Field of={fields.labels} label="Texts on its label" mono />
-              <Field of={fields.screens} label="Texts on its screen" mono />
-              <Field of={fields.plugs} label="Plugs at the radio" />
+              {loaderData.facts.map(({ name, label, mono, most }) => (
+                <Field key={name} of={fields[name]} label={label} mono={mono ?? false} most={most} />
+              ))}
               <div className="grid gap-3 sm:grid-cols-2">
                 <Field of={fields.btShows} label="Over Bluetooth it shows as" mono />
                 <Field
@@ -105,7 +111,7 @@ export default function EditIdentity({ loaderData, actionData }: Route.Component
                     <Field
                       of={fields[`where-${part.id}`]}
                       label="Where it shows"
-                      options={[["", "nobody knows"], ...SHOWN_WHERE.map((w) => [w, w] as const)]}
+                      options={[["", "nobody knows"], ...loaderData.where.map((w) => [w, w] as const)]}
                     />
                     <Field of={fields[`sample-${part.id}`]} label="Looks like" mono />
                   </div>

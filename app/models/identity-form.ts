@@ -1,5 +1,6 @@
 // The form of what a model is known by: its fields as text, read into what is stored, and back.
 import {
+  IDENTITY_FACTS,
   type Identity,
   identityShape,
   type PartReading,
@@ -7,6 +8,7 @@ import {
   SHOWN_WHERE,
 } from "#core/dossier/identity.ts";
 import { keysTwice, layoutShape } from "#core/dossier/layout.ts";
+import { shownFacts, typedFacts } from "#core/quantities/fact.ts";
 import { typedList } from "#core/quantities/list.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS, type Source } from "#core/quantities/source.ts";
@@ -18,11 +20,7 @@ export type IdentityValues = Record<string, string>;
 export function identityValues({ identity, parts }: DossierHead): IdentityValues {
   const { layout } = identity;
   const values: IdentityValues = {
-    soldAs: identity.soldAs.join("; "),
-    pickInTool: identity.pickInTool,
-    plugs: identity.plugs.join("; "),
-    labels: identity.labels.join("; "),
-    screens: identity.screens.join("; "),
+    ...(shownFacts(IDENTITY_FACTS, identity) as IdentityValues),
     btShows: identity.bluetooth?.shows ?? "",
     btReset: identity.bluetooth?.afterReset ?? (identity.bluetooth ? "unknown" : ""),
     sourceKind: identity.source?.kind ?? "",
@@ -90,11 +88,7 @@ export function readIdentity(
   if (twice.length > 0)
     errors.rows = `Two keys are called ${twice.join(", ")}; each needs a name of its own.`;
   const identity = identityShape.safeParse({
-    soldAs: typedList(values.soldAs, ";"),
-    pickInTool: values.pickInTool,
-    plugs: typedList(values.plugs, ";"),
-    labels: typedList(values.labels, ";"),
-    screens: typedList(values.screens, ";"),
+    ...typedFacts(IDENTITY_FACTS, (name) => values[name]),
     source: sourceOf(values, "sourceKind", "sourceWhat", errors),
     ...bluetoothOf(values, errors),
     ...(layout.success && hasKeys(layout.data) && { layout: layout.data }),

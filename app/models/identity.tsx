@@ -2,7 +2,6 @@
 
 import type { PartReading } from "#core/dossier/identity.ts";
 import { serialsText } from "#core/dossier/serial.ts";
-import { listed } from "#core/quantities/list.ts";
 import type { DossierHead } from "#db/dossier.ts";
 import type { ModelHead, RevisionRow } from "#db/models.ts";
 import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
@@ -22,16 +21,14 @@ function sayBluetooth(bluetooth: DossierHead["identity"]["bluetooth"]): string {
 export function IdentityHead(props: {
   readonly model: ModelHead;
   readonly head: DossierHead;
+  /** What it is known by, in words. */
+  readonly told: readonly (readonly [string, string])[];
   readonly revisions: readonly RevisionRow[];
   readonly confirmed: readonly ShownConfirmed[];
 }) {
   const { identity } = props.head;
   const facts: readonly (readonly [string, string])[] = [
-    ["Also sold as", listed(identity.soldAs, 9)],
-    ["In the tool pick", identity.pickInTool],
-    ["Plugs", listed(identity.plugs, 9)],
-    ["On its label", listed(identity.labels, 9)],
-    ["On its screen", listed(identity.screens, 9)],
+    ...props.told,
     ["Bluetooth", sayBluetooth(identity.bluetooth)],
     ...props.revisions.map(
       (r) =>

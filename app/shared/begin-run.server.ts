@@ -78,6 +78,11 @@ export function sayBeginProblem(problem: Problem, tag: string): [status: number,
       return refused(409, `What ${tag} needs fits some hardware only: note first which it has.`);
     case "no-device":
       return refused(409, "That device is on the shelf, or its battery is out of use.");
+    case "no-adapter":
+      return refused(
+        409,
+        `No adapter of ours joins ${tag} (${problem.radio}) to a dummy load (${problem.load}): add one in Kit, or fetch it.`,
+      );
     case "no-plan":
       return refused(
         409,

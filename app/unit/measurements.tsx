@@ -2,10 +2,13 @@
 import { useActionData } from "react-router";
 import { noteMeasurement } from "#acts/measurement/note-measurement.ts";
 import { strikeMeasurement } from "#acts/measurement/strike-measurement.ts";
+import { againstStability, frequencyError } from "#core/measure/frequency.ts";
+import { MEASURED, MEASURED_KINDS, measuredKind } from "#core/measure/kinds.ts";
 import { againstRated, intervalOf, RATED_TOLERANCE } from "#core/measure/power.ts";
 import { trend, unseen } from "#core/measure/trend.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { typedNumber, type Units, VOLTS, WATTS } from "#core/quantities/typed-number.ts";
+import { typedNumber, type Units, VOLTS } from "#core/quantities/typed-number.ts";
+import { dossierHead } from "#db/dossier.ts";
 import { gearRows } from "#db/kit-put.ts";
 import { measurementsOf } from "#db/measurements.ts";
 import { modesOf } from "#db/modes.ts";
@@ -15,7 +18,7 @@ import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
 import { fieldText, firstIssue, NOT_WHOLE, performForm, unsaid } from "../forms/perform.server.ts";
 import { Strike } from "../forms/strike.tsx";
-import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
+import { type ActAnswer, answer, answerInput, textsOf } from "../shared/act-answer.server.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { following, useClub, useMay } from "../ui/club.ts";
@@ -33,14 +36,6 @@ export const meta: Route.MetaFunction = ({ params }) => [
 
 export const handle = { follows: following<typeof loader>(({ unit }) => [`unit:${unit.id}`]) };
 
-/** How what a meter shows may be typed: with its unit, or with nothing behind it. */
-const UNITS: Readonly<Record<string, Units>> = {
-  power: WATTS,
-  current: { "": 1, a: 1, ma: 0.001 },
-  sensitivity: { "": 1, µv: 1, uv: 1, mv: 1000 },
-};
-const UNIT = { power: "W", current: "A", sensitivity: "µV" } as const;
-
 export async function loader({ context, params }: Route.LoaderArgs) {
   mustBeAllowed(context, "look");
   return readInClub(context, async (tx, who) => {
@@ -50,12 +45,21 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     const modes = await modesOf(tx, row.model_id);
     const own = modes.find(({ id }) => id === situation?.unit.mode?.now.id) ?? modes[0];
     const rated = own?.facts.watts;
+    const { stability } = (await dossierHead(tx, row.model_id)).identity;
     const measured = rows.map((one) => {
-      const interval = intervalOf(one.value, one.error, one.full_scale ?? undefined);
+      const frequency = one.frequency === null ? undefined : Number(one.frequency);
+      const isOff = one.kind === "frequency error" && frequency !== undefined;
+      const off = isOff ? frequencyError(one.value, frequency, one.error) : undefined;
+      const interval = off
+        ? off.within?.hertz
+        : intervalOf(one.value, one.error, one.full_scale ?? undefined);
+      const counts = one.struck_why === null;
       const verdict =
-        one.kind === "power" && interval && rated !== undefined && one.struck_why === null
+        one.kind === "power" && interval && rated !== undefined && counts
           ? againstRated(interval, rated, RATED_TOLERANCE)
-          : undefined;
+          : off?.within && stability !== undefined && counts
+            ? againstStability(off.within.ppm, stability)
+            : undefined;
       return {
         id: one.id,
         kind: one.kind,
@@ -66,7 +70,8 @@ export async function loader({ context, params }: Route.LoaderArgs) {
         error: one.error,
         note: one.note,
         struck: one.struck_why,
-        frequency: one.frequency === null ? undefined : Number(one.frequency),
+        frequency,
+        ppm: off && { shown: off.ppm, within: off.within?.ppm },
         supply: one.supply,
         interval,
         verdict,
@@ -76,6 +81,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     return {
       unit: { id: row.id, tag: row.tag, model: row.model, shelved: row.shelved_at !== null },
       rated,
+      stability,
       measured,
       trend: trend(
         counting.map(({ day, value }) => ({ day, watts: value })),
@@ -106,10 +112,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       const text = fieldText(form, name);
       return text === undefined ? undefined : (typedNumber(text, units) ?? Number.NaN);
     };
-    const [value, supply] = [
-      typed("value", UNITS[String(form.get("kind"))] ?? { "": 1 }),
-      typed("supply", VOLTS),
-    ];
+    const kind = MEASURED.find((one) => one === form.get("kind")) ?? "power";
+    const [value, supply] = [typed("value", measuredKind(kind).typed), typed("supply", VOLTS)];
     const frequency = fieldText(form, "frequency");
     const hertz = frequency === undefined ? undefined : readMhz(frequency);
     if (value === undefined || !Number.isFinite(value))
@@ -142,7 +146,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       case "shelved":
         return refused(409, "This radio is shelved; recover it first.");
       case "input":
-        return refused(400, firstIssue(done.problem, NOT_WHOLE));
+        return answerInput(intent, form, done.problem);
       case "no-unit":
         return refused(404, "That radio is not in the cabinet.");
       case "no-key":
@@ -162,8 +166,15 @@ const VERDICT = {
   "cannot tell": "cannot tell: the meter may be off by too much",
 } as const;
 
+const OFF_VERDICT = {
+  within: "on frequency",
+  low: "too low",
+  high: "too high",
+  "cannot tell": VERDICT["cannot tell"],
+} as const;
+
 export default function Measurements({ loaderData }: Route.ComponentProps) {
-  const { unit, measured, rated } = loaderData;
+  const { unit, measured, rated, stability } = loaderData;
   const { locale, today } = useClub();
   const said = useActionData<ActAnswer>();
   const mayWork = useMay("work-at-bench");
@@ -173,7 +184,13 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
   return (
     <Page
       title={sayTrend(loaderData.trend)}
-      says={`${unit.tag}, ${unit.model}${rated === undefined ? "" : `; rated for ${rated} W`}`}
+      says={[
+        `${unit.tag}, ${unit.model}`,
+        rated !== undefined && `rated for ${rated} W`,
+        stability !== undefined && `keeps its frequency within ${stability} ppm`,
+      ]
+        .filter(Boolean)
+        .join("; ")}
     >
       <p className="mb-3">
         <Go to={`/units/${encodeURIComponent(unit.tag)}`} className="link">
@@ -212,15 +229,25 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
                         <span className="block text-quiet">{one.by}</span>
                       </td>
                       <td className="text-right whitespace-nowrap">
-                        {one.value} {UNIT[one.kind]}
+                        {one.value} {MEASURED_KINDS[one.kind].unit}
+                        {one.ppm && <span className="block text-quiet">{sayPpm(one.ppm.shown)} ppm</span>}
                       </td>
                       <td className="whitespace-nowrap">
                         {one.interval
-                          ? `${one.interval.low.toFixed(1)} to ${one.interval.high.toFixed(1)} ${UNIT[one.kind]}`
+                          ? `${one.interval.low.toFixed(1)} to ${one.interval.high.toFixed(1)} ${MEASURED_KINDS[one.kind].unit}`
                           : "nobody knows"}
+                        {one.ppm?.within && (
+                          <span className="block text-quiet">
+                            {sayPpm(one.ppm.within.low)} to {sayPpm(one.ppm.within.high)} ppm
+                          </span>
+                        )}
                       </td>
-                      <td className={one.verdict === "low" ? "text-rust" : ""}>
-                        {one.verdict && VERDICT[one.verdict]}
+                      <td
+                        className={
+                          one.verdict === "low" || (one.ppm && one.verdict === "high") ? "text-rust" : ""
+                        }
+                      >
+                        {one.verdict && (one.ppm ? OFF_VERDICT : VERDICT)[one.verdict]}
                       </td>
                       <td className="text-quiet">
                         {[
@@ -259,6 +286,8 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
   );
 }
 
+const sayPpm = (ppm: number): string => Number(ppm.toFixed(2)).toString();
+
 /** Never more than is known. */
 function sayTrend(found: Route.ComponentProps["loaderData"]["trend"]): string {
   if (found.kind === "too-few")
@@ -282,11 +311,7 @@ function Note(props: {
           label="What"
           small
           value={kept?.kind}
-          options={[
-            ["power", "power, in watts"],
-            ["current", "current when transmitting, in amperes"],
-            ["sensitivity", "sensitivity, in microvolts"],
-          ]}
+          options={MEASURED.map((kind) => [kind, MEASURED_KINDS[kind].label] as const)}
         />
         <Labelled name="value" label="What the meter shows" mono small value={kept?.value} />
         <Labelled
@@ -296,7 +321,13 @@ function Note(props: {
           value={kept?.meter}
           options={[["", "a meter that is not ours"], ...props.meters]}
         />
-        <Labelled name="frequency" label="On, MHz (may stay empty)" mono small value={kept?.frequency} />
+        <Labelled
+          name="frequency"
+          label="On, MHz (may stay empty, but for a frequency error)"
+          mono
+          small
+          value={kept?.frequency}
+        />
         <Labelled name="supply" label="From, volts (may stay empty)" mono small value={kept?.supply} />
         <Labelled name="on" label="On which day (empty: today)" type="date" small value={kept?.on} />
         <Labelled name="note" label="Note: attenuation, load" small most={500} value={kept?.note} />

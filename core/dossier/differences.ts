@@ -1,5 +1,7 @@
 // What another club's dossier says differently from ours, fact by fact, so that each can be accepted or left.
+import { calledFact } from "../quantities/fact.ts";
 import type { Dossier } from "./document.ts";
+import { IDENTITY_FACTS } from "./identity.ts";
 
 export const FACT_KINDS = [
   "identity",
@@ -21,6 +23,8 @@ export type Difference = {
   /** The fields that differ, ours and theirs as text; ours is absent where we have no such fact. */
   readonly fields: readonly {
     readonly name: string;
+    /** What it is called, where its definition says so. */
+    readonly called?: string;
     readonly ours: string | undefined;
     readonly theirs: string;
   }[];
@@ -103,7 +107,9 @@ export function differencesOf(ours: Dossier | undefined, theirs: Dossier): Diffe
     const fields = Object.entries(fact.fields).flatMap(([name, value]) => {
       const told = saying(value);
       if (name === "source" || told === "" || (own && told === saying(own.fields[name]))) return [];
-      return [{ name, ours: own ? saying(own.fields[name]) : undefined, theirs: told }];
+      const called = fact.kind === "identity" ? calledFact(IDENTITY_FACTS, name) : undefined;
+      const ours = own ? saying(own.fields[name]) : undefined;
+      return [{ name, ...(called !== undefined && { called }), ours, theirs: told }];
     });
     return fields.length > 0 ? [{ key: fact.key, kind: fact.kind, title: fact.title, fields }] : [];
   });

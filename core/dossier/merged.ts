@@ -1,16 +1,19 @@
 // Two models that are one: what the one that stays would gain from the other, and what of the other would be lost.
+import { joinedFacts, shapeOf } from "../quantities/fact.ts";
 import { onceEach } from "../quantities/list.ts";
 import { type Difference, differencesOf } from "./differences.ts";
 import type { Dossier } from "./document.ts";
+import { IDENTITY_FACTS } from "./identity.ts";
+
+const identityFacts = shapeOf(IDENTITY_FACTS);
 
 /**
  * What is known of a model, told as of another that it turned out to be: under that one's name, its own among the names it is sold under.
  * Lists of the model itself (plugs, labels, endings, revisions) are joined, so that taking them over takes nothing away.
  */
 export function toldOf(into: Dossier, gone: Dossier): Dossier {
-  const joined = (pick: (identity: Dossier["model"]["identity"]) => readonly string[], most: number) =>
-    onceEach([...pick(into.model.identity), ...pick(gone.model.identity)]).slice(0, most);
   const { identity } = into.model;
+  const facts = identityFacts.parse(joinedFacts(IDENTITY_FACTS, identity, gone.model.identity));
   return {
     ...gone,
     model: {
@@ -32,13 +35,10 @@ export function toldOf(into: Dossier, gone: Dossier): Dossier {
       identity: {
         ...gone.model.identity,
         ...identity,
-        pickInTool: identity.pickInTool || gone.model.identity.pickInTool,
-        soldAs: onceEach([...identity.soldAs, gone.model.name, ...gone.model.identity.soldAs])
+        ...facts,
+        soldAs: onceEach([...facts.soldAs, gone.model.name])
           .filter((name) => !isSame(name, into.model.name))
           .slice(0, 20),
-        plugs: joined((one) => one.plugs, 10),
-        labels: joined((one) => one.labels, 20),
-        screens: joined((one) => one.screens, 20),
       },
     },
   };

@@ -93,7 +93,6 @@ describe("ways through adapters", () => {
       joint("broken", "p", "q", { condition: "broken" }),
       joint("lost", "p", "q", { condition: "lost" }),
       joint("charges", "p", "q", { carriesData: false }),
-      joint("aerial", "p", "q", { kind: "antenna" }),
     ];
     const offers: Offer[] = [
       {

@@ -4,13 +4,15 @@ import type { Adapter, Offer } from "./shapes.ts";
 
 /** An adapter of the club's, or one that could be bought. */
 export type Joint = Adapter & { readonly offer?: string; readonly price?: number };
-export type Path = readonly Joint[];
+/** What joins two connectors, as far as ways are found by it. */
+type Joining = Pick<Joint, "ends" | "price" | "holder">;
+export type Path<J = Joint> = readonly J[];
 
 export const MOST_ADAPTERS = 2;
 
-export type Paths = (from: string, to: string) => readonly Path[];
+export type Paths<J = Joint> = (from: string, to: string) => readonly Path<J>[];
 
-/** Adapters through which data passes; those broken, lost or made for antennas are none. */
+/** Adapters through which data passes; those that are broken or lost are none. */
 export function jointsOf(adapters: readonly Adapter[], offers: readonly Offer[]): Joint[] {
   const offered = offers.flatMap((offer): Joint[] =>
     offer.gives === "adapter"
@@ -28,7 +30,7 @@ export function jointsOf(adapters: readonly Adapter[], offers: readonly Offer[])
   );
   return oneOfEach(
     [...adapters, ...offered].filter(
-      (a) => a.carriesData && a.kind !== "antenna" && a.condition !== "broken" && a.condition !== "lost",
+      (a) => a.carriesData && a.condition !== "broken" && a.condition !== "lost",
     ),
   );
 }
@@ -48,19 +50,19 @@ function oneOfEach(joints: readonly Joint[]): Joint[] {
   });
 }
 
-const weight = (path: Path): number =>
+const weight = (path: Path<Joining>): number =>
   path.reduce((sum, joint) => sum + 1 + (joint.price ?? 0) * 1000 + (joint.holder === undefined ? 0 : 10), 0);
 
 /** All ways between two connectors, what is at hand and short first; each adapter once, no connector twice. */
-export function pathsOver(joints: readonly Joint[]): Paths {
-  const at = new Map<string, Joint[]>();
+export function pathsOver<J extends Joining>(joints: readonly J[]): Paths<J> {
+  const at = new Map<string, J[]>();
   for (const joint of joints) {
     for (const end of new Set(joint.ends)) at.set(end, [...(at.get(end) ?? []), joint]);
   }
-  const known = new Map<string, readonly Path[]>();
-  const find = (from: string, to: string): readonly Path[] => {
-    const found: Path[] = [];
-    const walk = (here: string, path: readonly Joint[], seen: readonly string[]) => {
+  const known = new Map<string, readonly Path<J>[]>();
+  const find = (from: string, to: string): readonly Path<J>[] => {
+    const found: Path<J>[] = [];
+    const walk = (here: string, path: readonly J[], seen: readonly string[]) => {
       if (here === to) {
         found.push(path);
         return;

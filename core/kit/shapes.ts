@@ -34,7 +34,7 @@ export type Lead = {
   readonly holder?: string;
 };
 
-export const ADAPTER_KINDS = ["on-the-go", "usb", "serial", "antenna", "box"] as const;
+export const ADAPTER_KINDS = ["on-the-go", "usb", "serial", "box"] as const;
 export type AdapterKind = (typeof ADAPTER_KINDS)[number];
 
 /** Joins two connectors, either way round. */

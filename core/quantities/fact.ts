@@ -64,6 +64,10 @@ export const typedFacts = (
     }
   });
 
+/** What a fact is called where it is told; undefined of what is none of them. */
+export const calledFact = (facts: Facts, name: string): string | undefined =>
+  Object.hasOwn(facts, name) ? (facts[name]?.told ?? facts[name]?.label) : undefined;
+
 /** What is known, each with what it is called; what nobody knows is left out. */
 export const toldFacts = (
   facts: Facts,

@@ -54,7 +54,10 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     known: leaflet,
     identity: {
       soldAs: ["Wicket Plus", "Gatekeeper 5"],
+      stability: 2.5,
+
       plugs: ["two-pin, right-angled"],
+      antennaSocket: "antenna, fine thread",
       labels: ["FW-5W", "Wicket"],
       screens: ["WICKET", "26 VER"],
       layout: {
@@ -186,6 +189,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     identity: {
       soldAs: ["Gatekeeper 6"],
       plugs: ["two-pin, right-angled"],
+      antennaSocket: "antenna, fine thread",
       labels: ["FW-6W", "Wicket II"],
       screens: ["WICKET II"],
       layout: {
@@ -330,6 +334,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     identity: {
       soldAs: ["Sorrel Digital"],
       plugs: ["two-pin, straight"],
+      antennaSocket: "antenna, fine thread",
       labels: ["TB-D4", "Sorrel DM"],
       screens: ["SORREL"],
       layout: {
@@ -388,6 +393,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
       soldAs: ["Sorrel Grey"],
       pickInTool: "Sorrel DM; the tool does not list the Sorrel S",
       plugs: ["two-pin, straight"],
+      antennaSocket: "antenna, fine thread",
       labels: ["TB-D4S", "Sorrel S"],
       screens: ["SORREL"],
       layout: {
@@ -525,6 +531,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     known: leaflet,
     identity: {
       plugs: ["eight-pin, behind the panel", "memory card"],
+      antennaSocket: "antenna, wide thread",
       labels: ["BW-M40", "Marl 40"],
       screens: ["MARL 40"],
       layout: {
@@ -594,6 +601,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     known: leaflet,
     identity: {
       plugs: ["six-pin or eight-pin, by hardware"],
+      antennaSocket: "antenna, wide thread",
       labels: ["BW-M80", "Marl 80"],
       screens: ["MARL 80"],
       layout: {
@@ -636,6 +644,7 @@ export const DOSSIERS: Readonly<Record<string, DemoDossier>> = {
     known: hearsay,
     identity: {
       plugs: ["seven contacts, oblong"],
+      antennaSocket: "antenna, quarter turn",
       labels: ["BW-OX4", "Oxbow 4"],
       screens: [],
       layout: {

@@ -15,6 +15,9 @@ export const CONNECTORS: readonly Connector[] = [
   ["seven contacts, oblong", "oblong", 7, true, "goes one way only"],
   ["round, eight contacts", "round", 8, true, "the notch faces up"],
   ["memory card", "card", null, true, "contacts down, until it clicks"],
+  ["antenna, fine thread", "round", null, true, "the nut turns, not the plug"],
+  ["antenna, wide thread", "round", null, true, "the nut turns, not the plug"],
+  ["antenna, quarter turn", "round", null, true, "push, then a quarter to the right"],
   ["USB-A", "usb-a", 4, true, "the tongue faces up"],
   ["USB-C", "usb-c", 24, false, "either way round"],
   ["serial, nine-pin", "serial", 9, true, "the wide side up"],
@@ -91,17 +94,22 @@ export const ADAPTERS = [
     note: "",
   },
   {
-    tag: "A-4",
-    kind: "antenna",
-    ends: ["round, four contacts", "round, eight contacts"],
-    note: "to the dummy load",
-  },
-  {
     tag: "X-1",
     kind: "box",
     ends: ["seven contacts, oblong", "serial, nine-pin"],
     note: "needs its own 9 V",
   },
+] as const;
+
+/** What goes on antenna sockets; nothing of ours fits the quarter turn of the Oxbow 4. */
+export const ANTENNAS = [
+  {
+    tag: "AN-1",
+    kind: "adapter",
+    ends: ["antenna, fine thread", "antenna, wide thread"],
+    what: "to the dummy load",
+  },
+  { tag: "AN-2", kind: "antenna", ends: ["antenna, wide thread"], what: "magnet foot, 2 m and 70 cm" },
 ] as const;
 
 export const DRIVERS = ["Bramble port driver", "Teasel port driver"] as const;
@@ -435,6 +443,7 @@ export const GEAR = [
     what: "oil-filled can",
     rating: "50 W for 1 min, then rest 5 min",
     error: "",
+    socket: "antenna, wide thread",
   },
   { tag: "MW-1", kind: "meter", what: "power meter", rating: "up to 200 W", error: "10 % of full scale" },
   {

@@ -304,6 +304,22 @@ export const IN_MODE: readonly (readonly [
 ];
 
 /** The radio, by whom, days ago and watts: with the power meter of the kit. */
+/** How far some are off their frequency, in hertz, by the counter. */
+export const OFFSETS: readonly (readonly [
+  tag: string,
+  who: string,
+  shown: readonly (readonly [ago: number, hertz: number])[],
+])[] = [
+  [
+    "W-04",
+    "Tobin",
+    [
+      [390, 120],
+      [33, 900],
+    ],
+  ],
+];
+
 export const POWERS: readonly (readonly [
   tag: string,
   who: string,

@@ -1,5 +1,5 @@
 // What else lies at the bench: chargers, supplies, loads, meters.
-import { joined, type Kind, readWhere, TAG, WHERE, words } from "./field.ts";
+import { joined, type Kind, named, nameOf, readWhere, TAG, WHERE, words } from "./field.ts";
 
 export const GEAR_KINDS = ["charger", "supply", "dummy load", "meter", "other"] as const;
 
@@ -9,11 +9,18 @@ export const gear = {
   many: "Chargers, supplies, loads and meters",
   name: "tag",
   order: ["kind", "tag"],
+  refers: { socket: "connector" },
   fields: [
     TAG,
     { name: "kind", label: "Kind", options: () => words(GEAR_KINDS), quick: true },
     { name: "what", label: "What it is", quick: true },
     { name: "rating", label: "Rating, with units (50 W for 1 min)", quick: true },
+    {
+      name: "socket",
+      label: "Socket of a load or a meter",
+      options: (k) => named(k.connectors, "nobody has noted it"),
+      makes: "connector",
+    },
     { name: "places", label: "Places of a charger", mono: true },
     { name: "error", label: "Error of a meter (10 % of full scale)", quick: true },
     ...WHERE,
@@ -25,16 +32,18 @@ export const gear = {
       what: r.text("what"),
       rating: r.text("rating", 120),
       error: r.text("error", 120),
+      socket: r.ref("socket", r.known.connectors),
       places: r.number("places", { least: 1, most: 200, whole: true, such: "6" }) ?? 1,
       ...readWhere(r),
     },
   }),
   begin: { places: "1", condition: "sound" },
-  says: (v) =>
+  says: (v, k) =>
     joined([
       v.what,
       v.kind === "charger" && v.places !== "1" && `${v.places} places`,
       v.rating,
+      nameOf(k.connectors, v.socket),
       v.error && `off by up to ${v.error}`,
     ]),
 } as const satisfies Kind;

@@ -69,7 +69,7 @@ test("whatever a kind refers to is a kind, has a column of its own, and is kept 
   }
   expect(new Set(KIT_TABLES).size).toBe(KIT_TABLES.length);
   expect(usesOf("connector").map(({ kind, beside }) => beside?.table ?? kind.table)).toEqual([
-    ...["lead", "adapter", "computer_port", "offer"],
+    ...["lead", "adapter", "computer_port", "gear", "antenna", "offer"],
   ]);
   expect(usesOf("tool").map(({ beside }) => beside?.table)).toEqual(["computer_tool"]);
 });

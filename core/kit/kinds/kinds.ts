@@ -1,6 +1,7 @@
 // The kinds of things in the kit. A kind is one file: its fields, what is stored of it, and how it is said.
 import { adapters } from "./adapters.ts";
 import { advice } from "./advice.ts";
+import { antennas } from "./antennas.ts";
 import { computers } from "./computers.ts";
 import { connectors } from "./connectors.ts";
 import { devices } from "./devices.ts";
@@ -24,6 +25,7 @@ const ALL = {
   pairing,
   connectors,
   gear,
+  antennas,
   offers,
 } satisfies Record<string, Kind>;
 export type KindName = keyof typeof ALL;
