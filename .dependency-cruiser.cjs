@@ -64,7 +64,7 @@ module.exports = {
       "docs/manual\\.md",
     ]),
     {
-      // A transaction that can change something is opened by acts alone; who signs in is nobody yet (db/sessions.ts).
+      // A transaction that can change something is opened by acts alone; who signs in is nobody yet (db/club/sessions.ts).
       name: "app-changes-only-by-acts",
       severity: "error",
       from: { path: "^app/", pathNot: TEST },

@@ -8,11 +8,11 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { mergeValues, type Values } from "#core/quantities/merge.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { claimAct, keepAnswer } from "#db/acts-done.ts";
+import { type About, appendAll } from "#db/club/log.ts";
 import { announce, type Topic } from "#db/live.ts";
-import { type About, appendAll } from "#db/log.ts";
 import { oneAtATime, type Tx, withClub } from "#db/pool.ts";
-import type { Scope } from "#db/unit-facts.ts";
-import { bringUpToDate } from "#db/work.ts";
+import type { Scope } from "#db/unit/unit-facts.ts";
+import { bringUpToDate } from "#db/unit/work.ts";
 
 /** Who acts, in which club, on which day there. */
 export type Who = {

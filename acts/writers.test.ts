@@ -42,9 +42,11 @@ type Writer = {
 
 /** Names that a file takes from db/, with the file that each is from. */
 const importsOf = (file: string): readonly (readonly [name: string, from: string])[] =>
-  [...read(file).matchAll(/import \{([^}]*)\} from "(?:#db\/|\.\/)([^"]+)"/g)].flatMap(
-    ([, names = "", from = ""]) =>
-      names.split(",").map((one) => [one.trim().split(" as ")[0] ?? "", `db/${from}`] as const),
+  [...read(file).matchAll(/import \{([^}]*)\} from "(#db\/|\.[^"]*?\/)([^"/][^"]*)"/g)].flatMap(
+    ([, names = "", door = "", from = ""]) => {
+      const whole = door === "#db/" ? `db/${from}` : path.join(path.dirname(file), door, from);
+      return names.split(",").map((one) => [one.trim().split(" as ")[0] ?? "", whole] as const);
+    },
   );
 
 /** What each function of db/ writes: itself, by a function of the database, or by another that it calls. */

@@ -5,31 +5,26 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { plain } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { claimAct } from "./acts-done.ts";
-import { addBackup } from "./backups.ts";
-import { addCodeplug, sumOf } from "./codeplugs.ts";
-import { addCharge } from "./devices.ts";
-import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
-import { keepFile, keepPart } from "./files.ts";
-import { putThing } from "./kit-put.ts";
-import { appendLog } from "./log.ts";
-import { addMeasurement } from "./measurements.ts";
-import { addUnitMode, modeFacts, putMode } from "./modes.ts";
-import { recompute } from "./needs.ts";
-import { addPairing, addPairingEvent } from "./pairings.ts";
-import { addPlan, addPlanTable, putCodeplugFacts } from "./plans.ts";
+import { appendLog } from "./club/log.ts";
+import { makeLink } from "./club/sessions.ts";
+import { addCodeplug, sumOf } from "./codeplug/codeplugs.ts";
+import { addPlan, addPlanTable, putCodeplugFacts } from "./codeplug/plans.ts";
+import { noteHeard, putRepeater } from "./codeplug/repeaters.ts";
+import { addCharge } from "./kit/devices.ts";
+import { addPairing, addPairingEvent } from "./kit/pairings.ts";
+import { addProfile, addProfileUse } from "./kit/profiles.ts";
+import { putThing } from "./kit/put.ts";
+import { addConfirmation, putProcedure, putQuirk } from "./model/dossier.ts";
+import { addUnitMode, modeFacts, putMode } from "./model/modes.ts";
+import { addRelease } from "./model/releases.ts";
+import { addSegments } from "./model/segments.ts";
+import { addUnitSetting, putServiceItem } from "./model/service.ts";
 import { type Actor, withClub } from "./pool.ts";
-import { addTry } from "./practice.ts";
-import { addProfile, addProfileUse } from "./profiles.ts";
-import { addRelease } from "./releases.ts";
-import { noteHeard, putRepeater } from "./repeaters.ts";
-import { addEvent, addRun, addThings } from "./runs.ts";
+import { addBackup } from "./run/backups.ts";
+import { keepFile, keepPart } from "./run/files.ts";
+import { addTry } from "./run/practice.ts";
+import { addEvent, addRun, addThings } from "./run/runs.ts";
 import * as seed from "./seed.ts";
-import { addSegments } from "./segments.ts";
-import { addUnitSetting, putServiceItem } from "./service.ts";
-import { makeLink } from "./sessions.ts";
-import { rememberSheet } from "./sheets.ts";
-import { putSimulated } from "./simulated.ts";
-import { addSpectrum, putLimit } from "./spectra.ts";
 import {
   PLAIN_RELEASE,
   PLAIN_UNIT,
@@ -39,8 +34,13 @@ import {
   twoClubs,
 } from "./testing.ts";
 import { layTestKit } from "./testing-kit.ts";
-import { addUnit } from "./units.ts";
-import { bringUpToDate } from "./work.ts";
+import { addMeasurement } from "./unit/measurements.ts";
+import { recompute } from "./unit/needs.ts";
+import { rememberSheet } from "./unit/sheets.ts";
+import { putSimulated } from "./unit/simulated.ts";
+import { addSpectrum, putLimit } from "./unit/spectra.ts";
+import { addUnit } from "./unit/units.ts";
+import { bringUpToDate } from "./unit/work.ts";
 
 let database: TestDatabase;
 let one: Actor;

@@ -3,7 +3,7 @@
 import { z } from "zod";
 import { type ClockReading, jumpBetween } from "#core/quantities/clock.ts";
 import { ask } from "./ask.ts";
-import { appendLog } from "./log.ts";
+import { appendLog } from "./club/log.ts";
 import { only } from "./only.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 

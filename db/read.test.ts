@@ -7,7 +7,7 @@ import { type Actor, withClub } from "./pool.ts";
 import { readingOf } from "./read.ts";
 import * as seed from "./seed.ts";
 import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
-import { addUnit } from "./units.ts";
+import { addUnit } from "./unit/units.ts";
 
 let database: TestDatabase;
 let one: Actor;

@@ -9,8 +9,8 @@ import type { Policy } from "#core/unit/policy.ts";
 import type { ReadingSource } from "#core/unit/unit.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { ask, idRow } from "./ask.ts";
+import type { RevisionFields } from "./model/parts.ts";
 import { only } from "./only.ts";
-import type { RevisionFields } from "./parts.ts";
 import type { Tx } from "./pool.ts";
 
 async function idOf(tx: Tx, text: string, values: unknown[]): Promise<string> {

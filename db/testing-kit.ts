@@ -1,8 +1,8 @@
 // A small kit for the tests of the database: one of everything, so that one radio can be reached.
-import { addAttempt } from "./kit.ts";
-import { putInstalled, putSupports, putThing } from "./kit-put.ts";
+import { addAttempt } from "./kit/kit.ts";
+import { putInstalled, putSupports, putThing } from "./kit/put.ts";
+import { putUsbId } from "./kit/usb.ts";
 import type { Tx } from "./pool.ts";
-import { putUsbId } from "./usb.ts";
 
 /** A lead from plug "P" over USB with chip F, a desk with driver d 3.0 and tool t 1.0 that flashes the model. */
 export async function layTestKit(tx: Tx, model: string, by: string) {

@@ -7,13 +7,13 @@ import type { Happening } from "#core/run/event.ts";
 import { stepsOf } from "#core/run/plan.ts";
 import { composeProcedure } from "#core/run/purposes/procedure.ts";
 import { newestReading } from "#core/unit/unit.ts";
-import { addBackup } from "#db/backups.ts";
-import { knownProcedure, proceduresOf } from "#db/dossier.ts";
-import { keepFile } from "#db/files.ts";
+import { knownProcedure, proceduresOf } from "#db/model/dossier.ts";
 import type { Tx } from "#db/pool.ts";
+import { addBackup } from "#db/run/backups.ts";
+import { keepFile } from "#db/run/files.ts";
 import * as seed from "#db/seed.ts";
-import { putSimulated } from "#db/simulated.ts";
-import { loadSituations } from "#db/situation.ts";
+import { putSimulated } from "#db/unit/simulated.ts";
+import { loadSituations } from "#db/unit/situation.ts";
 import { newRadio } from "#simulators/radio/radio.ts";
 
 /** Days ago, the radio, by whom, which of its procedures; seconds a step; what was odd, at which step, why and what helped; how it ended. */

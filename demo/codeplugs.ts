@@ -3,16 +3,16 @@
 import { fileOf, layTables } from "#acts/codeplug/plan-tables.ts";
 import type { CodeplugChannel } from "#core/codeplug/channel.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { addCodeplug } from "#db/codeplugs.ts";
-import { keepFile } from "#db/files.ts";
-import { putIdentity } from "#db/identities.ts";
-import { putMapping } from "#db/mappings.ts";
-import { modesOf } from "#db/modes.ts";
-import { addPlan, addPlanTable, putCodeplugFacts, tablesOf } from "#db/plans.ts";
+import { addCodeplug } from "#db/codeplug/codeplugs.ts";
+import { putIdentity } from "#db/codeplug/identities.ts";
+import { putMapping } from "#db/codeplug/mappings.ts";
+import { addPlan, addPlanTable, putCodeplugFacts, tablesOf } from "#db/codeplug/plans.ts";
+import { noteHeard, putRepeater } from "#db/codeplug/repeaters.ts";
+import { modesOf } from "#db/model/modes.ts";
 import type { Tx } from "#db/pool.ts";
-import { noteHeard, putRepeater } from "#db/repeaters.ts";
-import { putSimulated, simulatedState } from "#db/simulated.ts";
-import { unitById } from "#db/units.ts";
+import { keepFile } from "#db/run/files.ts";
+import { putSimulated, simulatedState } from "#db/unit/simulated.ts";
+import { unitById } from "#db/unit/units.ts";
 import { BY_HAND } from "./data/by-hand.ts";
 import {
   CARRIES,

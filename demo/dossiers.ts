@@ -4,7 +4,7 @@ import { readSteps } from "#core/dossier/procedure.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import type { Source } from "#core/quantities/source.ts";
 import { parseRange } from "#core/version/range.ts";
-import { addConfirmation, putIdentity, putPartReading, putProcedure, putQuirk } from "#db/dossier.ts";
+import { addConfirmation, putIdentity, putPartReading, putProcedure, putQuirk } from "#db/model/dossier.ts";
 import type { Tx } from "#db/pool.ts";
 import { DOSSIERS } from "./data/dossiers.ts";
 

@@ -4,10 +4,10 @@ import { readKnows, readRange, readRunsOn } from "#core/kit/entry.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import type { Result } from "#core/quantities/result.ts";
 import type { Range } from "#core/version/range.ts";
-import { addAttempt } from "#db/kit.ts";
-import { putInstalled, putSupports, putThing } from "#db/kit-put.ts";
+import { addAttempt } from "#db/kit/kit.ts";
+import { putInstalled, putSupports, putThing } from "#db/kit/put.ts";
+import { putUsbId } from "#db/kit/usb.ts";
 import type { Tx } from "#db/pool.ts";
-import { putUsbId } from "#db/usb.ts";
 import {
   ADAPTERS,
   ANTENNAS,

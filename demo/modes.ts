@@ -3,15 +3,15 @@ import { fullScaleOf } from "#core/measure/load.ts";
 import { modeShape } from "#core/modes/mode-shape.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
 import { parseRange } from "#core/version/range.ts";
-import { addCodeplug } from "#db/codeplugs.ts";
-import { proceduresOf } from "#db/dossier.ts";
-import { gearRows } from "#db/kit-put.ts";
-import { addMeasurement } from "#db/measurements.ts";
-import { addUnitMode, modeFacts, modesOf, putMode } from "#db/modes.ts";
+import { addCodeplug } from "#db/codeplug/codeplugs.ts";
+import { gearRows } from "#db/kit/put.ts";
+import { proceduresOf } from "#db/model/dossier.ts";
+import { addUnitMode, modeFacts, modesOf, putMode } from "#db/model/modes.ts";
+import { addSegments } from "#db/model/segments.ts";
 import type { Tx } from "#db/pool.ts";
-import { addSegments } from "#db/segments.ts";
-import { addSpectrum, putLimit } from "#db/spectra.ts";
-import { unitById } from "#db/units.ts";
+import { addMeasurement } from "#db/unit/measurements.ts";
+import { addSpectrum, putLimit } from "#db/unit/spectra.ts";
+import { unitById } from "#db/unit/units.ts";
 import {
   bandPlanOf,
   bandsOf,

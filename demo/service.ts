@@ -1,8 +1,8 @@
 // Lays the demo's service menus and codes, and what some radios are set to.
 import { codeShape, settingShape } from "#core/dossier/service.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
+import { addUnitSetting, putServiceItem } from "#db/model/service.ts";
 import type { Tx } from "#db/pool.ts";
-import { addUnitSetting, putServiceItem } from "#db/service.ts";
 import { CODES, SET, SETTINGS } from "./data/service.ts";
 import type { LaidForDossier } from "./dossiers.ts";
 

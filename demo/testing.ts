@@ -2,8 +2,8 @@
 
 import type { SignedIn } from "#app/context.ts";
 import { dateInZone } from "#core/quantities/date.ts";
+import { findAccount } from "#db/club/sessions.ts";
 import { type Tx, withClub } from "#db/pool.ts";
-import { findAccount } from "#db/sessions.ts";
 import { type TestDatabase, takenBack, testDatabase } from "#db/testing.ts";
 import { CLUB, PEOPLE } from "./data/club.ts";
 import { loadDemo } from "./load.ts";

@@ -1,9 +1,9 @@
 // A dossier of 200 releases and 60 procedures, over HTTP, against one of nothing.
 
 import { addDays, plain } from "#core/quantities/date.ts";
-import { putProcedure } from "#db/dossier.ts";
+import { putProcedure } from "#db/model/dossier.ts";
+import { addRelease } from "#db/model/releases.ts";
 import { closePool, type Tx, withClub, withoutClub } from "#db/pool.ts";
-import { addRelease } from "#db/releases.ts";
 import * as seed from "#db/seed.ts";
 import { serveFresh } from "../e2e/serve.ts";
 import { best, type Measured, ratio } from "./clock.ts";

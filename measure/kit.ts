@@ -1,8 +1,8 @@
 // Chains of many units, and the best purchase for many, each over a kit larger than a club's.
 import loadHighs from "highs";
-import { findChains, prepareKit } from "#core/kit/chain.ts";
+import { findChains, prepareKit } from "#core/kit/chain/chain.ts";
 import { readDeviceList } from "#core/kit/device-list.ts";
-import { bestPurchase, type Demand, wholeCurve } from "#core/kit/get.ts";
+import { bestPurchase, type Demand, wholeCurve } from "#core/kit/get/get.ts";
 import type { Computer, DriverRule, Job, Kit, Lead, System, Tool } from "#core/kit/shapes.ts";
 import { chainsFor } from "#core/kit/tooling.ts";
 import { solverOf } from "#core/solve/highs.ts";

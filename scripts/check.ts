@@ -1,7 +1,7 @@
 // ./check: every test there is; ends with a table of its steps and the line "N passed, N failed".
 //   ./check                  all of it
 //   ./check core e2e         single steps
-//   ./check core/kit/path.test.ts e2e/kit.spec.ts    single files
+//   ./check core/kit/chain/path.test.ts e2e/kit/kit.spec.ts    single files
 //   ./check near [REV]       types, lint and the tests that what was changed since REV reaches
 import { spawnSync } from "node:child_process";
 import fs from "node:fs";

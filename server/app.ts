@@ -16,7 +16,7 @@ import { type Refusal, requestContext } from "#app/context.ts";
 import { isAway } from "#db/errors.ts";
 import { closePool } from "#db/pool.ts";
 import type { Worker } from "#db/queue.ts";
-import { startWorking } from "#db/work.ts";
+import { startWorking } from "#db/unit/work.ts";
 import { frameworkRequest, sendAnswer } from "./adapter.ts";
 import { takeBody } from "./body.ts";
 import { headers } from "./headers.ts";

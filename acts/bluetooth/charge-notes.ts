@@ -1,7 +1,7 @@
 // What is stored of a device and its battery, as the computations want it.
 import { type Noted, storyOf } from "#core/bluetooth/log.ts";
 import type { Charged } from "#core/bluetooth/readiness.ts";
-import type { ChargeRow, DeviceRow } from "#db/devices.ts";
+import type { ChargeRow, DeviceRow } from "#db/kit/devices.ts";
 
 /** Nothing of what was struck. */
 export function notedOf({ kind, percent, at, struck_why }: ChargeRow): Noted[] {

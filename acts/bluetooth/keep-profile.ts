@@ -1,9 +1,9 @@
 // A programmer keeps a profile: a file that was read from one of our radios, under a name.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { backupById } from "#db/backups.ts";
-import { deviceById } from "#db/devices.ts";
-import { addProfile, profilesOf } from "#db/profiles.ts";
+import { deviceById } from "#db/kit/devices.ts";
+import { addProfile, profilesOf } from "#db/kit/profiles.ts";
+import { backupById } from "#db/run/backups.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

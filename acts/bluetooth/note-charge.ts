@@ -3,7 +3,7 @@ import { z } from "zod";
 import { storyOf } from "#core/bluetooth/log.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { localInstant, now } from "#db/clock.ts";
-import { addCharge, chargesOf, deviceById } from "#db/devices.ts";
+import { addCharge, chargesOf, deviceById } from "#db/kit/devices.ts";
 import { defineAct } from "../define.ts";
 import { id, localTime } from "../shapes.ts";
 import { notedOf } from "./charge-notes.ts";

@@ -2,8 +2,8 @@
 import { z } from "zod";
 import { isOutOfUse } from "#core/kit/kinds/devices.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { deviceById } from "#db/devices.ts";
-import { addPairing, addPairingEvent, endPairing } from "#db/pairings.ts";
+import { deviceById } from "#db/kit/devices.ts";
+import { addPairing, addPairingEvent, endPairing } from "#db/kit/pairings.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

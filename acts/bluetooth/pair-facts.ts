@@ -4,9 +4,9 @@ import { LEAST_TO_PAIR } from "#core/bluetooth/readiness.ts";
 import { type PairSetting, readPairSetting } from "#core/kit/entry.ts";
 import { isOutOfUse } from "#core/kit/kinds/devices.ts";
 import type { PairFacts } from "#core/run/purposes/pair.ts";
-import { type DeviceRow, deviceById, type PairAdviceRow, pairAdviceRows } from "#db/devices.ts";
-import { dossierHead } from "#db/dossier.ts";
-import { pairingsOf } from "#db/pairings.ts";
+import { type DeviceRow, deviceById, type PairAdviceRow, pairAdviceRows } from "#db/kit/devices.ts";
+import { pairingsOf } from "#db/kit/pairings.ts";
+import { dossierHead } from "#db/model/dossier.ts";
 import type { Tx } from "#db/pool.ts";
 
 export const adviceOf = (row: PairAdviceRow): PairAdvice => ({

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { chargeNow } from "#core/bluetooth/readiness.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { now } from "#db/clock.ts";
-import { addCharge, chargesOf, deviceById } from "#db/devices.ts";
+import { addCharge, chargesOf, deviceById } from "#db/kit/devices.ts";
 import { simulatedLevel } from "#simulators/bluetooth/air.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

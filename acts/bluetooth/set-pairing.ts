@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { readPairSetting } from "#core/kit/entry.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { setPairing as set } from "#db/pairings.ts";
+import { setPairing as set } from "#db/kit/pairings.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

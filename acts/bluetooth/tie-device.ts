@@ -1,9 +1,9 @@
 // A programmer's own firmware is kept like a radio's: as a unit of a model that has components and releases, with standings, needs and routes.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { deviceById, deviceOf, tieDevice as tie } from "#db/devices.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { unitByTag } from "#db/units.ts";
+import { deviceById, deviceOf, tieDevice as tie } from "#db/kit/devices.ts";
+import { unitByTag } from "#db/unit/units.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

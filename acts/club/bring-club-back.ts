@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { readClubDocument } from "#core/club/document.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { bringClubBack as bring } from "#db/club-document.ts";
+import { bringClubBack as bring } from "#db/club/document.ts";
 import { isAway } from "#db/errors.ts";
 import { defineAct } from "../define.ts";
 

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { OFFERS } from "#core/club/first-steps.ts";
 import { good } from "#core/quantities/result.ts";
-import { putUnwanted } from "#db/club-progress.ts";
+import { putUnwanted } from "#db/club/progress.ts";
 import { defineAct } from "../define.ts";
 
 export const setFirstStep = defineAct({

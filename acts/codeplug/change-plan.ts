@@ -1,9 +1,14 @@
 // The draft of the club's plan of channels is changed, one thing at a time; the first change makes the draft.
 import { z } from "zod";
-import { changePlan as changed, type PlanChange, planChange, type StoredPlan } from "#core/codeplug/plan.ts";
+import {
+  changePlan as changed,
+  type PlanChange,
+  planChange,
+  type StoredPlan,
+} from "#core/codeplug/plan/plan.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { addPlan, planDraft, planNow, putDraft } from "#db/codeplug/plans.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { addPlan, planDraft, planNow, putDraft } from "#db/plans.ts";
 import { defineAct } from "../define.ts";
 
 /** `version`: of the draft that the person saw; 0: there was none. Problems: `meanwhile`; those of `changePlan`. */

@@ -1,18 +1,18 @@
 // What a radio's codeplug is held against: gathered once, for pages, cures and runs.
 
-import { type CodeplugCheck, habitsOf } from "#core/codeplug/check-codeplug.ts";
+import { type CodeplugCheck, habitsOf } from "#core/codeplug/check/check-codeplug.ts";
 import type { CodeplugLists } from "#core/codeplug/document.ts";
 import { digitsOf, identityState } from "#core/codeplug/identity.ts";
 import { allowedOn, classOf } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { policyOn } from "#core/unit/policy.ts";
-import { identities, known } from "#db/identities.ts";
-import { knownMode, modesOf } from "#db/modes.ts";
-import { codeplugFactsOf, planNow, tablesOf } from "#db/plans.ts";
+import { identities, known } from "#db/codeplug/identities.ts";
+import { codeplugFactsOf, planNow, tablesOf } from "#db/codeplug/plans.ts";
+import { repeaters } from "#db/codeplug/repeaters.ts";
+import { knownMode, modesOf } from "#db/model/modes.ts";
+import { bandPlan } from "#db/model/segments.ts";
 import type { Tx } from "#db/pool.ts";
-import { repeaters } from "#db/repeaters.ts";
-import { bandPlan } from "#db/segments.ts";
-import type { LoadedSituation } from "#db/situation.ts";
+import type { LoadedSituation } from "#db/unit/situation.ts";
 
 const NOTHING_SAID = { rule: "as it is" } as const;
 

@@ -10,9 +10,9 @@ import {
   codeplugNow,
   codeplugOfBackup,
   proveCodeplug,
-} from "#db/codeplugs.ts";
-import { fileContent, filePart, fileSize, PART } from "#db/files.ts";
+} from "#db/codeplug/codeplugs.ts";
 import type { Tx } from "#db/pool.ts";
+import { fileContent, filePart, fileSize, PART } from "#db/run/files.ts";
 import type { Happened, Outcome } from "../run/run-happened.ts";
 import { id } from "../shapes.ts";
 

@@ -2,7 +2,7 @@
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import { good } from "#core/quantities/result.ts";
-import { putRepeater, repeaters } from "#db/repeaters.ts";
+import { putRepeater, repeaters } from "#db/codeplug/repeaters.ts";
 import { defineAct } from "../define.ts";
 import { repeaterFields } from "./write-repeater.ts";
 

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { LIST_KINDS } from "#core/codeplug/document.ts";
 import { mergeList as merged } from "#core/codeplug/lists.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { addCodeplug, codeplugById } from "#db/codeplugs.ts";
+import { addCodeplug, codeplugById } from "#db/codeplug/codeplugs.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -3,9 +3,9 @@ import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { identityById, putIdentity } from "#db/identities.ts";
-import { personById } from "#db/people.ts";
-import { unitById } from "#db/units.ts";
+import { personById } from "#db/club/people.ts";
+import { identityById, putIdentity } from "#db/codeplug/identities.ts";
+import { unitById } from "#db/unit/units.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

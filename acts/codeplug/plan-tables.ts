@@ -2,14 +2,14 @@
 import { createHash } from "node:crypto";
 import { writeDocument } from "#core/codeplug/document.ts";
 import { layFactsOf } from "#core/codeplug/facts.ts";
-import { type LaidOut, layOut, type PlanBlock } from "#core/codeplug/lay-out.ts";
-import { resolved, type StoredPlan } from "#core/codeplug/plan.ts";
+import { type LaidOut, layOut, type PlanBlock } from "#core/codeplug/plan/lay-out.ts";
+import { resolved, type StoredPlan } from "#core/codeplug/plan/plan.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import { sumOf } from "#db/codeplugs.ts";
-import { knownMode, modesByModel } from "#db/modes.ts";
-import { type CodeplugFactsRow, codeplugFactsOf } from "#db/plans.ts";
+import { sumOf } from "#db/codeplug/codeplugs.ts";
+import { type CodeplugFactsRow, codeplugFactsOf } from "#db/codeplug/plans.ts";
+import { listed, repeaters } from "#db/codeplug/repeaters.ts";
+import { knownMode, modesByModel } from "#db/model/modes.ts";
 import type { Tx } from "#db/pool.ts";
-import { listed, repeaters } from "#db/repeaters.ts";
 
 export type LaidTable = {
   readonly row: CodeplugFactsRow;

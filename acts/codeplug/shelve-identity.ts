@@ -1,7 +1,7 @@
 // A digital ID or a call sign is nobody's any more.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { identityById, shelveIdentity as shelve } from "#db/identities.ts";
+import { identityById, shelveIdentity as shelve } from "#db/codeplug/identities.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -3,9 +3,9 @@ import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import { codeplugFacts } from "#core/codeplug/facts.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { modelById } from "#db/models.ts";
-import { modesOf } from "#db/modes.ts";
-import { codeplugFactsOf, putCodeplugFacts } from "#db/plans.ts";
+import { codeplugFactsOf, putCodeplugFacts } from "#db/codeplug/plans.ts";
+import { modelById } from "#db/model/models.ts";
+import { modesOf } from "#db/model/modes.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

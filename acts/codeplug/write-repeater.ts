@@ -3,9 +3,9 @@ import { z } from "zod";
 import { hertz } from "#core/modes/band-shape.ts";
 import { sameValue } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { accessShape, putRepeater, repeaterById } from "#db/codeplug/repeaters.ts";
 import { isDuplicate } from "#db/errors.ts";
 import type { Tx } from "#db/pool.ts";
-import { accessShape, putRepeater, repeaterById } from "#db/repeaters.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

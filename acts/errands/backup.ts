@@ -4,7 +4,7 @@ import { chainsOfUnit } from "#core/kit/tooling.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { composeBackup } from "#core/run/purposes/backup.ts";
 import { composeRestore } from "#core/run/purposes/restore.ts";
-import { backupById } from "#db/backups.ts";
+import { backupById } from "#db/run/backups.ts";
 import { id } from "../shapes.ts";
 import { defineErrand } from "./errand.ts";
 import { chainKey, chosen, erasingIn, momentOf, workFacts } from "./work.ts";

@@ -4,7 +4,7 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import type { Result } from "#core/quantities/result.ts";
 import type { KnownProcedure } from "#core/run/procedure.ts";
 import type { Tx } from "#db/pool.ts";
-import type { LoadedSituation } from "#db/situation.ts";
+import type { LoadedSituation } from "#db/unit/situation.ts";
 import type { Planned, PlanProblem } from "./planned.ts";
 
 /** What is known of the radio when it is planned for. */

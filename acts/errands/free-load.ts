@@ -4,15 +4,15 @@ import { loadFor, loadInWords } from "#core/measure/load.ts";
 import { mostWatts } from "#core/modes/mode.ts";
 import { sendings } from "#core/run/blocks.ts";
 import type { RunPlan } from "#core/run/plan.ts";
-import { dossierHead } from "#db/dossier.ts";
-import { loadKit } from "#db/kit.ts";
-import { gearRows } from "#db/kit-put.ts";
-import { antennaAdapters } from "#db/kit-rows.ts";
-import { modesOf } from "#db/modes.ts";
+import { loadKit } from "#db/kit/kit.ts";
+import { gearRows } from "#db/kit/put.ts";
+import { antennaAdapters } from "#db/kit/rows.ts";
+import { dossierHead } from "#db/model/dossier.ts";
+import { modesOf } from "#db/model/modes.ts";
 import { only } from "#db/only.ts";
 import type { Tx } from "#db/pool.ts";
-import { type Thing, thingsTaken } from "#db/runs.ts";
-import { unitById } from "#db/units.ts";
+import { type Thing, thingsTaken } from "#db/run/runs.ts";
+import { unitById } from "#db/unit/units.ts";
 
 /** So long one sends at a time, in seconds: long enough to see whether it does. */
 const SECONDS = 10;

@@ -8,8 +8,8 @@ import { goalOfNeeds, goalsBeside, stateOfUnit, wayOf } from "#core/route/way.ts
 import { composeUpdate } from "#core/run/purposes/update.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import { orderVersions } from "#core/version/version.ts";
-import { modelById } from "#db/models.ts";
-import type { LoadedSituation } from "#db/situation.ts";
+import { modelById } from "#db/model/models.ts";
+import type { LoadedSituation } from "#db/unit/situation.ts";
 import { pairsOf } from "../bluetooth/pair-facts.ts";
 import { id } from "../shapes.ts";
 import { defineErrand, type Known } from "./errand.ts";

@@ -2,18 +2,18 @@
 import { z } from "zod";
 import { leastToProgram } from "#core/bluetooth/readiness.ts";
 import type { Purpose } from "#core/dossier/procedure.ts";
-import type { Chain, Chains } from "#core/kit/chain.ts";
+import type { Chain, Chains } from "#core/kit/chain/chain.ts";
 import { ratedWatts } from "#core/modes/mode.ts";
 import { stateOfUnit } from "#core/route/way.ts";
 import type { Measuring, WorkFacts } from "#core/run/blocks.ts";
 import { holdsFor, type KnownProcedure, type Moment, procedureFor } from "#core/run/procedure.ts";
-import { deviceOf } from "#db/devices.ts";
-import { loadKit } from "#db/kit.ts";
-import { releasesOf, revisionsOf } from "#db/models.ts";
-import { knownMode, type ModeRow, modesOf } from "#db/modes.ts";
+import { deviceOf } from "#db/kit/devices.ts";
+import { loadKit } from "#db/kit/kit.ts";
+import { releasesOf, revisionsOf } from "#db/model/models.ts";
+import { knownMode, type ModeRow, modesOf } from "#db/model/modes.ts";
 import type { Tx } from "#db/pool.ts";
-import type { Thing } from "#db/runs.ts";
-import type { LoadedSituation } from "#db/situation.ts";
+import type { Thing } from "#db/run/runs.ts";
+import type { LoadedSituation } from "#db/unit/situation.ts";
 import type { Planned } from "./planned.ts";
 
 /** Another chain than the best, as it was chosen. */

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { usbText } from "#core/kit/bridge.ts";
 import { good } from "#core/quantities/result.ts";
-import { putUsbId } from "#db/usb.ts";
+import { putUsbId } from "#db/kit/usb.ts";
 import { defineAct } from "../define.ts";
 
 const sixteenBits = z.number().int().min(0).max(0xffff);

@@ -2,8 +2,8 @@
 import { z } from "zod";
 import { KINDS } from "#core/kit/kinds/kinds.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { shelveThing as shelve, usersOf } from "#db/kit-put.ts";
-import { loadKnown, valuesOf } from "#db/kit-values.ts";
+import { shelveThing as shelve, usersOf } from "#db/kit/put.ts";
+import { loadKnown, valuesOf } from "#db/kit/values.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { kindShape } from "./thing-fields.ts";

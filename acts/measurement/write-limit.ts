@@ -4,7 +4,7 @@ import { limitShape } from "#core/measure/harmonics.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { isDuplicate } from "#db/errors.ts";
 import type { Tx } from "#db/pool.ts";
-import { limitsOf, putLimit } from "#db/spectra.ts";
+import { limitsOf, putLimit } from "#db/unit/spectra.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -5,7 +5,7 @@ import { MOST_SEGMENTS } from "#core/modes/plan-document.ts";
 import { segmentShape } from "#core/modes/privileges-shape.ts";
 import { listed } from "#core/quantities/list.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { addSegments, bandPlan, shelveSegmentsOf } from "#db/segments.ts";
+import { addSegments, bandPlan, shelveSegmentsOf } from "#db/model/segments.ts";
 import { defineAct } from "../define.ts";
 
 /** Problem: `full`, if the plan would have more lines than it may. */

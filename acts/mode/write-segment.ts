@@ -4,8 +4,8 @@ import { MOST_SEGMENTS } from "#core/modes/plan-document.ts";
 import type { Segment } from "#core/modes/privileges.ts";
 import { segmentShape } from "#core/modes/privileges-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
+import { addSegments, bandPlan, changeSegment } from "#db/model/segments.ts";
 import type { Tx } from "#db/pool.ts";
-import { addSegments, bandPlan, changeSegment } from "#db/segments.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,9 +1,9 @@
 // Somebody has seen that a fact of a dossier holds, and on which firmware.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { addConfirmation, CONFIRMABLE, dossierHead, proceduresOf, quirksOf } from "#db/dossier.ts";
-import { modelById, releasesOf } from "#db/models.ts";
-import { modesOf } from "#db/modes.ts";
+import { addConfirmation, CONFIRMABLE, dossierHead, proceduresOf, quirksOf } from "#db/model/dossier.ts";
+import { modelById, releasesOf } from "#db/model/models.ts";
+import { modesOf } from "#db/model/modes.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -3,8 +3,8 @@ import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { numberingShape } from "#core/version/numbering.ts";
-import { loadCatalogues } from "#db/facts.ts";
-import { confirmNumbering as confirm } from "#db/models.ts";
+import { confirmNumbering as confirm } from "#db/model/models.ts";
+import { loadCatalogues } from "#db/unit/facts.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

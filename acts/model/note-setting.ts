@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { settingStanding } from "#core/dossier/service.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { addUnitSetting, serviceItems, settingsIn, unitSettings } from "#db/service.ts";
+import { addUnitSetting, serviceItems, settingsIn, unitSettings } from "#db/model/service.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

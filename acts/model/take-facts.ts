@@ -5,6 +5,7 @@ import { filledUp } from "#core/dossier/fill-up.ts";
 import { identityShape } from "#core/dossier/identity.ts";
 import type { Source } from "#core/quantities/source.ts";
 import { contradictionsOf } from "#core/release/contradictions.ts";
+import { oursFor, writeDossier } from "#db/model/document.ts";
 import {
   dossierHead,
   proceduresOf,
@@ -13,15 +14,14 @@ import {
   putProcedure,
   putQuirk,
   quirksOf,
-} from "#db/dossier.ts";
-import { oursFor, writeDossier } from "#db/dossier-document.ts";
-import { loadCatalogues } from "#db/facts.ts";
-import { confirmNumbering, modelById, putModel, releasesOf, revisionsOf } from "#db/models.ts";
-import { modeFacts, modesOf, putMode } from "#db/modes.ts";
-import { addParts } from "#db/parts.ts";
+} from "#db/model/dossier.ts";
+import { confirmNumbering, modelById, putModel, releasesOf, revisionsOf } from "#db/model/models.ts";
+import { modeFacts, modesOf, putMode } from "#db/model/modes.ts";
+import { addParts } from "#db/model/parts.ts";
+import { addRelease, correctRelease, markDraft } from "#db/model/releases.ts";
+import { type ItemKind, putServiceItem, serviceItems } from "#db/model/service.ts";
 import type { Tx } from "#db/pool.ts";
-import { addRelease, correctRelease, markDraft } from "#db/releases.ts";
-import { type ItemKind, putServiceItem, serviceItems } from "#db/service.ts";
+import { loadCatalogues } from "#db/unit/facts.ts";
 import type { Who } from "../define.ts";
 
 /** So many facts are taken over at once: more would keep the page waiting. */

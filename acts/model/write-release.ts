@@ -12,11 +12,11 @@ import { type Contradiction, contradictionsOf } from "#core/release/contradictio
 import { releaseShape } from "#core/release/release.ts";
 import { changesOf, imagined, type StoredRelease, writtenOf } from "#core/release/stored.ts";
 import { isAhead } from "#core/release/withdrawal.ts";
-import { keepFile } from "#db/files.ts";
-import { modelById, revisionsOf } from "#db/models.ts";
+import { modelById, revisionsOf } from "#db/model/models.ts";
+import { addRelease, correctRelease, releaseById } from "#db/model/releases.ts";
 import type { Tx } from "#db/pool.ts";
-import { addRelease, correctRelease, releaseById } from "#db/releases.ts";
-import { type LoadedSituation, loadSituations } from "#db/situation.ts";
+import { keepFile } from "#db/run/files.ts";
+import { type LoadedSituation, loadSituations } from "#db/unit/situation.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

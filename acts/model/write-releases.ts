@@ -5,7 +5,7 @@ import { bad, good } from "#core/quantities/result.ts";
 import { MOST_PROPOSALS } from "#core/release/notes.ts";
 import { releaseShape, type WrittenRelease } from "#core/release/release.ts";
 import { imagined } from "#core/release/stored.ts";
-import { addRelease } from "#db/releases.ts";
+import { addRelease } from "#db/model/releases.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { loadForPreview, previewIn } from "./write-release.ts";

@@ -5,9 +5,9 @@ import { leavesAll } from "#core/quantities/merge.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { sourceShape } from "#core/quantities/source.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { modelById } from "#db/models.ts";
+import { modelById } from "#db/model/models.ts";
+import { type ItemRow, putServiceItem, serviceItems } from "#db/model/service.ts";
 import type { Tx } from "#db/pool.ts";
-import { type ItemRow, putServiceItem, serviceItems } from "#db/service.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,7 +1,7 @@
 // Somebody ends sessions of their own: one, or all but one.
 import { z } from "zod";
 import { good } from "#core/quantities/result.ts";
-import { endSessions as end } from "#db/sessions.ts";
+import { endSessions as end } from "#db/club/sessions.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

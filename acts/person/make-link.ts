@@ -1,8 +1,8 @@
 // A keeper has a link made with which somebody chooses a password. Whoever has it can, once, within a day.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { personById } from "#db/people.ts";
-import { makeLink as make } from "#db/sessions.ts";
+import { personById } from "#db/club/people.ts";
+import { makeLink as make } from "#db/club/sessions.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -3,8 +3,8 @@ import { z } from "zod";
 import { ROLES, readRole } from "#core/club/acts.ts";
 import { LONGEST_ADDRESS } from "#core/club/address.ts";
 import { bad } from "#core/quantities/result.ts";
+import { isLastKeeper, type PersonFields, type PersonRow } from "#db/club/people.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { isLastKeeper, type PersonFields, type PersonRow } from "#db/people.ts";
 
 export const personShape = z.object({
   name: z.string({ error: "A person has a name." }).trim().min(1).max(100, "At most 100 signs."),

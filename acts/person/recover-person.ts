@@ -1,7 +1,7 @@
 // Somebody who had left comes back.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { personById, recoverPerson as recover } from "#db/people.ts";
+import { personById, recoverPerson as recover } from "#db/club/people.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { personRefused } from "./person-fields.ts";

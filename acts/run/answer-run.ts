@@ -4,7 +4,7 @@ import { may } from "#core/club/acts.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { sentEvent } from "#core/run/event.ts";
 import { applyEvent, foldRun, type Unfit } from "#core/run/fold.ts";
-import { addEvent, eventsOf, hearFrom, holdRun, lockRun, runById } from "#db/runs.ts";
+import { addEvent, eventsOf, hearFrom, holdRun, lockRun, runById } from "#db/run/runs.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { heldByOther } from "../unit/held-by.ts";

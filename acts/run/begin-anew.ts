@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { foldRun } from "#core/run/fold.ts";
-import { addEvent, endRun, eventsOf, lockRun, runById } from "#db/runs.ts";
+import { addEvent, endRun, eventsOf, lockRun, runById } from "#db/run/runs.ts";
 import { defineAct } from "../define.ts";
 import { type Errand, errandShape } from "../errands/plan.ts";
 import { id } from "../shapes.ts";

@@ -2,12 +2,12 @@
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { keepFile } from "#db/files.ts";
 import type { Tx } from "#db/pool.ts";
-import { benchRules, practiceOf } from "#db/practice.ts";
-import { addRun, addThings } from "#db/runs.ts";
-import { simulatedState } from "#db/simulated.ts";
-import type { UnitRow } from "#db/units.ts";
+import { keepFile } from "#db/run/files.ts";
+import { benchRules, practiceOf } from "#db/run/practice.ts";
+import { addRun, addThings } from "#db/run/runs.ts";
+import { simulatedState } from "#db/unit/simulated.ts";
+import type { UnitRow } from "#db/unit/units.ts";
 import { sumOfFile } from "../codeplug/codeplug-file.ts";
 import { defineAct, type Who } from "../define.ts";
 import { type Errand, errandShape, isWork, planFor } from "../errands/plan.ts";

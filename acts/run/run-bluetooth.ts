@@ -2,11 +2,11 @@
 import { z } from "zod";
 import { nextStep } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
-import { addCharge, deviceById, deviceOf, deviceRows } from "#db/devices.ts";
-import { addPairing, addPairingEvent, endPairing } from "#db/pairings.ts";
+import { addCharge, deviceById, deviceOf, deviceRows } from "#db/kit/devices.ts";
+import { addPairing, addPairingEvent, endPairing } from "#db/kit/pairings.ts";
+import { addProfileUse, profileById } from "#db/kit/profiles.ts";
 import type { Tx } from "#db/pool.ts";
-import { addProfileUse, profileById } from "#db/profiles.ts";
-import { thingsTaken } from "#db/runs.ts";
+import { thingsTaken } from "#db/run/runs.ts";
 import { losePairings } from "../bluetooth/lose-pairings.ts";
 import { pairingsBeside } from "../bluetooth/pair-facts.ts";
 import { id } from "../shapes.ts";

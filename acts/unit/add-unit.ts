@@ -2,7 +2,7 @@
 import { bad, good } from "#core/quantities/result.ts";
 import { unitShape } from "#core/unit/fields.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { addUnit as add } from "#db/units.ts";
+import { addUnit as add } from "#db/unit/units.ts";
 import { defineAct } from "../define.ts";
 import { hasModel } from "./unit-fields.ts";
 

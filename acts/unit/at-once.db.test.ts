@@ -3,7 +3,7 @@ import pg from "pg";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { writtenUnit } from "#core/unit/fields.ts";
 import { withClub } from "#db/pool.ts";
-import { unitByTag } from "#db/units.ts";
+import { unitByTag } from "#db/unit/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { perform, performIn } from "../define.ts";
 import { answerRun } from "../run/answer-run.ts";

@@ -2,7 +2,7 @@
 import { bad, good } from "#core/quantities/result.ts";
 import { unitChanges, unitShape, writtenUnit } from "#core/unit/fields.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { changeUnit as change, lockUnit, unitById } from "#db/units.ts";
+import { changeUnit as change, lockUnit, unitById } from "#db/unit/units.ts";
 import { defineAct } from "../define.ts";
 import { carryReadings } from "../reading/carry-readings.ts";
 import { id } from "../shapes.ts";

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { setHold } from "#db/units.ts";
+import { setHold } from "#db/unit/units.ts";
 import { defineAct } from "../define.ts";
 import { id, MOST_UNITS, why } from "../shapes.ts";
 

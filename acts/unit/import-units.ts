@@ -11,8 +11,8 @@ import { DELIMITERS, MOST_COLUMNS, MOST_ROWS, readTable } from "#core/import/tab
 import { plainDate } from "#core/quantities/date-shape.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { DATE_ORDERS } from "#core/quantities/signs.ts";
-import { bringIn } from "#db/import.ts";
-import { knownClub } from "#db/import-known.ts";
+import { bringIn } from "#db/unit/import.ts";
+import { knownClub } from "#db/unit/import-known.ts";
 import { defineAct } from "../define.ts";
 
 /** What was said of a sheet: how it is written, what its columns mean, and what is nearly a model. */

@@ -1,7 +1,7 @@
 // A hold is lifted.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { setHold } from "#db/units.ts";
+import { setHold } from "#db/unit/units.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "./unit-here.ts";

@@ -1,8 +1,8 @@
 // Which hardware revision a radio has, once somebody knows.
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
-import { revisionsOf } from "#db/models.ts";
-import { setHardware } from "#db/units.ts";
+import { revisionsOf } from "#db/model/models.ts";
+import { setHardware } from "#db/unit/units.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "./unit-here.ts";

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { shelveUnit, unitById } from "#db/units.ts";
+import { shelveUnit, unitById } from "#db/unit/units.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

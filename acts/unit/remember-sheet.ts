@@ -4,7 +4,7 @@ import { toMeaning } from "#core/import/columns.ts";
 import { LONGEST_NOTHING, MOST_NOTHING } from "#core/import/nothing.ts";
 import { MOST_COLUMNS } from "#core/import/table.ts";
 import { good } from "#core/quantities/result.ts";
-import { rememberSheet as remember } from "#db/sheets.ts";
+import { rememberSheet as remember } from "#db/unit/sheets.ts";
 import { defineAct } from "../define.ts";
 
 /** How a sheet was read is remembered for the next one with the same head. */

@@ -2,8 +2,8 @@
 import { z } from "zod";
 import { bad, good } from "#core/quantities/result.ts";
 import { newestReading } from "#core/unit/unit.ts";
-import { putSimulated } from "#db/simulated.ts";
-import { loadSituation } from "#db/situation.ts";
+import { putSimulated } from "#db/unit/simulated.ts";
+import { loadSituation } from "#db/unit/situation.ts";
 import { newRadio } from "#simulators/radio/radio.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -2,11 +2,11 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { addDays } from "#core/quantities/date.ts";
 import { standingsOf } from "#core/unit/standing.ts";
-import { type LogFilter, readLog } from "#db/log.ts";
+import { type LogFilter, readLog } from "#db/club/log.ts";
 import type { Tx } from "#db/pool.ts";
-import { readingsOf } from "#db/readings.ts";
-import { loadSituation } from "#db/situation.ts";
-import { unitByTag } from "#db/units.ts";
+import { readingsOf } from "#db/unit/readings.ts";
+import { loadSituation } from "#db/unit/situation.ts";
+import { unitByTag } from "#db/unit/units.ts";
 import { type DemoClub, demoClub } from "../../demo/testing.ts";
 import { performIn } from "../define.ts";
 import { moveReading } from "../reading/move-reading.ts";

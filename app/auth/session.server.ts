@@ -3,7 +3,7 @@ import { createCookie, type MiddlewareFunction, redirect } from "react-router";
 import { type Role, readRole } from "#core/club/acts.ts";
 import { dateInZone } from "#core/quantities/date.ts";
 import { noticeClock } from "#db/clock.ts";
-import { closeSession, openSession, sessionPerson } from "#db/sessions.ts";
+import { closeSession, openSession, sessionPerson } from "#db/club/sessions.ts";
 import { isAwayAnswer, orAway } from "../away.server.ts";
 import { awayContext, sessionContext } from "../context.ts";
 import { deviceOf, markDevice } from "./device.server.ts";

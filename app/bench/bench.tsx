@@ -2,8 +2,8 @@
 import { Link, useActionData } from "react-router";
 import { foldRun, nextStep } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
-import { benchRules } from "#db/practice.ts";
-import { eventsOf, isSilent, openRuns, thingsTaken } from "#db/runs.ts";
+import { benchRules } from "#db/run/practice.ts";
+import { eventsOf, isSilent, openRuns, thingsTaken } from "#db/run/runs.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

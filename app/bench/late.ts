@@ -2,7 +2,7 @@
 // whoever gave them: somebody else who signs in here is told that there is something, sees nothing of it, and sends none of it.
 import { useEffect, useSyncExternalStore } from "react";
 import type { Happening } from "#core/run/event.ts";
-import { eventId } from "./happenings.ts";
+import { eventId } from "./run/happenings.ts";
 import type { Pending } from "./shown.ts";
 
 /** Whose answers, in which run. */

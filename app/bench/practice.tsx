@@ -3,9 +3,9 @@ import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { notePractice } from "#acts/run/note-practice.ts";
 import { CAUSES } from "#core/run/causes.ts";
-import { dossierHead, proceduresOf } from "#db/dossier.ts";
-import { modelById, modelsToPick } from "#db/models.ts";
-import { benchRules, practiceOf, practisable } from "#db/practice.ts";
+import { dossierHead, proceduresOf } from "#db/model/dossier.ts";
+import { modelById, modelsToPick } from "#db/model/models.ts";
+import { benchRules, practiceOf, practisable } from "#db/run/practice.ts";
 import { type Exercise, isClean, type Practice as State } from "#simulators/radio/practice.ts";
 import { FAULTS, type FaultKind } from "#simulators/radio/state.ts";
 import { SYMPTOM } from "#simulators/radio/work.ts";
@@ -23,7 +23,7 @@ import { PURPOSE_WORD, sayStep } from "../ui/words/step.ts";
 import type { Route } from "./+types/practice";
 import { Handset } from "./handset.tsx";
 import type { PracticeOrder } from "./practice.worker.ts";
-import { Hands, Verdict } from "./verdict.tsx";
+import { Hands, Verdict } from "./run/verdict.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "Practice · Mossy Cabinet" }];
 

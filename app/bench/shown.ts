@@ -4,7 +4,7 @@ import { causesFor, oddAt } from "#core/run/causes.ts";
 import type { RunEvent, SentEvent } from "#core/run/event.ts";
 import { foldRun, gateHolds, nextStep } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
-import type { LoadedRun } from "./load-run.server.ts";
+import type { LoadedRun } from "./run/load-run.server.ts";
 
 /** An answer that could not be sent yet, with the instant at which it was given. */
 export type Pending = SentEvent & { readonly at: string };

@@ -6,7 +6,7 @@ import { useClub, useMay } from "../ui/club.ts";
 import { namesOf } from "../ui/why.tsx";
 import { capital } from "../ui/words/capital.ts";
 import { sayNeed, saySince } from "../ui/words/needs/index.ts";
-import { STANDING_WORD, sayStanding } from "../ui/words/standing.ts";
+import { STANDING_WORD, sayStanding } from "../ui/words/unit/standing.ts";
 import type { ChosenDrawer } from "./load.server.ts";
 
 export function Chosen(props: ChosenDrawer) {

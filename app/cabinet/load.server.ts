@@ -8,14 +8,14 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { type Standing, type StandingName, standingsOf } from "#core/unit/standing.ts";
-import { openNeeds, type WallNeed } from "#db/board.ts";
 import { now as nowIn } from "#db/clock.ts";
-import { modesByModel } from "#db/modes.ts";
+import { modesByModel } from "#db/model/modes.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadSituations } from "#db/situation.ts";
-import { drawersOfWall } from "#db/units.ts";
+import { openNeeds, type WallNeed } from "#db/unit/board.ts";
+import { loadSituations } from "#db/unit/situation.ts";
+import { drawersOfWall } from "#db/unit/units.ts";
 import { loadCharge } from "../shared/load-charge.server.ts";
-import { releaseNamer } from "../ui/words/preview.ts";
+import { releaseNamer } from "../ui/words/unit/preview.ts";
 
 /** What a drawer shows; what is not so is left out, since there are hundreds of them. */
 export type Drawer = {

@@ -2,11 +2,11 @@
 import { transmitOf } from "#core/modes/mode.ts";
 import { byConcern, classOf, modeStanding } from "#core/modes/standing.ts";
 import { policyOn } from "#core/unit/policy.ts";
-import { groups } from "#db/club.ts";
-import { knownMode, modesByModel } from "#db/modes.ts";
-import { bandPlan } from "#db/segments.ts";
-import { loadSituations } from "#db/situation.ts";
-import { drawersOfWall } from "#db/units.ts";
+import { groups } from "#db/club/club.ts";
+import { knownMode, modesByModel } from "#db/model/modes.ts";
+import { bandPlan } from "#db/model/segments.ts";
+import { loadSituations } from "#db/unit/situation.ts";
+import { drawersOfWall } from "#db/unit/units.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { Caution } from "../ui/caution.tsx";

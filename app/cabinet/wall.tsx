@@ -4,8 +4,8 @@ import { useRef } from "react";
 import { LOW } from "#core/bluetooth/readiness.ts";
 import { useClub } from "../ui/club.ts";
 import { MOSS_WORD, Moss } from "../ui/moss.tsx";
-import { STANDING_WORD } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
+import { STANDING_WORD } from "../ui/words/unit/standing.ts";
 import type { Drawer, Shelf } from "./load.server.ts";
 
 export const LENSES = [

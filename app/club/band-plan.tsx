@@ -2,7 +2,7 @@
 import { data, Link } from "react-router";
 import { importBandPlan } from "#acts/mode/import-band-plan.ts";
 import { classesOf, privilegesOn } from "#core/modes/privileges.ts";
-import { bandPlan } from "#db/segments.ts";
+import { bandPlan } from "#db/model/segments.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

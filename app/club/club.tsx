@@ -2,9 +2,9 @@
 
 import { Link } from "react-router";
 import { listed } from "#core/quantities/list.ts";
-import { releaseNames } from "#db/board.ts";
-import { groups, lastBackup, places, shelvedUnits } from "#db/club.ts";
-import { people, shelvedPeople } from "#db/people.ts";
+import { groups, lastBackup, places, shelvedUnits } from "#db/club/club.ts";
+import { people, shelvedPeople } from "#db/club/people.ts";
+import { releaseNames } from "#db/unit/board.ts";
 import { readInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";

@@ -4,7 +4,7 @@ import { shelveLimit } from "#acts/measurement/shelve-limit.ts";
 import { writeLimit } from "#acts/measurement/write-limit.ts";
 import { limitShape, type NamedLimit } from "#core/measure/harmonics.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { limitsOf } from "#db/spectra.ts";
+import { limitsOf } from "#db/unit/spectra.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";

@@ -7,7 +7,7 @@ import { recoverPerson } from "#acts/person/recover-person.ts";
 import { shelvePerson } from "#acts/person/shelve-person.ts";
 import { ROLES } from "#core/club/acts.ts";
 import { mapped } from "#core/quantities/result.ts";
-import { type PersonRow, personById } from "#db/people.ts";
+import { type PersonRow, personById } from "#db/club/people.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";

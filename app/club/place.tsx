@@ -4,7 +4,7 @@ import { addPlace } from "#acts/club/add-place.ts";
 import { changePlace } from "#acts/club/change-place.ts";
 import { PLACE_KINDS, placeShape } from "#acts/club/place-fields.ts";
 import { mapped } from "#core/quantities/result.ts";
-import { type PlaceRow, places } from "#db/club.ts";
+import { type PlaceRow, places } from "#db/club/club.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";

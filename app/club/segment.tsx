@@ -6,7 +6,7 @@ import { classesOf, type Segment } from "#core/modes/privileges.ts";
 import { segmentShape } from "#core/modes/privileges-shape.ts";
 import { listed } from "#core/quantities/list.ts";
 import { bad, good } from "#core/quantities/result.ts";
-import { bandPlan } from "#db/segments.ts";
+import { bandPlan } from "#db/model/segments.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";

@@ -3,13 +3,13 @@ import type { OutDocument, OutUnit } from "#core/club/out.ts";
 import { isOpen, targetOn } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { standingsOf } from "#core/unit/standing.ts";
-import { loadCatalogues } from "#db/facts.ts";
-import { models } from "#db/models.ts";
+import { models } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadSituations } from "#db/situation.ts";
-import { wallUnits } from "#db/units.ts";
+import { loadCatalogues } from "#db/unit/facts.ts";
+import { loadSituations } from "#db/unit/situation.ts";
+import { wallUnits } from "#db/unit/units.ts";
 import type { SignedIn } from "../context.ts";
-import { releaseNamer } from "../ui/words/preview.ts";
+import { releaseNamer } from "../ui/words/unit/preview.ts";
 
 /** All radios that are not shelved, and all releases, whether a radio of their model is there or not. */
 export async function collect(tx: Tx, who: SignedIn): Promise<OutDocument> {

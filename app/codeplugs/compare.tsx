@@ -2,12 +2,12 @@
 import { useEffect, useState } from "react";
 
 import type { ChannelField, CodeplugChannel } from "#core/codeplug/channel.ts";
-import { type Compared, compareCodeplugs, leftToAlign } from "#core/codeplug/compare.ts";
+import { type Compared, compareCodeplugs, leftToAlign } from "#core/codeplug/check/compare.ts";
 import { LIST_KINDS } from "#core/codeplug/document.ts";
 import { compareLists } from "#core/codeplug/lists.ts";
 import { toneText } from "#core/codeplug/tone.ts";
 import { listed } from "#core/quantities/list.ts";
-import { codeplugById } from "#db/codeplugs.ts";
+import { codeplugById } from "#db/codeplug/codeplugs.ts";
 import type { Tx } from "#db/pool.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";

@@ -1,6 +1,6 @@
 // The file of a backup, part by part, so that none has to be in memory as a whole.
-import { backupById } from "#db/backups.ts";
-import { fileContent, filePart, PART } from "#db/files.ts";
+import { backupById } from "#db/run/backups.ts";
+import { fileContent, filePart, PART } from "#db/run/files.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { idIn, notFound, readInClub } from "../context.ts";
 import type { Route } from "./+types/file";

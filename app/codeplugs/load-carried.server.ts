@@ -3,10 +3,10 @@
 import { planTroubles, stripsOf } from "#core/codeplug/strips.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { countsOf } from "#core/unit/carried.ts";
-import { carried, MOST_TAGS } from "#db/codeplugs.ts";
-import { modelsToPick } from "#db/models.ts";
-import { modesById } from "#db/modes.ts";
-import { codeplugFactsOf, planDraft, planNow, tablesOf } from "#db/plans.ts";
+import { carried, MOST_TAGS } from "#db/codeplug/codeplugs.ts";
+import { codeplugFactsOf, planDraft, planNow, tablesOf } from "#db/codeplug/plans.ts";
+import { modelsToPick } from "#db/model/models.ts";
+import { modesById } from "#db/model/modes.ts";
 import type { Tx } from "#db/pool.ts";
 
 export async function loadCarried(tx: Tx) {

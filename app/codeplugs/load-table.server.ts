@@ -1,9 +1,9 @@
 // A table of channels by its address: a revision of a radio, or the plan's table of a model.
 import type { CodeplugChannel } from "#core/codeplug/channel.ts";
 import type { CodeplugLists } from "#core/codeplug/document.ts";
-import { codeplugById } from "#db/codeplugs.ts";
-import { modelById } from "#db/models.ts";
-import { tableById } from "#db/plans.ts";
+import { codeplugById } from "#db/codeplug/codeplugs.ts";
+import { tableById } from "#db/codeplug/plans.ts";
+import { modelById } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { idIn, notFound } from "../context.ts";
 

@@ -7,6 +7,7 @@ import { isHeld, isOpen } from "#core/needs/need.ts";
 import { needsOf } from "#core/needs/unit.ts";
 import { addDays } from "#core/quantities/date.ts";
 import { URGENCIES } from "#core/release/words.ts";
+import type { Tx } from "#db/pool.ts";
 import {
   BOARD_SORTS,
   type BoardGroup,
@@ -15,11 +16,10 @@ import {
   boardNames,
   openNeeds,
   unitsDue,
-} from "#db/board.ts";
-import type { Tx } from "#db/pool.ts";
-import { loadSituations } from "#db/situation.ts";
-import { loadUnits } from "#db/unit-facts.ts";
-import { shelveUnit, wallUnits } from "#db/units.ts";
+} from "#db/unit/board.ts";
+import { loadSituations } from "#db/unit/situation.ts";
+import { loadUnits } from "#db/unit/unit-facts.ts";
+import { shelveUnit, wallUnits } from "#db/unit/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWall } from "../cabinet/load.server.ts";
 import type { SignedIn } from "../context.ts";

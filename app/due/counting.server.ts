@@ -2,11 +2,11 @@
 
 import type { PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { type BoardRow, needsOfUnit } from "#db/board.ts";
-import { loadCatalogues } from "#db/facts.ts";
 import type { Tx } from "#db/pool.ts";
+import { type BoardRow, needsOfUnit } from "#db/unit/board.ts";
+import { loadCatalogues } from "#db/unit/facts.ts";
 import { type Counting, ordersOf } from "../shared/how-counted.tsx";
-import { releaseNamer } from "../ui/words/preview.ts";
+import { releaseNamer } from "../ui/words/unit/preview.ts";
 
 /** So many models are asked about on one page; the others are on their radios' pages. */
 const MOST = 10;

@@ -1,15 +1,15 @@
 // For rows of the board that want an install: with what it would be done, or what would make it possible, in a few words.
 
-import type { ChainVerdict } from "#core/kit/evidence.ts";
+import type { ChainVerdict } from "#core/kit/chain/evidence.ts";
 import { isKitKnown, toolingOfNeed } from "#core/kit/tooling.ts";
 import { targetOn } from "#core/needs/need.ts";
 import { listed } from "#core/quantities/list.ts";
-import type { BoardRow } from "#db/board.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadSituations } from "#db/situation.ts";
+import type { BoardRow } from "#db/unit/board.ts";
+import { loadSituations } from "#db/unit/situation.ts";
 import type { SignedIn } from "../context.ts";
-import { kitNames, whyNone } from "../shared/shown-chains.ts";
-import { sayChange, sayCost, sayVerdict } from "../ui/words/kit.ts";
+import { kitNames, whyNone } from "../shared/tools/shown-chains.ts";
+import { sayChange, sayCost, sayVerdict } from "../ui/words/kit/kit.ts";
 
 export type RowTooling = { readonly words: string; readonly verdict?: ChainVerdict; readonly word?: string };
 

@@ -4,7 +4,7 @@ import { addPlace } from "#acts/club/add-place.ts";
 import { changePlace } from "#acts/club/change-place.ts";
 import { perform } from "#acts/define.ts";
 import { plain } from "#core/quantities/date.ts";
-import { places } from "#db/club.ts";
+import { places } from "#db/club/club.ts";
 import { type Actor, oneAtATime, type Tx, withClub } from "#db/pool.ts";
 import { type TestDatabase, testDatabase, twoClubs } from "#db/testing.ts";
 import { BASELINE } from "./baseline.tsx";

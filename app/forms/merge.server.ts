@@ -1,7 +1,7 @@
 // What a form was drawn from, and how it is drawn again where somebody else has saved something meanwhile.
 import { z } from "zod";
 import { mergeTexts } from "#core/quantities/merge.ts";
-import { clip } from "../ui/words/standing.ts";
+import { clip } from "../ui/words/unit/standing.ts";
 import { BASELINE, type DrawnFrom } from "./baseline.tsx";
 
 export type Drawn = DrawnFrom;

@@ -1,7 +1,7 @@
 // The finder's answers, and its page for those without scripts.
 import { Form, Link } from "react-router";
 import { ranked } from "#core/club/ranking.ts";
-import { type FoundRow, findByLetters, namesToFind } from "#db/find.ts";
+import { type FoundRow, findByLetters, namesToFind } from "#db/club/find.ts";
 import type { Tx } from "#db/pool.ts";
 import { readInClub } from "../context.ts";
 import { Page } from "../ui/page.tsx";

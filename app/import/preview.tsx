@@ -9,8 +9,8 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";
-import { clip } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
+import { clip } from "../ui/words/unit/standing.ts";
 import type { Preview } from "./read.server.ts";
 import { DELIMITER_WORD, ENCODING_WORD, ORDER_WORD, sayMeaning, sayRowProblem } from "./words.ts";
 

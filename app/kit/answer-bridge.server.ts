@@ -4,20 +4,20 @@ import fs from "node:fs/promises";
 import { fillUsbIds } from "#acts/kit/fill-usb-ids.ts";
 import { nameUsbId } from "#acts/kit/name-usb-id.ts";
 import { type Bridge, identifyBridge, readUsbList, usbText } from "#core/kit/bridge.ts";
+import type { DriverVerdict } from "#core/kit/chain/driver.ts";
 import { type Fault, readDeviceList } from "#core/kit/device-list.ts";
-import type { DriverVerdict } from "#core/kit/driver.ts";
 import type { Computer } from "#core/kit/shapes.ts";
 import { sayChip } from "#core/kit/words.ts";
 import { listed } from "#core/quantities/list.ts";
-import { loadKit } from "#db/kit.ts";
-import { leadRows } from "#db/kit-rows.ts";
+import { loadKit } from "#db/kit/kit.ts";
+import { leadRows } from "#db/kit/rows.ts";
+import { usbIds } from "#db/kit/usb.ts";
 import type { Tx } from "#db/pool.ts";
-import { usbIds } from "#db/usb.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
-import { kitNames } from "../shared/shown-chains.ts";
+import { kitNames } from "../shared/tools/shown-chains.ts";
 import { counted } from "../ui/words/count.ts";
-import { type KitNames, sayBreak, sayChange } from "../ui/words/kit.ts";
+import { type KitNames, sayBreak, sayChange } from "../ui/words/kit/kit.ts";
 
 export async function loadBridge(tx: Tx) {
   const { prepared } = await loadKit(tx);

@@ -3,8 +3,8 @@
 import { Link } from "react-router";
 import type { Operation } from "#core/kit/shapes.ts";
 import { listed } from "#core/quantities/list.ts";
-import { Tooling } from "../shared/tooling.tsx";
-import { TriedFold } from "../shared/tried.tsx";
+import { Tooling } from "../shared/tools/tooling.tsx";
+import { TriedFold } from "../shared/tools/tried.tsx";
 import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { ChosenRadio } from "./load-chosen.server.ts";

@@ -7,7 +7,7 @@ import { readDeviceList } from "#core/kit/device-list.ts";
 import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import { Reader, type Values } from "#core/kit/kinds/reader.ts";
 import { typedList } from "#core/quantities/list.ts";
-import { loadKnown, valuesOf } from "#db/kit-values.ts";
+import { loadKnown, valuesOf } from "#db/kit/values.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { inCase, keyed, madeInPassing } from "../forms/in-passing.server.ts";

@@ -3,18 +3,18 @@
 
 import { data, Form, Link } from "react-router";
 import { may } from "#core/club/acts.ts";
-import type { Chain, Chains } from "#core/kit/chain.ts";
+import type { Chain, Chains } from "#core/kit/chain/chain.ts";
 import { OPERATIONS, type Operation } from "#core/kit/shapes.ts";
 import { chainsOfModel, withOnly } from "#core/kit/tooling.ts";
 import { listed } from "#core/quantities/list.ts";
-import { loadKit, plugsOf } from "#db/kit.ts";
-import { modelsToPick } from "#db/models.ts";
-import { unitByTag } from "#db/units.ts";
+import { loadKit, plugsOf } from "#db/kit/kit.ts";
+import { modelsToPick } from "#db/model/models.ts";
+import { unitByTag } from "#db/unit/units.ts";
 import { notAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { noteTry } from "../shared/note-try.server.ts";
-import { kitNames, shownChains } from "../shared/shown-chains.ts";
+import { noteTry } from "../shared/tools/note-try.server.ts";
+import { kitNames, shownChains } from "../shared/tools/shown-chains.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";

@@ -1,15 +1,15 @@
 // The chains of one model, or of one radio as it stands: with what it gets the release it needs, or is read and written.
-import type { Chains } from "#core/kit/chain.ts";
+import type { Chains } from "#core/kit/chain/chain.ts";
 import type { Operation } from "#core/kit/shapes.ts";
 import { chainsOfUnit } from "#core/kit/tooling.ts";
-import { needsOfUnit } from "#db/board.ts";
-import type { KnownKit } from "#db/kit.ts";
+import type { KnownKit } from "#db/kit/kit.ts";
 import type { Tx } from "#db/pool.ts";
+import { needsOfUnit } from "#db/unit/board.ts";
 import type { SignedIn } from "../context.ts";
-import { shownTooling } from "../shared/load-tooling.server.ts";
 import { loadUnit, waysOf } from "../shared/load-unit.server.ts";
-import { kitNames, type ShownChains, shownChains } from "../shared/shown-chains.ts";
-import type { ShownTooling } from "../shared/tooling.tsx";
+import { shownTooling } from "../shared/tools/load-tooling.server.ts";
+import { kitNames, type ShownChains, shownChains } from "../shared/tools/shown-chains.ts";
+import type { ShownTooling } from "../shared/tools/tooling.tsx";
 
 export type ChosenRadio = {
   /** The model's id. */

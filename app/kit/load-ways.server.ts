@@ -9,13 +9,13 @@ import {
   timesOf,
   type WayName,
 } from "#core/bluetooth/ways.ts";
-import type { Chain } from "#core/kit/chain.ts";
+import type { Chain } from "#core/kit/chain/chain.ts";
 import { chainsOfModel } from "#core/kit/tooling.ts";
 import { foldRun } from "#core/run/fold.ts";
 import { now as nowIn } from "#db/clock.ts";
-import { loadKit, plugsOf } from "#db/kit.ts";
+import { loadKit, plugsOf } from "#db/kit/kit.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, runsThatWrote } from "#db/runs.ts";
+import { eventsOf, runsThatWrote } from "#db/run/runs.ts";
 import { loadCharge } from "../shared/load-charge.server.ts";
 
 /** From so many of our last runs it is told how long writing takes. */

@@ -2,11 +2,11 @@
 // is lent, broken or lost.
 import { data, Link } from "react-router";
 import { setCurrency } from "#acts/kit/set-currency.ts";
+import { ownedAlike } from "#core/kit/get/owned.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import type { Known, Values } from "#core/kit/kinds/reader.ts";
-import { ownedAlike } from "#core/kit/owned.ts";
-import { loadKit } from "#db/kit.ts";
-import { loadKnown, valuesOf } from "#db/kit-values.ts";
+import { loadKit } from "#db/kit/kit.ts";
+import { loadKnown, valuesOf } from "#db/kit/values.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

@@ -1,8 +1,8 @@
 // What a thing of the kit means, model by model.
 import type { KindName } from "#core/kit/kinds/kinds.ts";
 import { LINK_KINDS, type ReachOf, reachOf } from "#core/kit/reach.ts";
-import { loadKit, plugsOf } from "#db/kit.ts";
-import { modelsToPick } from "#db/models.ts";
+import { loadKit, plugsOf } from "#db/kit/kit.ts";
+import { modelsToPick } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
 
 export type Reach = {

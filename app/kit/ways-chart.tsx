@@ -1,7 +1,7 @@
 // Minutes against radios, a line for each way. The table beside it says the same for what was asked.
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from "recharts";
 import { AXIS, atLine, belowAxis, besideAxis, ChartFrame, GRID } from "../ui/chart.tsx";
-import { WAY_WORD } from "../ui/words/ways.ts";
+import { WAY_WORD } from "../ui/words/kit/ways.ts";
 
 const LOOK = {
   keypad: { stroke: "var(--quiet)", strokeDasharray: "2 4" },

@@ -3,12 +3,12 @@ import { afterAll, beforeAll, expect, it } from "vitest";
 import { lastsFor } from "#core/bluetooth/ways.ts";
 import type { Happening } from "#core/run/event.ts";
 import type { RunPlan } from "#core/run/plan.ts";
-import { deviceRows } from "#db/devices.ts";
-import { modelsToPick } from "#db/models.ts";
+import { deviceRows } from "#db/kit/devices.ts";
+import { modelsToPick } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { addThings } from "#db/runs.ts";
+import { addThings } from "#db/run/runs.ts";
 import { seedRun } from "#db/seed.ts";
-import { unitByTag } from "#db/units.ts";
+import { unitByTag } from "#db/unit/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWays } from "./load-ways.server.ts";
 

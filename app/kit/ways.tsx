@@ -1,15 +1,15 @@
 // Which way of programming is quickest today: on the keys, over Bluetooth or with a cable, for so many radios of a model with so many channels.
-import { deviceRows } from "#db/devices.ts";
-import { modelsToPick } from "#db/models.ts";
-import { unitsByModel } from "#db/units.ts";
+import { deviceRows } from "#db/kit/devices.ts";
+import { modelsToPick } from "#db/model/models.ts";
+import { unitsByModel } from "#db/unit/units.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
-import { sayPercent } from "../ui/words/charge.ts";
 import { counted } from "../ui/words/count.ts";
+import { sayPercent } from "../ui/words/kit/charge.ts";
+import { WAY_NOUN, WAY_WORD } from "../ui/words/kit/ways.ts";
 import { sayMinutes } from "../ui/words/run.ts";
-import { WAY_NOUN, WAY_WORD } from "../ui/words/ways.ts";
 import type { Route } from "./+types/ways";
 import { loadWays } from "./load-ways.server.ts";
 import { KitTabs } from "./tabs.tsx";

@@ -3,10 +3,10 @@
 import { Form, Link } from "react-router";
 import { LOG_KINDS } from "#core/club/log.ts";
 import { dateInZone, isPlainDate } from "#core/quantities/date.ts";
-import { type LogFilter, readLog } from "#db/log.ts";
-import { someTags } from "#db/models.ts";
-import { people } from "#db/people.ts";
-import { unitByTag } from "#db/units.ts";
+import { type LogFilter, readLog } from "#db/club/log.ts";
+import { people } from "#db/club/people.ts";
+import { someTags } from "#db/model/models.ts";
+import { unitByTag } from "#db/unit/units.ts";
 import { readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";

@@ -6,11 +6,11 @@ import { prepareComponent } from "#core/release/catalogue.ts";
 import { numberingShape } from "#core/version/numbering.ts";
 import type { Numbering } from "#core/version/version.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadSituations } from "#db/situation.ts";
+import { loadSituations } from "#db/unit/situation.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { type Touched, touchedBy } from "../shared/load-touched.server.ts";
-import { sayNumbering } from "../ui/words/standing.ts";
+import { sayNumbering } from "../ui/words/unit/standing.ts";
 
 export type NumberingAnswer = {
   readonly ok: boolean;

@@ -5,12 +5,12 @@ import { bringInDossier } from "#acts/model/bring-in-dossier.ts";
 import { differencesOf, factKey, factsOf } from "#core/dossier/differences.ts";
 import { type Dossier, readDossier } from "#core/dossier/document.ts";
 import { plain } from "#core/quantities/date.ts";
-import { openNeeds } from "#db/board.ts";
-import { oursFor, writeDossier } from "#db/dossier-document.ts";
-import { loadFacts } from "#db/facts.ts";
-import { readLog } from "#db/log.ts";
-import { modelByName, models } from "#db/models.ts";
+import { readLog } from "#db/club/log.ts";
+import { oursFor, writeDossier } from "#db/model/document.ts";
+import { modelByName, models } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
+import { openNeeds } from "#db/unit/board.ts";
+import { loadFacts } from "#db/unit/facts.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 

@@ -14,7 +14,7 @@ import {
 import { onceEach, typedList } from "#core/quantities/list.ts";
 import { mapped } from "#core/quantities/result.ts";
 import { FIELD_LIMITS } from "#core/unit/fields.ts";
-import type { PartKind, RevisionFields } from "#db/parts.ts";
+import type { PartKind, RevisionFields } from "#db/model/parts.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";

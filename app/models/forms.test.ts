@@ -12,13 +12,12 @@ import { withEmptyRows } from "#core/release/form-rows.ts";
 import { findReleases } from "#core/release/notes.ts";
 import type { ReleaseRow } from "#core/release/release.ts";
 import { writtenOf } from "#core/release/stored.ts";
-import { type ModeRow, modeFacts } from "#db/modes.ts";
+import { type ModeRow, modeFacts } from "#db/model/modes.ts";
 import { identityValues, readIdentity } from "./identity-form.ts";
-import { modeValues, pairName, readMode } from "./mode-form.ts";
-import { fieldName, readShown, sentShown, shownOf } from "./notes-form.ts";
-import { procedureValues, quirkValues, readProcedure, readQuirk } from "./procedure-form.ts";
-
-import { moveLine } from "./step-editor.tsx";
+import { modeValues, pairName, readMode } from "./procedure/mode-form.ts";
+import { procedureValues, quirkValues, readProcedure, readQuirk } from "./procedure/procedure-form.ts";
+import { moveLine } from "./procedure/step-editor.tsx";
+import { fieldName, readShown, sentShown, shownOf } from "./release/notes-form.ts";
 
 const version = fc.tuple(fc.nat(9), fc.nat(99)).map(([a, b]) => `${a}.${b}`);
 const word = fc.stringMatching(/^[a-z]{2,8}$/);

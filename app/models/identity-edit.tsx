@@ -4,7 +4,7 @@ import { writeIdentity } from "#acts/model/write-identity.ts";
 import { IDENTITY_FACTS, SHOWN_WHERE } from "#core/dossier/identity.ts";
 import { fieldsOf } from "#core/quantities/fact.ts";
 import { mapped } from "#core/quantities/result.ts";
-import { dossierHead } from "#db/dossier.ts";
+import { dossierHead } from "#db/model/dossier.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
@@ -16,7 +16,7 @@ import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/identity-edit";
 import { identityValues, readIdentity } from "./identity-form.ts";
 import { mustHaveModel } from "./load-dossier.server.ts";
-import { SourceFields } from "./shared-fields.tsx";
+import { SourceFields } from "./procedure/shared-fields.tsx";
 
 export const meta: Route.MetaFunction = () => [{ title: "What a model is known by · Mossy Cabinet" }];
 

@@ -13,7 +13,7 @@ import { typedList } from "#core/quantities/list.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS, type Source } from "#core/quantities/source.ts";
 import { PART_NAME_RULE, partName } from "#core/release/part-name.ts";
-import type { DossierHead } from "#db/dossier.ts";
+import type { DossierHead } from "#db/model/dossier.ts";
 
 export type IdentityValues = Record<string, string>;
 

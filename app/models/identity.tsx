@@ -2,8 +2,8 @@
 
 import type { PartReading } from "#core/dossier/identity.ts";
 import { serialsText } from "#core/dossier/serial.ts";
-import type { DossierHead } from "#db/dossier.ts";
-import type { ModelHead, RevisionRow } from "#db/models.ts";
+import type { DossierHead } from "#db/model/dossier.ts";
+import type { ModelHead, RevisionRow } from "#db/model/models.ts";
 import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 

@@ -2,7 +2,7 @@
 
 import { Link } from "react-router";
 import { listed } from "#core/quantities/list.ts";
-import { models } from "#db/models.ts";
+import { models } from "#db/model/models.ts";
 import { readInClub } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";

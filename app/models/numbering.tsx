@@ -2,7 +2,7 @@
 import type { Numbering } from "#core/version/version.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { TouchedUnits } from "../shared/touched.tsx";
-import { sayNumbering } from "../ui/words/standing.ts";
+import { sayNumbering } from "../ui/words/unit/standing.ts";
 import type { NumberingAnswer } from "./confirm-numbering.server.ts";
 
 type Shown = {

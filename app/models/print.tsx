@@ -3,7 +3,7 @@
 import { Link } from "react-router";
 import { isGuarded } from "#core/dossier/procedure.ts";
 import { listed } from "#core/quantities/list.ts";
-import { dossierHead, proceduresOf } from "#db/dossier.ts";
+import { dossierHead, proceduresOf } from "#db/model/dossier.ts";
 import { readInClub } from "../context.ts";
 import { inPassing, shownTo } from "../shared/guarded.server.ts";
 import { KeyCard } from "../ui/key-card.tsx";

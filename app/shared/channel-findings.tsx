@@ -1,5 +1,5 @@
 // What is wrong with a radio's channels, the worst first, each with what helps; what one press mends has the press.
-import { CODEPLUG_WORST, type CodeplugFinding, type Cure } from "#core/codeplug/check-codeplug.ts";
+import { CODEPLUG_WORST, type CodeplugFinding, type Cure } from "#core/codeplug/check/check-codeplug.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { listed } from "#core/quantities/list.ts";
 import { ActForm } from "../forms/act-form.tsx";

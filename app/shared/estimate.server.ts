@@ -5,7 +5,7 @@ import { estimate, historyOf } from "#core/run/estimate.ts";
 import { foldRun } from "#core/run/fold.ts";
 import { stepsOf } from "#core/run/plan.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, runsOfModel } from "#db/runs.ts";
+import { eventsOf, runsOfModel } from "#db/run/runs.ts";
 
 /** From so many of the last runs of a model it is told how long its steps usually take. */
 const MOST_BEFORE = 20;

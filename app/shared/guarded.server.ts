@@ -4,8 +4,8 @@ import { perform } from "#acts/define.ts";
 import { type Guarded, showUnlocking } from "#acts/model/show-unlocking.ts";
 import { may } from "#core/club/acts.ts";
 import { isGuarded, withoutSteps } from "#core/dossier/procedure.ts";
-import type { ProcedureRow } from "#db/dossier.ts";
-import type { ModeRow } from "#db/modes.ts";
+import type { ProcedureRow } from "#db/model/dossier.ts";
+import type { ModeRow } from "#db/model/modes.ts";
 import { orAway } from "../away.server.ts";
 import type { SignedIn } from "../context.ts";
 

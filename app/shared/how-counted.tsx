@@ -3,7 +3,7 @@ import type { Reason } from "#core/needs/kinds/index.ts";
 import type { Numbering } from "#core/version/version.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useMay } from "../ui/club.ts";
-import { type Names, sayNumbering, sayWhere } from "../ui/words/standing.ts";
+import { type Names, sayNumbering, sayWhere } from "../ui/words/unit/standing.ts";
 
 export type Counting = {
   readonly model: string;

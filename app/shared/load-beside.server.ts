@@ -2,7 +2,7 @@
 
 import { type Combination, confusable } from "#core/dossier/confusable.ts";
 import type { Step } from "#core/dossier/step.ts";
-import type { ProcedureRow } from "#db/dossier.ts";
+import type { ProcedureRow } from "#db/model/dossier.ts";
 
 /** What a model's procedures hold down at once, those that begin with a combination. */
 export const combinationsOf = (procedures: readonly ProcedureRow[]): Combination[] =>

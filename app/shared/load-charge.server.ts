@@ -9,8 +9,8 @@ import {
   readinessOf,
 } from "#core/bluetooth/readiness.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { chargesOf, type DeviceRow, deviceRows } from "#db/devices.ts";
-import { gearRows } from "#db/kit-put.ts";
+import { chargesOf, type DeviceRow, deviceRows } from "#db/kit/devices.ts";
+import { gearRows } from "#db/kit/put.ts";
 import type { Tx } from "#db/pool.ts";
 
 export type LoadedCharge = {

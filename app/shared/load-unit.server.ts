@@ -7,12 +7,12 @@ import { goalOfNeeds, otherWay, stateOfUnit, type Way, wayOf } from "#core/route
 import { holdsFor } from "#core/run/procedure.ts";
 import { policyOn } from "#core/unit/policy.ts";
 import type { Situation } from "#core/unit/situation.ts";
-import type { StoredNeed } from "#db/board.ts";
-import { confirmationsOf, knownProcedure, proceduresOf } from "#db/dossier.ts";
+import { confirmationsOf, knownProcedure, proceduresOf } from "#db/model/dossier.ts";
 import type { Tx } from "#db/pool.ts";
-import { type LoadedSituation, loadSituation } from "#db/situation.ts";
-import type { KnownUnit } from "#db/unit-facts.ts";
-import { type UnitRow, unitByTag } from "#db/units.ts";
+import type { StoredNeed } from "#db/unit/board.ts";
+import { type LoadedSituation, loadSituation } from "#db/unit/situation.ts";
+import type { KnownUnit } from "#db/unit/unit-facts.ts";
+import { type UnitRow, unitByTag } from "#db/unit/units.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { shownConfirmed } from "./confirmed.server.ts";
 import { inPassing } from "./guarded.server.ts";

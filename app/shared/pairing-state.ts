@@ -1,6 +1,6 @@
 // How a stored pairing stands.
 import { type PairingState, pairingState } from "#core/bluetooth/pairing.ts";
-import type { PairingRow } from "#db/pairings.ts";
+import type { PairingRow } from "#db/kit/pairings.ts";
 
 /** Stored are its events with the newest first. */
 export const stateOf = ({ events }: Pick<PairingRow, "events">): PairingState =>

@@ -2,7 +2,7 @@
 // text: a board has hundreds of these, and each piece is a part of the time that drawing the page takes.)
 import type { Reason } from "#core/needs/kinds/index.ts";
 import { sayFact } from "./words/facts.ts";
-import type { Names } from "./words/standing.ts";
+import type { Names } from "./words/unit/standing.ts";
 
 /** The sentence, and the address of the record it speaks of. A pair: a board has hundreds of them. */
 export type ShownFact = readonly [text: string, to?: string];

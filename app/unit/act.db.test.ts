@@ -2,11 +2,11 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ROLES, type Role } from "#core/club/acts.ts";
 import { addDays } from "#core/quantities/date.ts";
-import { readLog } from "#db/log.ts";
-import { people } from "#db/people.ts";
+import { readLog } from "#db/club/log.ts";
+import { people } from "#db/club/people.ts";
 import type { Tx } from "#db/pool.ts";
-import { readingsOf } from "#db/readings.ts";
-import { shelveUnit, unitByTag } from "#db/units.ts";
+import { readingsOf } from "#db/unit/readings.ts";
+import { shelveUnit, unitByTag } from "#db/unit/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 import type { ActAnswer } from "../shared/act-answer.server.ts";

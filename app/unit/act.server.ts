@@ -16,10 +16,10 @@ import { type FormProblem, fieldText, firstIssue, NOT_WHOLE, performForm } from 
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
-import { noteTry } from "../shared/note-try.server.ts";
+import { noteTry } from "../shared/tools/note-try.server.ts";
 import { weighHold } from "../shared/weigh-hold.server.ts";
 import { sayWidth } from "../ui/words/frequency.ts";
-import { sayPreview } from "../ui/words/preview.ts";
+import { sayPreview } from "../ui/words/unit/preview.ts";
 import { moveByForm, writeByForm } from "./story.server.ts";
 
 export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {

@@ -2,7 +2,7 @@
 
 import { Link } from "react-router";
 import { MOST_WHY } from "#acts/shapes.ts";
-import type { UnitRow } from "#db/units.ts";
+import type { UnitRow } from "#db/unit/units.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { Pick } from "../forms/pick.tsx";

@@ -1,11 +1,11 @@
 // The head of a radio's page: its tag, its verdict in a sentence, and what it is, where, with whom.
 import { Link } from "react-router";
 import { listed } from "#core/quantities/list.ts";
-import type { UnitRow } from "#db/units.ts";
+import type { UnitRow } from "#db/unit/units.ts";
 import { useClub } from "../ui/club.ts";
 import { namesOf } from "../ui/why.tsx";
-import { sayHeadline } from "../ui/words/headline.ts";
 import { sayDate } from "../ui/words/time.ts";
+import { sayHeadline } from "../ui/words/unit/headline.ts";
 
 export function Head(props: {
   readonly unit: UnitRow;

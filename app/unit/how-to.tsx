@@ -4,7 +4,7 @@
 import { SOURCE_WORD } from "#core/quantities/source.ts";
 import { needsGates } from "#core/run/procedure.ts";
 
-import type { ProcedureRow } from "#db/dossier.ts";
+import type { ProcedureRow } from "#db/model/dossier.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Confirmed, type ShownConfirmed } from "../shared/known-from.tsx";
 import { useMay } from "../ui/club.ts";

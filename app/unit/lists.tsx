@@ -4,8 +4,8 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { useMay } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";
-import type { ChannelsAnswer } from "./channels.server.ts";
-import type { ChannelsData } from "./load-channels.server.ts";
+import type { ChannelsAnswer } from "./channels/channels.server.ts";
+import type { ChannelsData } from "./channels/load-channels.server.ts";
 
 /** So many members and slips are shown. */
 const SHOWN = 40;

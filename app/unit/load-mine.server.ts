@@ -2,12 +2,12 @@
 import { plainVerdict } from "#core/needs/plain.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { standingsOf } from "#core/unit/standing.ts";
-import { needsOfUnit } from "#db/board.ts";
-import { offersToTry } from "#db/club-progress.ts";
-import { dossierHead } from "#db/dossier.ts";
-import { people } from "#db/people.ts";
+import { people } from "#db/club/people.ts";
+import { offersToTry } from "#db/club/progress.ts";
+import { dossierHead } from "#db/model/dossier.ts";
 import type { Tx } from "#db/pool.ts";
-import { heldBy, unitById } from "#db/units.ts";
+import { needsOfUnit } from "#db/unit/board.ts";
+import { heldBy, unitById } from "#db/unit/units.ts";
 import type { SignedIn } from "../context.ts";
 import { componentsOf, howToOf, loadUnit } from "../shared/load-unit.server.ts";
 

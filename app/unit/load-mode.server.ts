@@ -5,10 +5,10 @@ import { excess, transmitOf } from "#core/modes/mode.ts";
 import { allowedOn, classOf, modeStanding } from "#core/modes/standing.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { policyOn } from "#core/unit/policy.ts";
-import { knownMode, modesOf, unitModes } from "#db/modes.ts";
+import { knownMode, modesOf, unitModes } from "#db/model/modes.ts";
+import { bandPlan } from "#db/model/segments.ts";
 import type { Tx } from "#db/pool.ts";
-import { bandPlan } from "#db/segments.ts";
-import type { LoadedSituation } from "#db/situation.ts";
+import type { LoadedSituation } from "#db/unit/situation.ts";
 
 const NOTHING_SAID = { rule: "as it is" } as const;
 

@@ -2,8 +2,8 @@
 import { foldRun } from "#core/run/fold.ts";
 import { stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, runsOfUnit } from "#db/runs.ts";
-import { simulatedState } from "#db/simulated.ts";
+import { eventsOf, runsOfUnit } from "#db/run/runs.ts";
+import { simulatedState } from "#db/unit/simulated.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayClock, sayListedStep } from "../ui/words/run.ts";
 

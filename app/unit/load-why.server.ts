@@ -1,8 +1,8 @@
 // Why a radio has one of its needs: the facts behind it as sentences, each with the address of its record.
 import { releasesIn } from "#core/needs/mentions.ts";
-import { needsOfUnit, releaseNames } from "#db/board.ts";
 import type { Tx } from "#db/pool.ts";
-import { unitByTag } from "#db/units.ts";
+import { needsOfUnit, releaseNames } from "#db/unit/board.ts";
+import { unitByTag } from "#db/unit/units.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { namesOf, recordsOf, shownFacts, type WhyAnswer } from "../ui/why.tsx";
 

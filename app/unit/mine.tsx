@@ -3,7 +3,7 @@ import type { PlainVerdict } from "#core/needs/plain.ts";
 import { readInClub } from "../context.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { Steps } from "../shared/steps.tsx";
-import { TryThis } from "../shared/try-this.tsx";
+import { TryThis } from "../shared/tools/try-this.tsx";
 import { useClub } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { KeyCard } from "../ui/key-card.tsx";

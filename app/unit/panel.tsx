@@ -5,7 +5,7 @@ import { listed } from "#core/quantities/list.ts";
 import { worstOf } from "#core/unit/standing.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { HowCounted, ordersOf } from "../shared/how-counted.tsx";
-import { Tooling } from "../shared/tooling.tsx";
+import { Tooling } from "../shared/tools/tooling.tsx";
 import { Compare, WaySteps } from "../shared/way.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
@@ -15,8 +15,8 @@ import { capital } from "../ui/words/capital.ts";
 import { pressOf, sayNeed, saySince } from "../ui/words/needs/index.ts";
 import { sayRoute } from "../ui/words/route.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
-import { sayStanding } from "../ui/words/standing.ts";
 import { sayDate } from "../ui/words/time.ts";
+import { sayStanding } from "../ui/words/unit/standing.ts";
 import type { Route } from "./+types/unit";
 
 type Data = Route.ComponentProps["loaderData"];

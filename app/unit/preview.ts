@@ -4,7 +4,7 @@ import { previewReading } from "#core/unit/preview.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { readInClub } from "../context.ts";
 import { loadUnit } from "../shared/load-unit.server.ts";
-import { type SaidPreview, sayPreview } from "../ui/words/preview.ts";
+import { type SaidPreview, sayPreview } from "../ui/words/unit/preview.ts";
 import type { Route } from "./+types/preview";
 
 export const middleware: Route.MiddlewareFunction[] = [askForPerson];

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { noteSetting } from "#acts/model/note-setting.ts";
 import { codeOf, STANDING_ORDER, settingStanding } from "#core/dossier/service.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { codesIn, serviceItems, settingsIn, unitSettings } from "#db/service.ts";
+import { codesIn, serviceItems, settingsIn, unitSettings } from "#db/model/service.ts";
 import { mustBeAllowed, notAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

@@ -3,7 +3,7 @@ import { moveReading } from "#acts/reading/move-reading.ts";
 import { writeDown } from "#acts/unit/write-down.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { DeedDoubt } from "#core/unit/done.ts";
-import type { UnitRow } from "#db/units.ts";
+import type { UnitRow } from "#db/unit/units.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { answer } from "../shared/act-answer.server.ts";

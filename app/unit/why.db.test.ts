@@ -2,8 +2,8 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ACTIONS } from "#core/needs/kinds/index.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { type BoardGroup, boardGroups, needsOfUnit } from "#db/board.ts";
 import type { Tx } from "#db/pool.ts";
+import { type BoardGroup, boardGroups, needsOfUnit } from "#db/unit/board.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 import { actOnUnit } from "./act.server.ts";

@@ -8,8 +8,8 @@ import type { Segment } from "../modes/privileges.ts";
 import { segmentShape } from "../modes/privileges-shape.ts";
 import { addDays, plain } from "../quantities/date.ts";
 import { cases } from "../quantities/testing.ts";
-import { readChannelTable } from "./channel-table.ts";
-import { checkChannels, FINDING_ORDER, strandedIn } from "./check.ts";
+import { checkChannels, FINDING_ORDER, strandedIn } from "./check/check.ts";
+import { readChannelTable } from "./table/channel-table.ts";
 
 const read = (text: string, asked = {}) => {
   const found = readChannelTable(text, asked);

@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Bands } from "../modes/band.ts";
 import { type Mode, transmitOf } from "../modes/mode.ts";
 import { type Facts, shapeOf } from "../quantities/fact.ts";
-import type { LayFacts } from "./lay-out.ts";
+import type { LayFacts } from "./plan/lay-out.ts";
 
 const count = (most: number, needed?: string) =>
   z

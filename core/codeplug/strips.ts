@@ -1,7 +1,7 @@
 // The plan beside what each model takes of it, block by block; and what is wrong with it, the worst first.
 import { type Mode, strandedChannels } from "../modes/mode.ts";
 import { groupBy } from "../quantities/group.ts";
-import type { LaidOut, LeftOut, PlanMember } from "./lay-out.ts";
+import type { LaidOut, LeftOut, PlanMember } from "./plan/lay-out.ts";
 
 export type Strip = {
   readonly block: string;

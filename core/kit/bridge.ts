@@ -1,7 +1,7 @@
 // Which bridge chip is that, which of our leads may it be, and how does the computer get on with it? From what a device list or a browser says.
 
+import { type DriverVerdict, driverVerdict } from "./chain/driver.ts";
 import type { SeenDevice, SeenList, UsbId } from "./device-list.ts";
-import { type DriverVerdict, driverVerdict } from "./driver.ts";
 import type { Chip, Computer, DriverRule, Lead } from "./shapes.ts";
 
 export type KnownUsbId = UsbId & { readonly family: string; readonly name: string };

@@ -1,9 +1,9 @@
 // Lines of kit: what is written is read back as the same, and what cannot be read is named.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { readSystem } from "./chain/system.ts";
 import { knowsText, readInstalled, readKnows, readRange, readRunsOn, runsOnText } from "./entry.ts";
 import { OPERATIONS, SYSTEMS } from "./shapes.ts";
-import { readSystem } from "./system.ts";
 
 const version = fc.tuple(fc.nat(20), fc.nat(20)).map(([a, b]) => `${a}.${b}`);
 const range = fc.oneof(

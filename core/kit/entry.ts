@@ -3,9 +3,9 @@
 import { parseStep, type Step } from "../dossier/step.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { parseRange, type Range, rangeText } from "../version/range.ts";
+import { takeWordSize } from "./chain/system.ts";
+import { someVersionIn } from "./chain/versions.ts";
 import { OPERATIONS, type Operation, type RunsOn, SYSTEMS } from "./shapes.ts";
-import { takeWordSize } from "./system.ts";
-import { someVersionIn } from "./versions.ts";
 
 export type LineProblem = {
   readonly kind:

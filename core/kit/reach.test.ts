@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { expect, it } from "vitest";
 import { cases } from "../quantities/testing.ts";
-import { prepareKit } from "./chain.ts";
+import { prepareKit } from "./chain/chain.ts";
 import { type PlainKit, plainChains } from "./oracle.ts";
 import { LINK_KINDS, type LinkKind, reachOf } from "./reach.ts";
 import { kitOf, kits } from "./testing.ts";

@@ -1,5 +1,5 @@
 // What a thing of the kit means: which models it reaches and for what, and what would be lost without it.
-import type { Chain, PreparedKit } from "./chain.ts";
+import type { Chain, PreparedKit } from "./chain/chain.ts";
 import { OPERATIONS, type Operation } from "./shapes.ts";
 import type { Reachable } from "./situation.ts";
 import { chainsOfModel } from "./tooling.ts";

@@ -1,5 +1,5 @@
 // Whether a radio's antenna socket meets what it is to send into, with the adapters that are there.
-import { pathsOver } from "./path.ts";
+import { pathsOver } from "./chain/path.ts";
 
 /** What joins two sockets, by the ids of their connectors. */
 export type SocketAdapter = {

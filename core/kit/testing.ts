@@ -1,7 +1,7 @@
 // Kits for tests: random small ones in the oracle's plain words and in ours, and the pieces that cases are made of.
 import fc from "fast-check";
 import type { Range } from "../version/range.ts";
-import { findChains, prepareKit } from "./chain.ts";
+import { findChains, prepareKit } from "./chain/chain.ts";
 import type { PlainKit, PlainRange } from "./oracle.ts";
 import type { Computer, DriverRule, Job, Kit, Lead } from "./shapes.ts";
 

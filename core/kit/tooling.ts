@@ -10,7 +10,7 @@ import { type Policy, withoutPin } from "../unit/policy.ts";
 import type { UnitFacts } from "../unit/unit.ts";
 import { liesIn, type Range } from "../version/range.ts";
 import type { Version } from "../version/version.ts";
-import { type Chains, findChains, isReady, type PreparedKit, prepareKit } from "./chain.ts";
+import { type Chains, findChains, isReady, type PreparedKit, prepareKit } from "./chain/chain.ts";
 import type { Job, Operation } from "./shapes.ts";
 import type { AnyDay, KitSituation, Reachable } from "./situation.ts";
 

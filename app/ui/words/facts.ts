@@ -8,8 +8,8 @@ import type { PolicyRule, RuleKind } from "#core/unit/policy.ts";
 import { counted } from "./count.ts";
 import { sayReason } from "./needs/index.ts";
 import type { SaidFact } from "./needs/kind.ts";
-import { clip, type Names, sayNumbering, sayPlace, sayProblem } from "./standing.ts";
 import { sayDate } from "./time.ts";
+import { clip, type Names, sayNumbering, sayPlace, sayProblem } from "./unit/standing.ts";
 
 /** A reason of any kind of need, or a fact of how a part stands, as a sentence. */
 export function sayFact(fact: Reason, names: Names): SaidFact {

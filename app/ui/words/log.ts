@@ -5,8 +5,8 @@ import { isPlainDate } from "#core/quantities/date.ts";
 import { counted } from "./count.ts";
 import { sayHertz } from "./frequency.ts";
 import { SOURCE_WORDS } from "./source.ts";
-import { clip } from "./standing.ts";
 import { sayDate } from "./time.ts";
+import { clip } from "./unit/standing.ts";
 
 const PAIRING_SAID = {
   proved: "proved the pairing with",

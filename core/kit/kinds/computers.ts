@@ -1,8 +1,8 @@
 // Computers, phones and tablets, with what is on them.
 import { listed } from "../../quantities/list.ts";
+import { readSystem } from "../chain/system.ts";
 import { readInstalled } from "../entry.ts";
 import { COMPUTER_KINDS, SYSTEMS } from "../shapes.ts";
-import { readSystem } from "../system.ts";
 import { joined, type Kind, nameOf, readWhere, systems, WHERE, words, yesNo } from "./field.ts";
 import type { Named } from "./reader.ts";
 

@@ -2,8 +2,8 @@
 import type { Action, NeedCause, NeedKind, Reason, SummaryKind } from "#core/needs/kinds/index.ts";
 import { type Target, targetOn } from "#core/needs/need.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import type { Names } from "../standing.ts";
 import { sayDate } from "../time.ts";
+import type { Names } from "../unit/standing.ts";
 import { backup } from "./backup.ts";
 import { catalogue } from "./catalogue.ts";
 import { codeplug } from "./codeplug.ts";

@@ -2,7 +2,7 @@
 import type { z } from "zod";
 import type { KINDS, NeedKind } from "#core/needs/kinds/index.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
-import type { Names } from "../standing.ts";
+import type { Names } from "../unit/standing.ts";
 
 type Kinds = typeof KINDS;
 type KeysOf<One> = One extends One ? keyof One & string : never;

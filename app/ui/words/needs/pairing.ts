@@ -1,4 +1,4 @@
-import { clip } from "../standing.ts";
+import { clip } from "../unit/standing.ts";
 import type { WordsOfNeed } from "./kind.ts";
 
 const WHY = {

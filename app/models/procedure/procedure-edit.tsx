@@ -1,0 +1,155 @@
+// Writing a procedure: what it is for, whence it is known, and its steps in the step editor.
+
+import { Link, redirect } from "react-router";
+import { writeProcedure } from "#acts/model/write-procedure.ts";
+import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
+import { listed } from "#core/quantities/list.ts";
+import { mapped } from "#core/quantities/result.ts";
+import { dossierHead, procedureById } from "#db/model/dossier.ts";
+import { revisionsOf } from "#db/model/models.ts";
+import type { Tx } from "#db/pool.ts";
+import { mustBeAllowed, notAllowed, notFound, readInClub } from "../../context.ts";
+import { Field } from "../../forms/field.tsx";
+import { PostForm } from "../../forms/form.tsx";
+import { textsIn } from "../../forms/merge.server.ts";
+import { offlineForm } from "../../forms/offline.ts";
+import { NOT_WHOLE } from "../../forms/perform.server.ts";
+import { refusal, saveForm } from "../../forms/save.server.ts";
+import { shownTo } from "../../shared/guarded.server.ts";
+import { Page } from "../../ui/page.tsx";
+import { EFFECT_WORD, PURPOSE_WORD } from "../../ui/words/step.ts";
+import { modelIdOf, mustHaveModel } from "../load-dossier.server.ts";
+import type { Route } from "./+types/procedure-edit";
+import { type Known, procedureValues, readProcedure, type Values } from "./procedure-form.ts";
+import { FirmwareFields, SourceFields } from "./shared-fields.tsx";
+import { StepEditor } from "./step-editor.tsx";
+
+export const meta: Route.MetaFunction = () => [{ title: "Procedure · Mossy Cabinet" }];
+
+const NEW: Values = { purpose: "update-mode", effect: "harmless", minutes: "5", sourceKind: "bench" };
+
+async function load(tx: Tx, modelId: string | undefined, id: string | undefined) {
+  const model = await mustHaveModel(tx, modelId);
+  const procedure = id === "new" ? undefined : await procedureById(tx, model.id, modelIdOf(id));
+  if (id !== "new" && !procedure) throw notFound("This procedure");
+  const { identity, parts } = await dossierHead(tx, model.id);
+  const known: Known = { layout: identity.layout, parts, revisions: await revisionsOf(tx, model.id) };
+  return { model, procedure, known };
+}
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "write-procedure");
+  return readInClub(context, async (tx, who) => {
+    const { model, procedure, known } = await load(tx, params.model, params.procedure);
+    // Whoever corrects it sees it.
+    if (procedure && (await shownTo(who, model.id, procedure)).hidden) throw notAllowed("see-unlocking");
+    return {
+      model,
+      known,
+      title: procedure?.title,
+      values: procedure ? procedureValues(procedure, known.revisions) : NEW,
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  mustBeAllowed(context, "write-procedure");
+  const form = await request.formData();
+  return readInClub(context, async (tx, who) => {
+    const { model, procedure, known } = await load(tx, params.model, params.procedure);
+    const draft = form.get("intent") === "draft";
+    const done = await saveForm(writeProcedure, who, form, {
+      read: (sent, isBaseline) =>
+        mapped(readProcedure(textsIn(sent), known, draft || isBaseline), (fields) => ({
+          ...fields,
+          model: model.id,
+          procedure: procedure?.id,
+        })),
+      drawn: async () => {
+        const now = procedure && (await procedureById(tx, model.id, procedure.id));
+        return now && procedureValues(now, known.revisions);
+      },
+    });
+    if (done.ok) return redirect(`/models/${model.id}/procedures/${done.value.procedure}`);
+    const { problem } = done;
+    if (problem.kind === "refused") return refusal(problem.refused);
+    const many = problem.kind === "input" && problem.issues.some((issue) => issue.field === "steps");
+    return refusal({ form, errors: { steps: many ? "At most 100 steps." : NOT_WHOLE } });
+  });
+}
+
+export const clientAction = offlineForm;
+
+export default function EditProcedure({ loaderData, actionData }: Route.ComponentProps) {
+  const { model, known } = loaderData;
+  const trouble = actionData?.error?.steps?.join(" ");
+  return (
+    <Page title={loaderData.title ?? `How to do something with the ${model.name}`}>
+      <p className="mb-3">
+        <Link className="link" to={`/models/${model.id}#procedures`}>
+          Back to the {model.name}
+        </Link>
+      </p>
+      <PostForm
+        lastResult={actionData}
+        defaults={loaderData.values}
+        className="flex flex-col gap-4"
+        also={<Buttons trouble={trouble} />}
+      >
+        {(fields) => (
+          <>
+            <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
+              <Field of={fields.title} label="What it does, in a few words" most={120} />
+              <Field
+                of={fields.purpose}
+                label="Purpose"
+                options={PURPOSES.map((p) => [p, PURPOSE_WORD[p]] as const)}
+              />
+              <Field
+                of={fields.effect}
+                label="Beside that, it"
+                options={EFFECTS.map((e) => [e, EFFECT_WORD[e]] as const)}
+              />
+              <Field of={fields.minutes} label="Minutes" type="number" />
+            </div>
+            <StepEditor
+              initial={String(fields.steps?.initialValue ?? "")}
+              layout={known.layout}
+              trouble={trouble}
+            />
+            <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-4">
+              <FirmwareFields of={(name) => fields[name]} parts={known.parts} />
+              {known.revisions.length > 0 && (
+                <Field
+                  of={fields.revisions}
+                  label={`Only for hardware (${listed(known.revisions.map((r) => r.name))}; empty: all)`}
+                />
+              )}
+              <SourceFields of={(name) => fields[name]} />
+            </div>
+          </>
+        )}
+      </PostForm>
+    </Page>
+  );
+}
+
+function Buttons({ trouble }: { readonly trouble: string | undefined }) {
+  return (
+    <>
+      <button type="submit" name="intent" value="save" className="btn btn-primary">
+        Save
+      </button>
+      {trouble && (
+        <>
+          <button type="submit" name="intent" value="draft" className="btn btn-outline btn-error">
+            Save as a draft
+          </button>
+          <span className="text-sm text-rust" role="alert">
+            {trouble} A draft is kept, but is not to be used.
+          </span>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,345 @@
+// What meters said of a radio: each with what it may be off by, held against what the radio is rated for; and whether it gets weaker.
+import { useActionData } from "react-router";
+import { noteMeasurement } from "#acts/measurement/note-measurement.ts";
+import { strikeMeasurement } from "#acts/measurement/strike-measurement.ts";
+import { againstStability, frequencyError } from "#core/measure/frequency.ts";
+import { MEASURED, MEASURED_KINDS, measuredKind } from "#core/measure/kinds.ts";
+import { againstRated, intervalOf, RATED_TOLERANCE } from "#core/measure/power.ts";
+import { trend, unseen } from "#core/measure/trend.ts";
+import type { PlainDate } from "#core/quantities/date.ts";
+import { typedNumber, type Units, VOLTS } from "#core/quantities/typed-number.ts";
+import { gearRows } from "#db/kit/put.ts";
+import { dossierHead } from "#db/model/dossier.ts";
+import { modesOf } from "#db/model/modes.ts";
+import { measurementsOf } from "#db/unit/measurements.ts";
+import { mustBeAllowed, readInClub } from "../../context.ts";
+import { ActForm } from "../../forms/act-form.tsx";
+import { Labelled } from "../../forms/field.tsx";
+import { offlineSaid } from "../../forms/offline.ts";
+import { fieldText, firstIssue, NOT_WHOLE, performForm, unsaid } from "../../forms/perform.server.ts";
+import { Strike } from "../../forms/strike.tsx";
+import { type ActAnswer, answer, answerInput, textsOf } from "../../shared/act-answer.server.ts";
+import { leadToTag, loadUnit } from "../../shared/load-unit.server.ts";
+import { Caution } from "../../ui/caution.tsx";
+import { following, useClub, useMay } from "../../ui/club.ts";
+import { Go } from "../../ui/go.tsx";
+import { Page } from "../../ui/page.tsx";
+import { Said } from "../../ui/said.tsx";
+import { readMhz, sayHertz } from "../../ui/words/frequency.ts";
+import { sayDate } from "../../ui/words/time.ts";
+import type { Route } from "./+types/measurements";
+import { PowerChart } from "./power-chart.tsx";
+
+export const meta: Route.MetaFunction = ({ params }) => [
+  { title: `${params.tag}, measured · Mossy Cabinet` },
+];
+
+export const handle = { follows: following<typeof loader>(({ unit }) => [`unit:${unit.id}`]) };
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  mustBeAllowed(context, "look");
+  return readInClub(context, async (tx, who) => {
+    const { row, situation } = await loadUnit(tx, params.tag, who.today);
+    leadToTag(row, params.tag);
+    const rows = await measurementsOf(tx, row.id);
+    const modes = await modesOf(tx, row.model_id);
+    const own = modes.find(({ id }) => id === situation?.unit.mode?.now.id) ?? modes[0];
+    const rated = own?.facts.watts;
+    const { stability } = (await dossierHead(tx, row.model_id)).identity;
+    const measured = rows.map((one) => {
+      const frequency = one.frequency === null ? undefined : Number(one.frequency);
+      const isOff = one.kind === "frequency error" && frequency !== undefined;
+      const off = isOff ? frequencyError(one.value, frequency, one.error) : undefined;
+      const interval = off
+        ? off.within?.hertz
+        : intervalOf(one.value, one.error, one.full_scale ?? undefined);
+      const counts = one.struck_why === null;
+      const verdict =
+        one.kind === "power" && interval && rated !== undefined && counts
+          ? againstRated(interval, rated, RATED_TOLERANCE)
+          : off?.within && stability !== undefined && counts
+            ? againstStability(off.within.ppm, stability)
+            : undefined;
+      return {
+        id: one.id,
+        kind: one.kind,
+        value: one.value,
+        day: one.day as PlainDate,
+        by: one.by,
+        meter: one.meter,
+        error: one.error,
+        note: one.note,
+        struck: one.struck_why,
+        frequency,
+        ppm: off && { shown: off.ppm, within: off.within?.ppm },
+        supply: one.supply,
+        interval,
+        verdict,
+      };
+    });
+    const counting = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
+    return {
+      unit: { id: row.id, tag: row.tag, model: row.model, shelved: row.shelved_at !== null },
+      rated,
+      stability,
+      measured,
+      trend: trend(
+        counting.map(({ day, value }) => ({ day, watts: value })),
+        unseen(counting.flatMap(({ interval }) => interval ?? [])),
+      ),
+      meters: (await gearRows(tx))
+        .filter(({ kind, condition }) => kind === "meter" && condition !== "lost")
+        .map(({ id, tag, what, error }) => [id, `${tag}, ${what}${error ? ` (${error})` : ""}`] as const),
+    };
+  });
+}
+
+export async function action({ context, params, request }: Route.ActionArgs) {
+  const form = await request.formData();
+  const intent = String(form.get("intent") ?? "");
+  const refused = (status: number, says: string) =>
+    answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
+  return readInClub(context, async (tx, who) => {
+    const { row } = await loadUnit(tx, params.tag, who.today);
+    if (intent === "strike") {
+      const done = await performForm(strikeMeasurement, who, form, { unit: row.id });
+      if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
+      if (done.problem.kind === "struck")
+        return refused(409, "That is struck already, or not of this radio.");
+      return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+    }
+    const typed = (name: string, units: Units) => {
+      const text = fieldText(form, name);
+      return text === undefined ? undefined : (typedNumber(text, units) ?? Number.NaN);
+    };
+    const kind = MEASURED.find((one) => one === form.get("kind")) ?? "power";
+    const [value, supply] = [typed("value", measuredKind(kind).typed), typed("supply", VOLTS)];
+    const frequency = fieldText(form, "frequency");
+    const hertz = frequency === undefined ? undefined : readMhz(frequency);
+    if (value === undefined || !Number.isFinite(value))
+      return refused(400, "Type what the meter shows, as a number.");
+    if (supply !== undefined && !(supply > 0)) return refused(400, "The supply is in volts, such as 7.4.");
+    if (frequency !== undefined && hertz === undefined)
+      return refused(400, "The frequency is in megahertz, such as 145.5.");
+    const done = await performForm(noteMeasurement, who, form, {
+      unit: row.id,
+      value,
+      supply,
+      frequency: hertz,
+    });
+    if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
+    switch (done.problem.kind) {
+      case "ahead":
+        return refused(400, "That day has not come yet: a measurement may be dated back, not ahead.");
+      case "unlikely":
+        return refused(
+          409,
+          `It is rated for ${done.problem.rated} W. Did the meter show milliwatts? If it is so all the same, say that you are sure.`,
+        );
+      case "no-meter":
+        return refused(400, "That is no meter of our kit.");
+      case "error-unreadable":
+        return refused(
+          409,
+          `What ${done.problem.tag} may be off by (“${done.problem.error}”) cannot be read: write it in the kit such as 10 % of full scale, or 0.5 dB.`,
+        );
+      case "shelved":
+        return refused(409, "This radio is shelved; recover it first.");
+      case "input":
+        return answerInput(intent, form, done.problem);
+      case "no-unit":
+        return refused(404, "That radio is not in the cabinet.");
+      case "no-key":
+        return refused(400, NOT_WHOLE);
+      default:
+        return refused(400, unsaid(done.problem));
+    }
+  });
+}
+
+export const clientAction = offlineSaid;
+
+const VERDICT = {
+  within: "as rated",
+  low: "low",
+  high: "high",
+  "cannot tell": "cannot tell: the meter may be off by too much",
+} as const;
+
+const OFF_VERDICT = {
+  within: "on frequency",
+  low: "too low",
+  high: "too high",
+  "cannot tell": VERDICT["cannot tell"],
+} as const;
+
+export default function Measurements({ loaderData }: Route.ComponentProps) {
+  const { unit, measured, rated, stability } = loaderData;
+  const { locale, today } = useClub();
+  const said = useActionData<ActAnswer>();
+  const mayWork = useMay("work-at-bench");
+  const mayStrike = useMay("strike-reading");
+  const refused = said?.ok === false && said.intent === "strike" ? said.kept : undefined;
+  const points = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
+  return (
+    <Page
+      title={sayTrend(loaderData.trend)}
+      says={[
+        `${unit.tag}, ${unit.model}`,
+        rated !== undefined && `rated for ${rated} W`,
+        stability !== undefined && `keeps its frequency within ${stability} ppm`,
+      ]
+        .filter(Boolean)
+        .join("; ")}
+    >
+      <p className="mb-3">
+        <Go to={`/units/${encodeURIComponent(unit.tag)}`} className="link">
+          Back to {unit.tag}
+        </Go>
+      </p>
+      {said && <Said answer={said} />}
+      <div className="grid gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
+        <div className="flex min-w-0 flex-col gap-5">
+          {points.length > 1 && <PowerChart points={points} rated={rated} />}
+          {measured.length === 0 && (
+            <p className="doubt p-5 text-lg">
+              Nothing has been measured yet. From five measurements on it is told whether it gets weaker.
+            </p>
+          )}
+          {measured.length > 0 && (
+            <div className="sheet overflow-x-auto">
+              <table className="table table-sm">
+                <thead>
+                  <tr>
+                    <th>When</th>
+                    <th className="text-right">Shown</th>
+                    <th>May be</th>
+                    <th>Against rated</th>
+                    <th>With, at</th>
+                    <th>
+                      <span className="sr-only">Strike it</span>
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {measured.map((one) => (
+                    <tr key={one.id} className={one.struck === null ? "" : "text-quiet line-through"}>
+                      <td className="whitespace-nowrap">
+                        {sayDate(one.day, locale, today)}
+                        <span className="block text-quiet">{one.by}</span>
+                      </td>
+                      <td className="text-right whitespace-nowrap">
+                        {one.value} {MEASURED_KINDS[one.kind].unit}
+                        {one.ppm && <span className="block text-quiet">{sayPpm(one.ppm.shown)} ppm</span>}
+                      </td>
+                      <td className="whitespace-nowrap">
+                        {one.interval
+                          ? `${one.interval.low.toFixed(1)} to ${one.interval.high.toFixed(1)} ${MEASURED_KINDS[one.kind].unit}`
+                          : "nobody knows"}
+                        {one.ppm?.within && (
+                          <span className="block text-quiet">
+                            {sayPpm(one.ppm.within.low)} to {sayPpm(one.ppm.within.high)} ppm
+                          </span>
+                        )}
+                      </td>
+                      <td
+                        className={
+                          one.verdict === "low" || (one.ppm && one.verdict === "high") ? "text-rust" : ""
+                        }
+                      >
+                        {one.verdict && (one.ppm ? OFF_VERDICT : VERDICT)[one.verdict]}
+                      </td>
+                      <td className="text-quiet">
+                        {[
+                          one.meter,
+                          one.frequency && sayHertz(one.frequency),
+                          one.supply && `${one.supply} V`,
+                          one.note,
+                          one.struck && `struck: ${one.struck}`,
+                        ]
+                          .filter(Boolean)
+                          .join(", ")}
+                      </td>
+                      <td>
+                        {mayStrike && one.struck === null && (
+                          <Strike
+                            name="measurement"
+                            id={one.id}
+                            label="Why it is wrong"
+                            hint="why it is wrong"
+                            why={refused?.measurement === one.id ? refused.why : undefined}
+                          />
+                        )}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )}
+        </div>
+        {mayWork && !unit.shelved && (
+          <Note meters={loaderData.meters} kept={said?.ok === false ? said.kept : undefined} />
+        )}
+      </div>
+    </Page>
+  );
+}
+
+const sayPpm = (ppm: number): string => Number(ppm.toFixed(2)).toString();
+
+/** Never more than is known. */
+function sayTrend(found: Route.ComponentProps["loaderData"]["trend"]): string {
+  if (found.kind === "too-few")
+    return found.readings === 0 ? "Not measured yet" : "Too few to tell whether it gets weaker";
+  if (found.weaker) return `Getting weaker: about ${Math.abs(found.slope).toFixed(1)} W a year`;
+  if (found.outside === "below") return "The last one lies below the others";
+  return found.outside === "above" ? "The last one lies above the others" : "As strong as it was";
+}
+
+function Note(props: {
+  readonly meters: readonly (readonly [string, string])[];
+  readonly kept: Readonly<Record<string, string>> | undefined;
+}) {
+  const kept = props.kept?.intent === "note" ? props.kept : undefined;
+  return (
+    <section>
+      <h2 className="mb-1">Write one down</h2>
+      <ActForm intent="note" className="sheet flex flex-col gap-3 p-3">
+        <Labelled
+          name="kind"
+          label="What"
+          small
+          value={kept?.kind}
+          options={MEASURED.map((kind) => [kind, MEASURED_KINDS[kind].label] as const)}
+        />
+        <Labelled name="value" label="What the meter shows" mono small value={kept?.value} />
+        <Labelled
+          name="meter"
+          label="With"
+          small
+          value={kept?.meter}
+          options={[["", "a meter that is not ours"], ...props.meters]}
+        />
+        <Labelled
+          name="frequency"
+          label="On, MHz (may stay empty, but for a frequency error)"
+          mono
+          small
+          value={kept?.frequency}
+        />
+        <Labelled name="supply" label="From, volts (may stay empty)" mono small value={kept?.supply} />
+        <Labelled name="on" label="On which day (empty: today)" type="date" small value={kept?.on} />
+        <Labelled name="note" label="Note: attenuation, load" small most={500} value={kept?.note} />
+        {kept && (
+          <Labelled name="sure" label="I am sure of that number" type="checkbox" value={undefined} small />
+        )}
+        <button type="submit" className="btn btn-primary btn-sm">
+          Write it down
+        </button>
+        <Caution of="keying-up" />
+        <Caution of="measuring" />
+      </ActForm>
+    </section>
+  );
+}

@@ -1,0 +1,123 @@
+// Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
+
+import { z } from "zod";
+import { groupBy } from "#core/quantities/group.ts";
+import { kept, Memo } from "#core/quantities/memo.ts";
+import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
+import { releaseRow } from "#core/release/release.ts";
+import { RELEASE_COLUMNS, releaseOf } from "#core/release/stored.ts";
+import type { Policy } from "#core/unit/policy.ts";
+import { policyShape } from "#core/unit/policy-shape.ts";
+import { numberingShape } from "#core/version/numbering.ts";
+import { ask } from "../ask.ts";
+import { pool, type Tx } from "../pool.ts";
+import { type KnownUnit, loadUnits, type Scope, scopeCondition } from "./unit-facts.ts";
+
+export type ClubFacts = {
+  readonly units: readonly KnownUnit[];
+  readonly catalogues: ReadonlyMap<string, Catalogue>;
+  readonly policies: ReadonlyMap<string, Policy>;
+};
+
+/** `component`: of its readings alone. A model that is asked for has its catalogue here, whether it has units or not. */
+export async function loadFacts(tx: Tx, scope: Scope, component?: string): Promise<ClubFacts> {
+  const { values } = scopeCondition(scope);
+  const [units, policies, { rows }] = await Promise.all([
+    loadUnits(tx, scope, component),
+    loadPolicies(tx),
+    ask(tx, stamp, `${STAMPS} where ${modelsOf(scope)} order by id`, values),
+  ]);
+  return { units, catalogues: await keptCatalogues(tx, rows), policies };
+}
+
+const modelsOf = (scope: Scope) =>
+  scope.of === "model"
+    ? "id = $1"
+    : `id in (select u.model_id from unit u where u.shelved_at is null and ${scopeCondition(scope).where})`;
+
+export const componentRow = z.object({
+  id: z.string(),
+  model_id: z.string(),
+  name: z.string(),
+  numbering: numberingShape.nullable(),
+  suffixes: z.array(z.string()),
+  shows: z.string(),
+});
+export type ComponentRow = z.output<typeof componentRow>;
+
+/**
+ * The catalogues of some models, by model id, each with its components in their order. A catalogue is prepared once and
+ * kept as long as the model's stamp stays: the database gives a new, never repeated one with every change to it.
+ */
+export async function loadCatalogues(tx: Tx, models: readonly string[]): Promise<Map<string, Catalogue>> {
+  const { rows } = await ask(tx, stamp, `${STAMPS} where id = any($1::bigint[]) order by id`, [models]);
+  return keptCatalogues(tx, rows);
+}
+
+const stamp = z.object({ id: z.string(), catalogue_stamp: z.string() });
+type Stamp = z.output<typeof stamp>;
+const STAMPS = "select id, catalogue_stamp from model";
+
+async function keptCatalogues(tx: Tx, rows: readonly Stamp[]): Promise<Map<string, Catalogue>> {
+  const known = keptHere();
+  const missing = rows.filter((row) => known.peek(row.catalogue_stamp) === undefined);
+  const fresh =
+    missing.length > 0
+      ? await prepareCatalogues(
+          tx,
+          missing.map((row) => row.id),
+        )
+      : new Map();
+  const found = new Map<string, Catalogue>();
+  for (const { id, catalogue_stamp: stamp } of rows) {
+    const catalogue = known.peek(stamp) ?? fresh.get(id) ?? new Map();
+    known.set(stamp, catalogue);
+    if (catalogue.size > 0) found.set(id, catalogue);
+  }
+  return found;
+}
+
+/** The catalogues last used, oldest first; for each pool its own, since another database counts its stamps anew. */
+const keptBy = new WeakMap<object, Memo<string, Catalogue>>();
+const MOST_KEPT = 1000;
+
+const keptHere = (): Memo<string, Catalogue> =>
+  kept(keptBy, pool(), () => new Memo<string, Catalogue>(MOST_KEPT));
+
+async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map<string, Catalogue>> {
+  const components = await ask(
+    tx,
+    componentRow,
+    `select c.id, c.model_id, c.name, c.numbering, m.suffixes, coalesce(c.reading->>'sample', '') shows
+     from component c join model m on m.club_id = c.club_id and m.id = c.model_id
+     where c.model_id = any($1::bigint[]) order by c.model_id, c.position, c.id`,
+    [models],
+  );
+  const releases = await ask(
+    tx,
+    releaseRow,
+    `select ${RELEASE_COLUMNS.join(", ")} from release
+     where shelved_at is null and component_id = any($1::bigint[]) order by position, released_on, id`,
+    [components.rows.map((c) => c.id)],
+  );
+  const byComponent = groupBy(releases.rows, (row) => row.component_id);
+  const byModel = groupBy(components.rows, (row) => row.model_id);
+  const componentOf = (row: ComponentRow): Component => ({
+    id: row.id,
+    name: row.name,
+    suffixes: row.suffixes,
+    releases: (byComponent.get(row.id) ?? []).map(releaseOf),
+    ...(row.numbering && { numbering: row.numbering }),
+    ...(row.shows !== "" && { shows: row.shows }),
+  });
+  return new Map([...byModel].map(([model, rows]) => [model, catalogueOf(rows.map(componentOf))]));
+}
+
+export async function loadPolicies(tx: Tx): Promise<Map<string, Policy>> {
+  const { rows } = await ask(
+    tx,
+    z.object({ id: z.string(), policy: policyShape }),
+    "select id, policy from unit_group",
+  );
+  return new Map(rows.map((row) => [row.id, row.policy]));
+}
