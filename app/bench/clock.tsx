@@ -1,6 +1,6 @@
 // How long a step has been going on, counted in the browser; without scripts only what is usual stands there.
 import { useEffect, useState } from "react";
-import { sayClock } from "../ui/words/run.ts";
+import { sayClock } from "../ui/words/duration.ts";
 
 /** `since`: the instant by the server's clock; `before`: milliseconds that the step had taken before that. */
 export function Clock({ since, before }: { readonly since: string; readonly before: number }) {

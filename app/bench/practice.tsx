@@ -18,7 +18,7 @@ import { inPassing, isHidden, shownTo } from "../shared/guarded.server.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
-import { sayClock } from "../ui/words/run.ts";
+import { sayClock } from "../ui/words/duration.ts";
 import { PURPOSE_WORD, sayStep } from "../ui/words/step.ts";
 import type { Route } from "./+types/practice";
 import { Handset } from "./handset.tsx";

@@ -3,7 +3,8 @@ import { listed } from "#core/quantities/list.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useClub } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";
-import { sayMinutes, sayRunStep, shouldSee } from "../ui/words/run.ts";
+import { sayMinutes } from "../ui/words/duration.ts";
+import { sayRunStep, shouldSee } from "../ui/words/run.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Shown } from "./shown.ts";
 

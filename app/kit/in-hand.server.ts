@@ -6,6 +6,7 @@ import { identifyBridge, usbText } from "#core/kit/bridge.ts";
 import { readDeviceList } from "#core/kit/device-list.ts";
 import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
 import { Reader, type Values } from "#core/kit/kinds/reader.ts";
+import { shownKind } from "#core/kit/kinds/shown.ts";
 import { typedList } from "#core/quantities/list.ts";
 import { loadKnown, valuesOf } from "#db/kit/values.ts";
 import type { Tx } from "#db/pool.ts";
@@ -29,7 +30,7 @@ export async function loadInHand(tx: Tx, like: string | null, computer: string |
   const lead = (await valuesOf(tx, "leads", known)).find(({ id }) => id === like);
   const begin: Values = lead ?? { kind: "cable", chip_grade: "unknown" };
   return {
-    known,
+    lead: shownKind("leads", known),
     computers,
     before: lead?.tag,
     values: {

@@ -1,7 +1,6 @@
 // Entry in the order in which one has things in the hand: this plug, this lead, this computer; then another like this one.
 import { Link } from "react-router";
-import type { FieldSpec } from "#core/kit/kinds/field.ts";
-import { KINDS } from "#core/kit/kinds/kinds.ts";
+import type { ShownField } from "#core/kit/kinds/shown.ts";
 import { SYSTEMS } from "#core/kit/shapes.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
@@ -34,13 +33,13 @@ export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
 const ANOTHER = ["name", "version"] as const;
 
 export default function InHand({ loaderData, actionData }: Route.ComponentProps) {
-  const { known, computers, before, values } = loaderData;
-  const spec = (name: string): FieldSpec => {
-    const found = KINDS.leads.fields.find((field) => field.name === name);
+  const { lead, computers, before, values } = loaderData;
+  const spec = (name: string): ShownField => {
+    const found = lead.fields.find((field) => field.name === name);
     if (!found) throw new Error(`leads have no ${name}`);
     return found;
   };
-  const options = (name: string) => spec(name).options?.(known) ?? [];
+  const options = (name: string) => spec(name).options ?? [];
   return (
     <Page
       title="Kit"

@@ -4,7 +4,8 @@ import { data, Link } from "react-router";
 import { setCurrency } from "#acts/kit/set-currency.ts";
 import { ownedAlike } from "#core/kit/get/owned.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
-import type { Known, Values } from "#core/kit/kinds/reader.ts";
+import type { Values } from "#core/kit/kinds/reader.ts";
+import { type ShownKind, shownKind } from "#core/kit/kinds/shown.ts";
 import { loadKit } from "#db/kit/kit.ts";
 import { loadKnown, valuesOf } from "#db/kit/values.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
@@ -24,15 +25,34 @@ export const meta: Route.MetaFunction = () => [{ title: "Inventory · Mossy Cabi
 
 export const handle = { follows: ["club"] };
 
+/** One in the inventory: its name, what it is in words, where it is. */
+const rowOf = (kind: KindName, row: Values & { id: string }, says: string) => ({
+  id: row.id,
+  name: row[KINDS[kind].name] ?? "",
+  says,
+  note: row.note,
+  holder: row.holder,
+  place: row.place,
+  condition: row.condition,
+  /** What is a lead or a radio as well is told of there. */
+  elsewhere: kind === "devices" && (row.kind === "programmer" || row.kind === "radio"),
+  ...(kind === "connectors" && { shape: row.shape ?? "", pins: Number(row.pins) || undefined }),
+});
+type Row = ReturnType<typeof rowOf>;
+
 export async function loader({ context }: Route.LoaderArgs) {
   return readInClub(context, async (tx) => {
     const known = await loadKnown(tx);
-    const sections: { kind: KindName; rows: readonly (Values & { id: string })[] }[] = [];
-    for (const kind of KIND_NAMES) sections.push({ kind, rows: await valuesOf(tx, kind, known) });
+    const sections: { readonly kind: ShownKind; readonly rows: readonly Row[] }[] = [];
+    for (const name of KIND_NAMES)
+      sections.push({
+        kind: shownKind(name, known, "quick"),
+        rows: (await valuesOf(tx, name, known)).map((row) => rowOf(name, row, KINDS[name].says(row, known))),
+      });
     const { prepared, currency } = await loadKit(tx);
     const { kit } = prepared;
     const owned = new Map(kit.offers.map((offer) => [offer.id, ownedAlike(offer, kit)]));
-    return { known, sections, currency, owned };
+    return { sections, currency, owned };
   });
 }
 
@@ -53,18 +73,17 @@ export async function action({ context, request }: Route.ActionArgs) {
 export const clientAction = offlineSaid;
 
 export default function Own({ loaderData, actionData }: Route.ComponentProps) {
-  const { sections, known } = loaderData;
+  const { sections } = loaderData;
   const mayEdit = useMay("edit-kit");
   const troubled = sections.flatMap(({ kind, rows }) =>
     rows.flatMap((row) => {
-      // What is a lead or a radio as well is told of there.
-      if (kind === "devices" && (row.kind === "programmer" || row.kind === "radio")) return [];
+      if (row.elsewhere) return [];
       const trouble = row.holder
         ? `with ${row.holder}`
         : row.condition && row.condition !== "sound"
           ? row.condition
           : "";
-      return trouble === "" ? [] : [{ kind, id: row.id, name: row[KINDS[kind].name] ?? "", trouble }];
+      return trouble === "" ? [] : [{ kind: kind.kind, id: row.id, name: row.name, trouble }];
     }),
   );
   return (
@@ -78,8 +97,8 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
       )}
       <p className="no-print mb-4 flex flex-wrap gap-x-4 gap-y-0.5 text-sm">
         {sections.map(({ kind }) => (
-          <a key={kind} className="link inline-block py-0.5" href={`#${kind}`}>
-            {KINDS[kind].many}
+          <a key={kind.kind} className="link inline-block py-0.5" href={`#${kind.kind}`}>
+            {kind.many}
           </a>
         ))}
       </p>
@@ -104,10 +123,9 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
       <div className="flex flex-col gap-8">
         {sections.map(({ kind, rows }) => (
           <Section
-            key={kind}
-            {...{ kind, rows, known }}
-            begin={KINDS[kind].begin ?? {}}
-            owned={kind === "offers" ? loaderData.owned : undefined}
+            key={kind.kind}
+            {...{ kind, rows }}
+            owned={kind.kind === "offers" ? loaderData.owned : undefined}
           />
         ))}
       </div>
@@ -131,22 +149,20 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
 }
 
 function Section(props: {
-  readonly kind: KindName;
-  readonly rows: readonly (Values & { id: string })[];
-  readonly known: Known;
-  readonly begin: Values;
+  readonly kind: ShownKind;
+  readonly rows: readonly Row[];
   /** Of what could be bought, the tag of one that we have. */
   readonly owned: ReadonlyMap<string, string | undefined> | undefined;
 }) {
-  const kind = KINDS[props.kind];
+  const { kind } = props;
   const mayEdit = useMay("edit-kit");
   return (
-    <section id={props.kind} className="scroll-mt-4">
+    <section id={kind.kind} className="scroll-mt-4">
       <h2 className="mb-1.5 flex items-baseline gap-3">
         {kind.many}
         <span className="font-sans text-sm font-normal text-quiet">{props.rows.length}</span>
         {mayEdit && (
-          <Link className="no-print link font-sans text-sm" to={`/kit/${props.kind}/new`}>
+          <Link className="no-print link font-sans text-sm" to={`/kit/${kind.kind}/new`}>
             Add with all fields
           </Link>
         )}
@@ -156,25 +172,25 @@ function Section(props: {
           {props.rows.map((row) => (
             <li
               key={row.id}
-              id={`${props.kind}-${row.id}`}
+              id={`${kind.kind}-${row.id}`}
               className="grid target:bg-plate grid-cols-[8rem_minmax(0,1fr)] gap-x-4 px-4 py-1.5 md:grid-cols-[13rem_minmax(0,1fr)_12rem]"
             >
               <span className={kind.name === "tag" ? "tag" : "font-semibold"}>
                 {mayEdit ? (
-                  <a className="link" href={`/kit/${props.kind}/${row.id}`}>
-                    {row[kind.name]}
+                  <a className="link" href={`/kit/${kind.kind}/${row.id}`}>
+                    {row.name}
                   </a>
                 ) : (
-                  row[kind.name]
+                  row.name
                 )}
               </span>
               <span className="min-w-0">
-                {props.kind === "connectors" && (
+                {row.shape !== undefined && (
                   <span className="mr-2 inline-block w-10 align-middle">
-                    <ConnectorPicture shape={row.shape ?? ""} pins={Number(row.pins) || undefined} />
+                    <ConnectorPicture shape={row.shape} pins={row.pins} />
                   </span>
                 )}
-                {kind.says(row, props.known)}
+                {row.says}
                 {row.note && <span className="text-quiet"> {row.note}</span>}
               </span>
               <span className="text-sm text-quiet max-md:col-start-2">
@@ -187,9 +203,7 @@ function Section(props: {
           ))}
         </ul>
       )}
-      {mayEdit && (
-        <QuickEntry key={props.rows.length} kind={props.kind} known={props.known} begin={props.begin} />
-      )}
+      {mayEdit && <QuickEntry key={props.rows.length} kind={kind} />}
     </section>
   );
 }

@@ -1,9 +1,7 @@
 // Quick entry: a line of the few fields that a thing of the kit cannot do without; the next one is typed at once.
 import { useRef, useState } from "react";
 import { useSearchParams, useSubmit } from "react-router";
-import type { FieldSpec } from "../../core/kit/kinds/field.ts";
-import { KINDS, type KindName } from "../../core/kit/kinds/kinds.ts";
-import type { Known, Values } from "../../core/kit/kinds/reader.ts";
+import type { ShownKind } from "#core/kit/kinds/shown.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { isThere, OFFLINE } from "../forms/offline.ts";
@@ -16,22 +14,15 @@ function hold(form: HTMLFormElement, held: boolean): void {
   for (const field of form.elements) if (field instanceof HTMLInputElement) field.readOnly = held;
 }
 
-export function QuickEntry(props: {
-  readonly kind: KindName;
-  readonly known: Known;
-  /** What its fields hold at first, those too that are not in the line. */
-  readonly begin: Values;
-}) {
-  const kind = KINDS[props.kind];
-  const fields: readonly FieldSpec[] = kind.fields;
-  const quick = fields.filter((field) => field.quick);
+/** `kind` with the few fields of the line; what else one begins with goes along unseen. */
+export function QuickEntry({ kind }: { readonly kind: ShownKind }) {
   const [search] = useSearchParams();
   const submit = useSubmit();
   const [offline, setOffline] = useState(false);
   const asking = useRef(false);
   return (
     <ActForm
-      action={`/kit/${props.kind}/new`}
+      action={`/kit/${kind.kind}/new`}
       className="mt-2 flex flex-wrap items-end gap-2"
       aria-label={`Add a ${kind.one}`}
       onSubmit={async (event) => {
@@ -49,21 +40,21 @@ export function QuickEntry(props: {
         asking.current = false;
       }}
     >
-      {Object.entries(props.begin)
-        .filter(([name]) => !quick.some((field) => field.name === name))
+      {Object.entries(kind.begin)
+        .filter(([name]) => !kind.fields.some((field) => field.name === name))
         .map(([name, value]) => (
           <input key={name} type="hidden" name={name} value={value} />
         ))}
-      {quick.map((field, i) => {
+      {kind.fields.map((field, i) => {
         const look = {
           name: field.name,
           label: field.label,
-          value: field.options ? props.begin[field.name] : undefined,
+          value: field.options ? kind.begin[field.name] : undefined,
           small: true,
           className: field.options ? "w-36" : "w-32",
           ...(field.mono && { mono: true }),
-          ...(field.options && { options: field.options(props.known) }),
-          autoFocus: i === 0 && !field.options && search.get("added") === props.kind,
+          ...(field.options && { options: field.options }),
+          autoFocus: i === 0 && !field.options && search.get("added") === kind.kind,
         };
         return field.makes ? (
           <Pick key={field.name} makes={field.makes} {...look} />

@@ -3,9 +3,10 @@
 import { data, Link, redirect } from "react-router";
 import { shelveThing } from "#acts/kit/shelve-thing.ts";
 import { writeThing } from "#acts/kit/write-thing.ts";
-import type { FieldSpec, Kind } from "#core/kit/kinds/field.ts";
+import type { Kind } from "#core/kit/kinds/field.ts";
 import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
-import type { Known, Values } from "#core/kit/kinds/reader.ts";
+import type { Values } from "#core/kit/kinds/reader.ts";
+import { type ShownField, shownKind } from "#core/kit/kinds/shown.ts";
 import { listed } from "#core/quantities/list.ts";
 import { good } from "#core/quantities/result.ts";
 import { loadKnown, valuesOf } from "#db/kit/values.ts";
@@ -53,16 +54,17 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
           (one) => one.id === new URL(request.url).searchParams.get("like"),
         )
       : undefined;
+    const values = row
+      ? fieldsOf(kind, row)
+      : like
+        ? { ...fieldsOf(kind, like), ...own(kind) }
+        : (kind.begin ?? {});
     return {
-      kind: name,
+      kind: shownKind(name, known),
+      skipped: kind.skips?.(values) ?? [],
       id: params.id,
       title: row ? `${row[kind.name] ?? kind.one}` : `A new ${kind.one}`,
-      known,
-      values: row
-        ? fieldsOf(kind, row)
-        : like
-          ? { ...fieldsOf(kind, like), ...own(kind) }
-          : (kind.begin ?? {}),
+      values,
       like: like?.[kind.name],
       reach: isNew ? undefined : await loadReach(tx, name, params.id),
       where: row
@@ -85,9 +87,6 @@ const own = (kind: Kind): Values =>
   );
 
 const ON_CHARGE = ["charge", "read-level", "strike-charge", "tie"];
-
-const shownFields = (kind: Kind, skipped: readonly string[]) =>
-  kind.fields.filter(({ name }) => !skipped.includes(name));
 
 /** Beside its fields a row holds what they are called in the inventory. */
 const fieldsOf = (kind: Kind, row: Values): Values =>
@@ -167,14 +166,13 @@ const madeBy = (kind: Kind): Record<string, Makes | { adds: Makes }> =>
     ),
   );
 
-function KindField(props: { readonly field: FieldSpec; readonly fields: Fields; readonly known: Known }) {
-  const { field, fields, known } = props;
+function KindField({ field, fields }: { readonly field: ShownField; readonly fields: Fields }) {
   const { name, label, makes, mono = false, rows } = field;
   const look = {
     label,
     mono,
     ...(rows && { rows }),
-    ...(field.options && { options: field.options(known) }),
+    ...(field.options && { options: field.options }),
   };
   return makes ? (
     <PickField name={name} of={fields} makes={makes} {...look} />
@@ -184,21 +182,20 @@ function KindField(props: { readonly field: FieldSpec; readonly fields: Fields; 
 }
 
 export default function Thing({ loaderData, actionData }: Route.ComponentProps) {
-  const kind = KINDS[loaderData.kind];
+  const { kind, skipped } = loaderData;
   const tries = actionData && "tries" in actionData ? actionData.tries : undefined;
   const result = actionData && "status" in actionData ? actionData : undefined;
   const said = actionData && "says" in actionData ? actionData : undefined;
-  const skipped = kind.skips?.(loaderData.values) ?? [];
   return (
     <Page title={loaderData.title} says={kind.many}>
       <p className="mb-3">
-        <Link className="link" to={`/kit/own#${loaderData.kind}`}>
+        <Link className="link" to={`/kit/own#${kind.kind}`}>
           Back to the inventory
         </Link>
         {!loaderData.isNew && (
           <>
             {" · "}
-            <Link className="link" to={`/kit/${loaderData.kind}/new?like=${loaderData.id}`} reloadDocument>
+            <Link className="link" to={`/kit/${kind.kind}/new?like=${loaderData.id}`} reloadDocument>
               Another like this one
             </Link>
           </>
@@ -218,7 +215,7 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
         />
       )}
       {loaderData.device && <DevicePanel device={loaderData.device} said={said} />}
-      {loaderData.device && loaderData.kind === "leads" && (
+      {loaderData.device && kind.kind === "leads" && (
         <p className="mb-3">
           <Link className="link" to={`/kit/devices/${loaderData.device.id}#form`}>
             Its app, name, address, charge minutes and lamp
@@ -244,11 +241,13 @@ export default function Thing({ loaderData, actionData }: Route.ComponentProps) 
               {skipped.map((name) => (
                 <input key={name} type="hidden" name={name} defaultValue={loaderData.values[name]} />
               ))}
-              {shownFields(kind, skipped).map((field) => (
-                <div key={field.name} className={field.rows ? "sm:col-span-2" : ""}>
-                  <KindField field={field} fields={fields} known={loaderData.known} />
-                </div>
-              ))}
+              {kind.fields
+                .filter(({ name }) => !skipped.includes(name))
+                .map((field) => (
+                  <div key={field.name} className={field.rows ? "sm:col-span-2" : ""}>
+                    <KindField field={field} fields={fields} />
+                  </div>
+                ))}
             </div>
           )}
         </PostForm>

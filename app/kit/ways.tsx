@@ -5,15 +5,17 @@ import { unitsByModel } from "#db/unit/units.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { Go } from "../ui/go.tsx";
+import { chartFrom } from "../ui/later.tsx";
 import { Page } from "../ui/page.tsx";
 import { counted } from "../ui/words/count.ts";
+import { sayMinutes } from "../ui/words/duration.ts";
 import { sayPercent } from "../ui/words/kit/charge.ts";
 import { WAY_NOUN, WAY_WORD } from "../ui/words/kit/ways.ts";
-import { sayMinutes } from "../ui/words/run.ts";
 import type { Route } from "./+types/ways";
 import { loadWays } from "./load-ways.server.ts";
 import { KitTabs } from "./tabs.tsx";
-import { WaysChart } from "./ways-chart.tsx";
+
+const WaysChart = chartFrom(async () => (await import("./ways-chart.tsx")).WaysChart, 256);
 
 export const meta: Route.MetaFunction = () => [{ title: "Ways compared · Mossy Cabinet" }];
 

@@ -5,7 +5,8 @@ import type { Tx } from "#db/pool.ts";
 import { eventsOf, runsOfUnit } from "#db/run/runs.ts";
 import { simulatedState } from "#db/unit/simulated.ts";
 import { counted } from "../ui/words/count.ts";
-import { sayClock, sayListedStep } from "../ui/words/run.ts";
+import { sayClock } from "../ui/words/duration.ts";
+import { sayListedStep } from "../ui/words/run.ts";
 
 /** So many runs are told of on a radio's page. */
 const MOST = 10;

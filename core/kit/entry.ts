@@ -5,7 +5,8 @@ import { bad, good, type Result } from "../quantities/result.ts";
 import { parseRange, type Range, rangeText } from "../version/range.ts";
 import { takeWordSize } from "./chain/system.ts";
 import { someVersionIn } from "./chain/versions.ts";
-import { OPERATIONS, type Operation, type RunsOn, SYSTEMS } from "./shapes.ts";
+import type { RunsOn } from "./shapes.ts";
+import { OPERATIONS, type Operation, SYSTEMS } from "./shapes.ts";
 
 export type LineProblem = {
   readonly kind:

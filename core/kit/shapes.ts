@@ -1,10 +1,8 @@
 // What a club owns to reach into radios: leads, adapters, computers, drivers, tools, and what is known of how they go
 // together. Chips are known by their family; versions of systems, drivers and tools count number by number.
-import { z } from "zod";
-import type { sourceShape } from "../quantities/source.ts";
+import type { Source } from "../quantities/source.ts";
 import type { Way } from "../release/conditions.ts";
 import type { Range } from "../version/range.ts";
-import { rangeShape } from "../version/range-shape.ts";
 
 export const GRADES = ["genuine", "clone", "unknown"] as const;
 export type Grade = (typeof GRADES)[number];
@@ -90,18 +88,18 @@ export type DriverRule = {
   /** Which driver it needs, or must not have; in which versions, if not in any. */
   readonly driver?: string;
   readonly range?: Range;
-  readonly source: z.infer<typeof sourceShape>;
+  readonly source: Source;
 };
 
 export const OPERATIONS = ["read", "write", "flash"] as const;
 export type Operation = (typeof OPERATIONS)[number];
 
-export const runsOnShape = z.object({
-  system: z.enum(SYSTEMS),
-  versions: rangeShape.optional(),
-  bits: z.union([z.literal(32), z.literal(64)]).optional(),
-});
-export type RunsOn = z.infer<typeof runsOnShape>;
+/** Under what a tool runs; what is absent is left open. */
+export type RunsOn = {
+  readonly system: System;
+  readonly versions?: Range | undefined;
+  readonly bits?: WordSize | undefined;
+};
 
 /** That a tool knows a model: for what, from which of its own versions on, and over which firmware. */
 export type Support = {

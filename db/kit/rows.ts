@@ -1,6 +1,7 @@
 // The rows of the kit, as they are stored and as core wants them.
 
 import { z } from "zod";
+import { runsOnShape } from "#core/kit/runs-on.ts";
 import type {
   Adapter,
   AdapterKind,
@@ -20,7 +21,6 @@ import {
   LEAD_KINDS,
   OPERATIONS,
   RULE_SAYS,
-  runsOnShape,
   SYSTEMS,
   WORD_SIZES,
 } from "#core/kit/shapes.ts";

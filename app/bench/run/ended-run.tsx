@@ -4,7 +4,8 @@ import { ActForm } from "../../forms/act-form.tsx";
 import { useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
 import { counted } from "../../ui/words/count.ts";
-import { sayClock, sayListedStep, sayRunStep } from "../../ui/words/run.ts";
+import { sayClock } from "../../ui/words/duration.ts";
+import { sayListedStep, sayRunStep } from "../../ui/words/run.ts";
 import { sayInstant } from "../../ui/words/time.ts";
 import type { Shown } from "../shown.ts";
 

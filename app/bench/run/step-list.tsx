@@ -1,6 +1,7 @@
 // All steps of a run: those done with how long they took, the one that is next, and those to come. On a phone only where it is.
 import { Go } from "../../ui/go.tsx";
-import { sayClock, sayRunStep } from "../../ui/words/run.ts";
+import { sayClock } from "../../ui/words/duration.ts";
+import { sayRunStep } from "../../ui/words/run.ts";
 import type { Shown } from "../shown.ts";
 
 export function StepList({ run }: { readonly run: Shown }) {

@@ -7,15 +7,17 @@ import type { ActAnswer } from "../../shared/act-answer.server.ts";
 import { Caution } from "../../ui/caution.tsx";
 import { useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
+import { chartFrom } from "../../ui/later.tsx";
 import { Said } from "../../ui/said.tsx";
 import { counted } from "../../ui/words/count.ts";
 import { sayDrain, sayNow, sayPercent } from "../../ui/words/kit/charge.ts";
 import { sayPairing } from "../../ui/words/kit/pairing.ts";
 import { sayInstant } from "../../ui/words/time.ts";
-import { ChargeChart } from "./charge-chart.tsx";
 import type { ShownDevice } from "./load-device.server.ts";
 import { AskNearby, type ReadNearby } from "./nearby.tsx";
 import { Profiles } from "./profiles.tsx";
+
+const ChargeChart = chartFrom(async () => (await import("./charge-chart.tsx")).ChargeChart, 208);
 
 const NOTE_WORD = {
   level: "seen at",

@@ -7,14 +7,16 @@ import type { Purchase } from "#core/kit/get/get.ts";
 import { listed } from "#core/quantities/list.ts";
 import { readInClub } from "../../context.ts";
 import { useClub, useMay } from "../../ui/club.ts";
+import { chartFrom } from "../../ui/later.tsx";
 import { Page } from "../../ui/page.tsx";
 import { counted } from "../../ui/words/count.ts";
 import { moneyIn } from "../../ui/words/kit/kit.ts";
 import { KitTabs } from "../tabs.tsx";
 import type { Route } from "./+types/get";
-import { Curve } from "./curve.tsx";
 import { loadWaiting } from "./demand.server.ts";
 import type { GetAnswer, GetOrder } from "./purchase.worker.ts";
+
+const Curve = chartFrom(async () => (await import("./curve.tsx")).Curve, 224);
 
 export const meta: Route.MetaFunction = () => [{ title: "What to get · Mossy Cabinet" }];
 

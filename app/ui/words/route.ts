@@ -5,7 +5,7 @@ import type { Route, Stop } from "#core/route/route.ts";
 import type { Care } from "#core/route/way.ts";
 import { boundsOf, type Range, rangeText } from "#core/version/range.ts";
 import { counted } from "./count.ts";
-import { sayMinutes } from "./run.ts";
+import { sayMinutes } from "./duration.ts";
 
 export const ERASES_WORD: Record<Erases, string> = {
   nothing: "erases nothing",

@@ -23,12 +23,14 @@ import { leadToTag, loadUnit } from "../../shared/load-unit.server.ts";
 import { Caution } from "../../ui/caution.tsx";
 import { following, useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
+import { chartFrom } from "../../ui/later.tsx";
 import { Page } from "../../ui/page.tsx";
 import { Said } from "../../ui/said.tsx";
 import { readMhz, sayHertz } from "../../ui/words/frequency.ts";
 import { sayDate } from "../../ui/words/time.ts";
 import type { Route } from "./+types/measurements";
-import { PowerChart } from "./power-chart.tsx";
+
+const PowerChart = chartFrom(async () => (await import("./power-chart.tsx")).PowerChart, 224);
 
 export const meta: Route.MetaFunction = ({ params }) => [
   { title: `${params.tag}, measured · Mossy Cabinet` },
@@ -291,7 +293,7 @@ const sayPpm = (ppm: number): string => Number(ppm.toFixed(2)).toString();
 /** Never more than is known. */
 function sayTrend(found: Route.ComponentProps["loaderData"]["trend"]): string {
   if (found.kind === "too-few")
-    return found.readings === 0 ? "Not measured yet" : "Too few to tell whether it gets weaker";
+    return found.readings === 0 ? "Its power is not measured yet" : "Too few to tell whether it gets weaker";
   if (found.weaker) return `Getting weaker: about ${Math.abs(found.slope).toFixed(1)} W a year`;
   if (found.outside === "below") return "The last one lies below the others";
   return found.outside === "above" ? "The last one lies above the others" : "As strong as it was";

@@ -1,6 +1,6 @@
 // The charge of things with batteries, in words.
 import type { Now, Readiness } from "#core/bluetooth/readiness.ts";
-import { sayMinutes } from "../run.ts";
+import { sayMinutes } from "../duration.ts";
 import { sayMoment } from "../time.ts";
 
 /** "82 %", as far as it is known. */
