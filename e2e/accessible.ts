@@ -29,6 +29,8 @@ async function stillPage(page: Page): Promise<void> {
 }
 
 export async function expectAccessible(page: Page, how = "", rules: Rules = "all"): Promise<void> {
+  // Where the pointer lay last, nothing is to look touched.
+  await page.mouse.move(0, 0);
   await stillPage(page);
   // As the test's own, beside the page's policy for scripts.
   if (!(await page.evaluate(() => "axe" in window))) await page.evaluate(AXE);

@@ -24,6 +24,8 @@ function differences(fields: readonly (readonly [string, string])[]) {
   );
 }
 
+export const meta = () => [{ title: "What was typed and not saved · Mossy Cabinet" }];
+
 export async function loader({ request, context }: Route.LoaderArgs) {
   const { club, person } = signedIn(context);
   const search = new URL(request.url).searchParams;

@@ -13,6 +13,7 @@ import { Caution } from "../ui/caution.tsx";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { sayBands } from "../ui/ruler.tsx";
+import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayWidth } from "../ui/words/frequency.ts";
 import type { Route } from "./+types/modes";
@@ -107,7 +108,7 @@ export default function Modes({ loaderData }: Route.ComponentProps) {
               {counted(rows.filter(({ standing }) => standing.kind === kind).length, "radio")}
             </span>
           </h2>
-          <div className="sheet overflow-x-auto">
+          <Wide label={TITLE[kind]}>
             <table className="table table-sm">
               <thead className="sr-only">
                 <tr>
@@ -138,7 +139,7 @@ export default function Modes({ loaderData }: Route.ComponentProps) {
                   ))}
               </tbody>
             </table>
-          </div>
+          </Wide>
         </section>
       ))}
       <Caution of="unlocking" />

@@ -12,6 +12,7 @@ import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Ruler } from "../ui/ruler.tsx";
 import { Said } from "../ui/said.tsx";
+import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayHertz, sayWidth } from "../ui/words/frequency.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -95,7 +96,7 @@ export default function BandPlan({ loaderData, actionData }: Route.ComponentProp
       {classes.map(({ name }) => (
         <section key={name} className="mb-5">
           <h2 className="mb-1">{name}</h2>
-          <div className="sheet overflow-x-auto">
+          <Wide label={name}>
             <table className="table table-sm">
               <thead>
                 <tr>
@@ -144,7 +145,7 @@ export default function BandPlan({ loaderData, actionData }: Route.ComponentProp
                   })}
               </tbody>
             </table>
-          </div>
+          </Wide>
         </section>
       ))}
       <p className="flex flex-wrap gap-x-6 text-sm">

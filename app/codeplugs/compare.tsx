@@ -13,6 +13,7 @@ import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
+import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayHertz, sayWidth } from "../ui/words/frequency.ts";
 import { sayInstant } from "../ui/words/time.ts";
@@ -143,7 +144,7 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
         <p className="w-fit border-l-4 border-primary p-4 text-lg">They are the same, channel by channel.</p>
       )}
       {rows.length > 0 && (
-        <div className="sheet overflow-x-auto">
+        <Wide label="The two tables side by side">
           <table className="table table-sm">
             <thead>
               <tr>
@@ -170,7 +171,7 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Wide>
       )}
       {lists.map(({ kind, found, count: all }) => (
         <section key={kind} className="mt-4">

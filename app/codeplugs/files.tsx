@@ -12,6 +12,7 @@ import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
+import { Wide } from "../ui/wide.tsx";
 import { sayBytes } from "../ui/words/bytes.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayInstant } from "../ui/words/time.ts";
@@ -134,7 +135,7 @@ function Table({ backups }: { readonly backups: Shown }) {
       <h2 id="kept" className="mb-2">
         Files as they were read out
       </h2>
-      <div className="sheet overflow-x-auto">
+      <Wide label="Kept files">
         <table className="table">
           <thead>
             <tr>
@@ -198,7 +199,7 @@ function Table({ backups }: { readonly backups: Shown }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
     </section>
   );
 }

@@ -20,6 +20,7 @@ import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
+import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayDate } from "../ui/words/time.ts";
 import type { Route } from "./+types/identities";
@@ -126,7 +127,7 @@ function Table({ rows }: { readonly rows: Data["rows"] }) {
   const { locale, today } = useClub();
   const mayPlan = useMay("edit-plan");
   return (
-    <div className="sheet overflow-x-auto">
+    <Wide label="Digital IDs">
       <table className="table table-sm">
         <thead>
           <tr>
@@ -178,7 +179,7 @@ function Table({ rows }: { readonly rows: Data["rows"] }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Wide>
   );
 }
 

@@ -28,6 +28,7 @@ import { TakeTable } from "../shared/take-table.tsx";
 import { following, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
+import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/model";
 import { drawnFacts, sentFacts } from "./facts-form.server.ts";
@@ -191,9 +192,9 @@ function Table(props: { readonly table: NonNullable<Data["table"]>; readonly map
         </p>
       )}
       <TakeTable kind="table" of={table.id} dialects={dialects} />
-      <div className="sheet overflow-x-auto">
+      <Wide label="The table">
         <Rows channels={table.channels} />
-      </div>
+      </Wide>
     </>
   );
 }

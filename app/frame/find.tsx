@@ -33,6 +33,8 @@ const PAGES: readonly Found[] = [
   { name: "My page", what: "day or night, sign out", to: "/me" },
 ];
 
+export const meta: Route.MetaFunction = () => [{ title: "Find · Mossy Cabinet" }];
+
 export async function loader({ context, request }: Route.LoaderArgs) {
   const asked = (new URL(request.url).searchParams.get("q") ?? "").trim().slice(0, 60);
   if (asked === "") return { asked, found: PAGES };

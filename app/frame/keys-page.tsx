@@ -4,6 +4,8 @@ import { Page } from "../ui/page.tsx";
 import { HELP } from "./help.ts";
 import { KeyTable } from "./keys.tsx";
 
+export const meta = () => [{ title: "Help · Mossy Cabinet" }];
+
 export default function KeysPage() {
   return (
     <Page

@@ -8,6 +8,7 @@ import { DATE_ORDERS } from "#core/quantities/signs.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
+import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayDate } from "../ui/words/time.ts";
 import { clip } from "../ui/words/unit/standing.ts";
@@ -267,7 +268,7 @@ function Rows({ preview }: { readonly preview: Preview }) {
   const cells = new Map(preview.cells);
   const total = preview.counts.add + preview.counts.change + preview.counts.same + preview.counts.problem;
   return (
-    <div className="sheet overflow-x-auto">
+    <Wide label="Rows of the sheet">
       <table className="table table-sm">
         <thead>
           <tr>
@@ -314,7 +315,7 @@ function Rows({ preview }: { readonly preview: Preview }) {
           {counted(total - preview.shown.length, "row")} more, not shown. Rows with a problem come first.
         </p>
       )}
-    </div>
+    </Wide>
   );
 }
 

@@ -7,6 +7,7 @@ import { Labelled } from "../forms/field.tsx";
 import { Go } from "../ui/go.tsx";
 import { chartFrom } from "../ui/later.tsx";
 import { Page } from "../ui/page.tsx";
+import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayMinutes } from "../ui/words/duration.ts";
 import { sayPercent } from "../ui/words/kit/charge.ts";
@@ -116,7 +117,7 @@ type Found = NonNullable<Route.ComponentProps["loaderData"]["found"]>;
 
 function Compared({ found, radios }: { readonly found: Found; readonly radios: number }) {
   return (
-    <div className="sheet overflow-x-auto">
+    <Wide label="The ways, as a table">
       <table className="table">
         <thead>
           <tr>
@@ -147,7 +148,7 @@ function Compared({ found, radios }: { readonly found: Found; readonly radios: n
           ))}
         </tbody>
       </table>
-    </div>
+    </Wide>
   );
 }
 

@@ -11,6 +11,7 @@ import { readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
+import { Wide } from "../ui/wide.tsx";
 import { sayEntry } from "../ui/words/log.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/log";
@@ -115,7 +116,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
         <p className="doubt w-fit p-3">Nothing in the log matches.</p>
       )}
       {entries.length > 0 && (
-        <div className="sheet overflow-x-auto">
+        <Wide label="The log">
           <table className="table table-sm">
             <thead className="max-sm:sr-only">
               <tr>
@@ -157,7 +158,7 @@ export default function Log({ loaderData }: Route.ComponentProps) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Wide>
       )}
       {loaderData.more && (
         <Link className="link mt-3 inline-block" to={`/log?${loaderData.more}`}>

@@ -4,6 +4,7 @@ import { groupBy } from "#core/quantities/group.ts";
 import { listed } from "#core/quantities/list.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useClub, useMay } from "../ui/club.ts";
+import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayHertz, sayWidth } from "../ui/words/frequency.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -109,7 +110,7 @@ export function ChannelFindings(props: {
   const say = { day: (date: Parameters<typeof sayDate>[0]) => sayDate(date, locale, today) };
   return (
     <div className="flex flex-col gap-2">
-      <div className="sheet overflow-x-auto">
+      <Wide label="What is wrong">
         <table className="table table-sm">
           <thead>
             <tr>
@@ -153,7 +154,7 @@ export function ChannelFindings(props: {
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
       {mayWork && codeplug !== undefined && cures.length > 0 && (
         <div className="flex flex-wrap items-center gap-2">
           {cures.map((cure) => (

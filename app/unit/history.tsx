@@ -6,6 +6,7 @@ import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { Strike } from "../forms/strike.tsx";
 import { useClub, useMay } from "../ui/club.ts";
+import { Wide } from "../ui/wide.tsx";
 import { sayEntry } from "../ui/words/log.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
@@ -106,7 +107,7 @@ export function Readings({
       {readings.length === 0 ? (
         <p className="doubt-thin w-fit px-2 py-1 text-quiet">We have not read this radio yet.</p>
       ) : (
-        <div className="sheet overflow-x-auto">
+        <Wide label="All readings">
           <table className="table table-sm">
             <thead className="max-sm:sr-only">
               <tr>
@@ -161,7 +162,7 @@ export function Readings({
               ))}
             </tbody>
           </table>
-        </div>
+        </Wide>
       )}
     </section>
   );

@@ -1,6 +1,8 @@
 // Accessibility of every page in both themes, as it stands and on a phone, twice as large, and with forced colours. Forms with trouble in them are looked at where they are tested.
 import { expect } from "@playwright/test";
 import { expectAccessible, type Rules } from "../accessible.ts";
+import { openAwake } from "../awake.ts";
+import { SCREENS } from "../pages.ts";
 import { type Served, serveFresh } from "../serve.ts";
 import { signIn } from "../sign-in.ts";
 import { test } from "../test.ts";
@@ -11,6 +13,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => served.stop());
 
+/** Those that are looked at in every way, some of them with something chosen. */
 const PAGES = {
   "the cabinet and what is due": [
     "/cabinet",
@@ -96,6 +99,23 @@ const LOOKS: readonly {
 
 /** So large that each look is a test of its own. */
 const LARGE = new Set(["/codeplugs/repeaters"]);
+
+/** Every other screen there is, at the desk and on a phone. */
+const looked = new Set(Object.values(PAGES).flat());
+const others = SCREENS.filter(({ address }) => !looked.has(address)).map(({ address }) => address);
+test.describe("accessibility of every other screen", () => {
+  for (const path of others)
+    test(`axe finds nothing on ${path}, and nothing sticks out`, async ({ page }) => {
+      await signIn(page, served.address, "wren");
+      await openAwake(page, served.address + path);
+      for (const { how, size, rules } of LOOKS.filter((look) => look.rules === "all")) {
+        await page.setViewportSize(size);
+        await expectAccessible(page, how, rules);
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+        expect([path, how, wide]).toEqual([path, how, 0]);
+      }
+    });
+});
 
 for (const [area, pages] of Object.entries(PAGES)) {
   test.describe(`accessibility of ${area}`, () => {

@@ -3,6 +3,7 @@ import { Link, useSearchParams } from "react-router";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import { useMay } from "../../ui/club.ts";
+import { Wide } from "../../ui/wide.tsx";
 import { counted } from "../../ui/words/count.ts";
 import { sayHertz } from "../../ui/words/frequency.ts";
 import { FitCell } from "../fit-cell.tsx";
@@ -29,7 +30,7 @@ export function Block({ data, said }: { readonly data: PlanData; readonly said: 
         {block.name}: {counted(chosen.members.length, "channel")}
       </h2>
       {chosen.members.length > 0 && (
-        <div className="sheet overflow-x-auto">
+        <Wide label="Channels of the block">
           <Sortable
             intent="move-member"
             moved="member"
@@ -64,7 +65,7 @@ export function Block({ data, said }: { readonly data: PlanData; readonly said: 
               </tbody>
             </table>
           </Sortable>
-        </div>
+        </Wide>
       )}
       {chosen.others && <Others others={chosen.others} />}
       {mayPlan && isList && (

@@ -16,6 +16,7 @@ import { useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
 import { Page } from "../../ui/page.tsx";
 import { Said } from "../../ui/said.tsx";
+import { Wide } from "../../ui/wide.tsx";
 import { counted } from "../../ui/words/count.ts";
 import { sayDrain, sayNow, sayPercent, sayReady } from "../../ui/words/kit/charge.ts";
 import { sayMoment } from "../../ui/words/time.ts";
@@ -209,7 +210,7 @@ function Devices({ devices }: { readonly devices: readonly Shown[] }) {
   const mayWork = useMay("work-at-bench");
   const mayEdit = useMay("edit-kit");
   return (
-    <div className="sheet overflow-x-auto">
+    <Wide label="Bluetooth devices">
       <table className="table table-sm max-md:block">
         <thead className="max-md:sr-only">
           <tr>
@@ -290,7 +291,7 @@ function Devices({ devices }: { readonly devices: readonly Shown[] }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Wide>
   );
 }
 

@@ -26,6 +26,7 @@ import { Go } from "../../ui/go.tsx";
 import { chartFrom } from "../../ui/later.tsx";
 import { Page } from "../../ui/page.tsx";
 import { Said } from "../../ui/said.tsx";
+import { Wide } from "../../ui/wide.tsx";
 import { readMhz, sayHertz } from "../../ui/words/frequency.ts";
 import { sayDate } from "../../ui/words/time.ts";
 import type { Route } from "./+types/measurements";
@@ -209,7 +210,7 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
             </p>
           )}
           {measured.length > 0 && (
-            <div className="sheet overflow-x-auto">
+            <Wide label="What was measured">
               <table className="table table-sm">
                 <thead>
                   <tr>
@@ -277,7 +278,7 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
                   ))}
                 </tbody>
               </table>
-            </div>
+            </Wide>
           )}
         </div>
         {mayWork && !unit.shelved && (

@@ -13,6 +13,7 @@ import { following, useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
 import { Page } from "../../ui/page.tsx";
 import { Said } from "../../ui/said.tsx";
+import { Wide } from "../../ui/wide.tsx";
 import { sayHertz } from "../../ui/words/frequency.ts";
 import { sayDate } from "../../ui/words/time.ts";
 import type { Route } from "./+types/spectra";
@@ -168,7 +169,7 @@ function Spectrum(props: {
           {one.struck !== null && `; ${one.struck}`}
         </span>
       </h2>
-      <div className="sheet overflow-x-auto">
+      <Wide label="Harmonics">
         <p className="px-4 pt-2 text-sm">
           Carrier {sayHertz(one.carrier.frequency)}, {at.toFixed(1)} dBm at the radio (
           {wattsOf(at).toPrecision(2)} W), through {one.attenuation} dB
@@ -216,7 +217,7 @@ function Spectrum(props: {
             />
           </div>
         )}
-      </div>
+      </Wide>
     </section>
   );
 }

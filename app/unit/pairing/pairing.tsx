@@ -15,6 +15,7 @@ import { following, useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
 import { Page } from "../../ui/page.tsx";
 import { Said } from "../../ui/said.tsx";
+import { Wide } from "../../ui/wide.tsx";
 import { sayDrain, sayNow, sayPercent } from "../../ui/words/kit/charge.ts";
 import { PAIRING_WORD, sayPairing } from "../../ui/words/kit/pairing.ts";
 import { saySigns, sayStep, signsOf } from "../../ui/words/step.ts";
@@ -205,7 +206,7 @@ function Settings({ settings }: { readonly settings: NonNullable<ShownPairPlan["
   return (
     <section>
       <h2 className="mb-1">What is set</h2>
-      <div className="sheet overflow-x-auto">
+      <Wide label="What is set">
         <table className="table table-sm">
           <thead>
             <tr>
@@ -229,7 +230,7 @@ function Settings({ settings }: { readonly settings: NonNullable<ShownPairPlan["
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
     </section>
   );
 }
