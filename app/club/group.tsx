@@ -17,8 +17,9 @@ import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
-import { notWhole, type Read, readBy, refusal, replyOf, saveForm } from "../forms/save.server.ts";
+import { type Read, readBy, refusal, replyOf, saveForm } from "../forms/save.server.ts";
 import { touchedBy } from "../shared/load-touched.server.ts";
+import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
 import { TouchedUnits } from "../shared/touched.tsx";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
@@ -71,17 +72,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         })
       : await saveForm(addGroup, who, form, { read, drawn: async () => undefined });
     if (done.ok) return redirect("/club");
-    switch (done.problem.kind) {
-      case "refused":
-        return refusal(done.problem.refused);
-      case "no-group":
-        throw notFound("This group");
-      case "taken":
-        return refusal({ form, errors: { name: "There is a group of that name already." } });
-      case "no-key":
-      case "input":
-        return notWhole(form);
-    }
+    return refuseForm(form, done.problem, {
+      "no-group": isGone("This group"),
+      taken: besideField("name", "There is a group of that name already."),
+    });
   });
 }
 

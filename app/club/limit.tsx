@@ -11,7 +11,8 @@ import { PostForm } from "../forms/form.tsx";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
-import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
+import { notWhole, saveForm } from "../forms/save.server.ts";
+import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
 import { Go } from "../ui/go.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/limit";
@@ -80,16 +81,11 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       },
     });
     if (done.ok) return there;
-    switch (done.problem.kind) {
-      case "taken":
-        return refusal({ form, errors: { name: "There is a limit of that name already." } });
-      case "full":
-        return refusal({ form, errors: { name: "There are as many limits as there may be." } });
-      case "refused":
-        return refusal(done.problem.refused);
-      default:
-        return notWhole(form);
-    }
+    return refuseForm(form, done.problem, {
+      "no-limit": isGone("This limit"),
+      taken: besideField("name", "There is a limit of that name already."),
+      full: besideField("name", "There are as many limits as there may be."),
+    });
   });
 }
 

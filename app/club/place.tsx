@@ -9,7 +9,8 @@ import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
-import { type Errors, notWhole, readBy, refusal, saveForm } from "../forms/save.server.ts";
+import { readBy, saveForm } from "../forms/save.server.ts";
+import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/place";
 
@@ -38,7 +39,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (tx, who) => {
     const id = idIn(params.place, "This place");
-    const refuse = (errors: Errors) => refusal({ form, errors });
     const read = readBy(placeShape);
     const place = async () => (await places(tx)).find((p) => p.id === id);
     const done = id
@@ -48,17 +48,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         })
       : await saveForm(addPlace, who, form, { read, drawn: async () => undefined });
     if (done.ok) return redirect("/club");
-    switch (done.problem.kind) {
-      case "refused":
-        return refusal(done.problem.refused);
-      case "no-place":
-        throw notFound("This place");
-      case "taken":
-        return refuse({ name: "There is a place of that name already." });
-      case "no-key":
-      case "input":
-        return notWhole(form);
-    }
+    return refuseForm(form, done.problem, {
+      "no-place": isGone("This place"),
+      taken: besideField("name", "There is a place of that name already."),
+    });
   });
 }
 

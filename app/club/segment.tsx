@@ -13,7 +13,8 @@ import { PostForm } from "../forms/form.tsx";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
-import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
+import { notWhole, saveForm } from "../forms/save.server.ts";
+import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
 import { Page } from "../ui/page.tsx";
 import { oddMhz, readMhz } from "../ui/words/frequency.ts";
 import type { Route } from "./+types/segment";
@@ -93,16 +94,10 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       },
     });
     if (done.ok) return there;
-    switch (done.problem.kind) {
-      case "refused":
-        return refusal(done.problem.refused);
-      case "no-segment":
-        throw notFound("This line");
-      case "full":
-        return refusal({ form, errors: { class: "The plan has as many lines as it may." } });
-      default:
-        return notWhole(form);
-    }
+    return refuseForm(form, done.problem, {
+      "no-segment": isGone("This line"),
+      full: besideField("class", "The plan has as many lines as it may."),
+    });
   });
 }
 

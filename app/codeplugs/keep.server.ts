@@ -3,10 +3,10 @@ import { redirect } from "react-router";
 import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/unit/units.ts";
 import type { SignedIn } from "../context.ts";
-import { NOT_WHOLE } from "../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { keepAsBackup, sayDoubt } from "../shared/keep-file.server.ts";
+import { answerProblem } from "../shared/refusals.server.ts";
 
 export async function keepByForm(tx: Tx, who: SignedIn, form: FormData) {
   const intent = String(form.get("intent") ?? "");
@@ -32,15 +32,11 @@ export async function keepByForm(tx: Tx, who: SignedIn, form: FormData) {
     confirmed: form.get("confirmed") === "on",
   });
   if (done.ok) return answer(200, { ok: true, intent, says: `Kept: ${file.name}, of ${unit.tag}.` });
-  const { problem } = done;
-  switch (problem.kind) {
-    case "doubts":
-      return refused(409, problem.doubts.map((doubt) => sayDoubt(doubt, unit.tag)).join(" "));
-    case "shelved":
-      return refused(409, `${unit.tag} is shelved; recover it first.`);
-    case "not-whole":
-      return refused(409, "The file did not arrive whole; send it again.");
-    default:
-      return refused(400, NOT_WHOLE);
-  }
+  const own = {
+    doubts: ({ doubts }: { readonly doubts: readonly Parameters<typeof sayDoubt>[0][] }) =>
+      doubts.map((doubt) => sayDoubt(doubt, unit.tag)).join(" "),
+    "not-wanted": "The run does not ask for a file now.",
+    "not-whole": "The file did not arrive whole; send it again.",
+  };
+  return answerProblem(intent, form, done.problem, own, { tag: unit.tag });
 }

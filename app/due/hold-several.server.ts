@@ -2,7 +2,8 @@
 import { holdUnits } from "#acts/unit/hold-units.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { firstIssue, type InputProblem, performForm } from "../forms/perform.server.ts";
+import { refusalOf } from "../shared/refusals.server.ts";
 import { weighHold } from "../shared/weigh-hold.server.ts";
 import { counted } from "../ui/words/count.ts";
 import { type HoldAnswer, keptOf } from "./hold-answer.ts";
@@ -18,19 +19,13 @@ export async function holdSeveral(tx: Tx, who: SignedIn, form: FormData): Promis
   }
   const done = await performForm(holdUnits, who, form, { units: [...new Set(form.getAll("unit"))] });
   if (!done.ok) {
-    const { problem } = done;
-    switch (problem.kind) {
-      case "past":
-        return refused("That day has passed already.");
-      case "no-key":
-        return refused(NOT_WHOLE);
-      case "input":
-        return refused(
-          problem.issues[0]?.field === "until"
-            ? "Say until which day, such as 2027-05-02."
-            : firstIssue(problem),
-        );
-    }
+    const own = {
+      input: (problem: InputProblem) =>
+        problem.issues[0]?.field === "until"
+          ? "Say until which day, such as 2027-05-02."
+          : firstIssue(problem),
+    };
+    return refused(refusalOf(done.problem, own).says);
   }
   const { held } = done.value.answer;
   const says =

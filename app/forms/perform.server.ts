@@ -47,9 +47,6 @@ export async function performSince<Name extends string, Input, Answer, Problem e
 /** Said of a form without its key, or with less in it than its page sends. */
 export const NOT_WHOLE = "This form was not whole; send it again.";
 
-/** For the end of a switch over problems: it does not compile while one of them has no words. */
-export const unsaid = (_problem: never): string => NOT_WHOLE;
-
 /** A field as it was typed; nothing typed is nothing told. */
 export const fieldText = (form: FormData, name: string): string | undefined => {
   const value = form.get(name);

@@ -9,7 +9,8 @@ import { mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { firstIssue, performForm } from "../forms/perform.server.ts";
+import { refusalOf, typedWrongly } from "../shared/refusals.server.ts";
 import { following } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
@@ -59,23 +60,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       accepted: form.getAll("accept").map(String),
     });
     if (done.ok) return redirect(`/models/${done.value.answer.into}`);
-    const refused = (status: number, says: string) => data({ ok: false, says }, { status });
-    const { problem } = done;
-    switch (problem.kind) {
-      case "same":
-        return refused(400, "That is the same model: it cannot be merged into itself.");
-      case "no-model":
-        return refused(409, "One of the two is no longer in the cabinet: nothing was merged.");
-      case "on-bench":
-        return refused(
-          409,
-          `${listed(problem.tags, 8)} ${problem.tags.length === 1 ? "is" : "are"} at the bench: end what goes on there first.`,
-        );
-      case "input":
-        return refused(400, firstIssue(problem, "Pick the model that stays."));
-      case "no-key":
-        return refused(400, NOT_WHOLE);
-    }
+    const { status, says } = refusalOf(done.problem, {
+      same: typedWrongly("That is the same model: it cannot be merged into itself."),
+      "no-model": "One of the two is no longer in the cabinet: nothing was merged.",
+      "on-bench": ({ tags }) =>
+        `${listed(tags, 8)} ${tags.length === 1 ? "is" : "are"} at the bench: end what goes on there first.`,
+      input: (problem) => typedWrongly(firstIssue(problem, "Pick the model that stays.")),
+    });
+    return data({ ok: false, says }, { status });
   });
 }
 

@@ -13,6 +13,8 @@ export type ActAnswer = {
   readonly readOn?: string;
   /** What a refused form of several fields held. */
   readonly kept?: Readonly<Record<string, string>>;
+  /** Where what stands in the way is put right. */
+  readonly cure?: { readonly to: string; readonly says: string };
   /** What is wrong with it, by field. */
   readonly wrong?: Readonly<Record<string, string>>;
 };

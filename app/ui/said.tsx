@@ -1,11 +1,27 @@
-// What an act answered. It stays in sight wherever on the page the form was that asked for it.
-export function Said({ answer }: { readonly answer: { readonly ok: boolean; readonly says: string } }) {
+// What an act answered, and where what stands in its way is put right. It stays in sight wherever on the page the form was that asked for it.
+import { Link } from "react-router";
+
+type Answer = {
+  readonly ok: boolean;
+  readonly says: string;
+  readonly cure?: { readonly to: string; readonly says: string };
+};
+
+export function Said({ answer: { ok, says, cure } }: { readonly answer: Answer }) {
   return (
     <p
       role="status"
-      className={`sheet sticky top-0 z-20 mb-3 p-3 font-semibold ${answer.ok ? "" : "border-l-4 border-rust text-rust"}`}
+      className={`sheet sticky top-0 z-20 mb-3 p-3 font-semibold ${ok ? "" : "border-l-4 border-rust text-rust"}`}
     >
-      {answer.says}
+      {says}
+      {cure && (
+        <>
+          {" "}
+          <Link className="link inline-block" to={cure.to}>
+            {cure.says}
+          </Link>
+        </>
+      )}
     </p>
   );
 }

@@ -12,10 +12,11 @@ import { bad, good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { madeInPassing } from "../forms/in-passing.server.ts";
-import { type FormProblem, fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
+import { answerProblem, refusalOf, typedWrongly } from "../shared/refusals.server.ts";
 import { noteTry } from "../shared/tools/note-try.server.ts";
 import { weighHold } from "../shared/weigh-hold.server.ts";
 import { sayWidth } from "../ui/words/frequency.ts";
@@ -37,23 +38,6 @@ async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefi
 
 type ByForm = (tx: Tx, who: SignedIn, unit: LoadedUnit, form: FormData) => Promise<ReturnType<typeof answer>>;
 
-/** What any act on a unit may be refused for. */
-function sayRefused(problem: FormProblem | { readonly kind: "no-unit" } | { readonly kind: "shelved" }): {
-  readonly status: number;
-  readonly says: string;
-} {
-  switch (problem.kind) {
-    case "no-key":
-      return { status: 400, says: NOT_WHOLE };
-    case "input":
-      return { status: 400, says: firstIssue(problem, NOT_WHOLE) };
-    case "no-unit":
-      return { status: 404, says: "That radio is not in the cabinet." };
-    case "shelved":
-      return { status: 409, says: "This radio is shelved; recover it first." };
-  }
-}
-
 const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
   const typed = String(form.get("typed") ?? "");
   const readOn = fieldText(form, "readOn");
@@ -70,95 +54,74 @@ const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
     return answer(200, { ok: true, ...body, says });
   }
   const { problem } = done;
-  const refused = (status: number, says: string) =>
-    answer(status, { ok: false, ...body, ...(readOn && { readOn }), says });
-  switch (problem.kind) {
-    case "ahead":
-      return refused(400, "That day has not come yet: a reading may be dated back, not ahead.");
-    case "no-key":
-    case "input":
-    case "no-unit":
-    case "shelved": {
-      const { status, says } = sayRefused(problem);
-      return refused(status, says);
-    }
-    default:
-      return refused(400, sayPreview(bad(problem), catalogue, who.locale, who.today).says);
+  const kept = { ...body, ...(readOn && { readOn }) };
+  const isOfForm = problem.kind === "no-key" || problem.kind === "input";
+  if (isOfForm || problem.kind === "no-unit" || problem.kind === "shelved" || problem.kind === "ahead") {
+    const { status, ...said } = refusalOf(problem, {}, { tag: row.tag });
+    return answer(status, { ok: false, ...kept, ...said });
   }
+  return answer(400, {
+    ok: false,
+    ...kept,
+    says: sayPreview(bad(problem), catalogue, who.locale, who.today).says,
+  });
 };
 
 const mode: ByForm = async (_tx, who, { row }, form) => {
   const done = await performForm(noteMode, who, form, { unit: row.id });
-  const intent = "mode";
-  if (done.ok) return answer(200, { ok: true, intent, says: "Noted." });
-  if (done.problem.kind === "no-mode")
-    return answer(400, { ok: false, intent, says: "Its model has no such mode: choose one." });
-  const { status, says } = sayRefused(done.problem);
-  return answer(status, { ok: false, intent, says });
+  if (done.ok) return answer(200, { ok: true, intent: "mode", says: "Noted." });
+  return answerProblem(
+    "mode",
+    form,
+    done.problem,
+    {
+      "no-mode": typedWrongly("Its model has no such mode: choose one."),
+    },
+    { tag: row.tag },
+  );
 };
 
 /** A reading that was wrong: it stays, crossed out, and counts no more. */
 const strike: ByForm = async (_tx, who, { row }, form) => {
   const done = await performForm(strikeReading, who, form, { unit: row.id });
-  const intent = "strike";
-  if (done.ok) {
-    const { component, raw } = done.value.answer;
-    return answer(200, { ok: true, intent, says: `Struck: ${component} ${raw}. It counts no more.` });
-  }
-  if (done.problem.kind === "struck")
-    return answer(409, { ok: false, intent, says: "That reading is struck already, or not of this radio." });
-  const { status, says } = sayRefused(done.problem);
-  return answer(status, { ok: false, intent, says });
+  if (!done.ok) return answerProblem("strike", form, done.problem, {}, { tag: row.tag });
+  const { component, raw } = done.value.answer;
+  return answer(200, { ok: true, intent: "strike", says: `Struck: ${component} ${raw}. It counts no more.` });
 };
 
 const lend: ByForm = async (tx, who, { row }, form) => {
   const trouble = await madeInPassing(tx, who, form, { person: "person" });
   if (trouble) return answer(400, { ok: false, intent: "lend", says: String(Object.values(trouble)[0]) });
   const done = await performForm(lendUnit, who, form, { unit: row.id });
-  const intent = "lend";
-  if (done.ok) return answer(200, { ok: true, intent, says: `Lent to ${done.value.answer.to}.` });
-  const { problem } = done;
-  const refused = (status: number, says: string) => answer(status, { ok: false, intent, says });
-  switch (problem.kind) {
-    case "no-person":
-      return refused(400, "That person is not in the club.");
-    case "past":
-      return refused(400, "The day it is due back has passed already.");
-    case "beyond": {
-      const fits = problem.better.map((name) => `“${name}”`).join(" or ");
-      return refused(
-        409,
-        `In its mode “${problem.mode}” it transmits where ${problem.to} may not: ${sayWidth(problem.width)} in all. ${
+  if (done.ok) return answer(200, { ok: true, intent: "lend", says: `Lent to ${done.value.answer.to}.` });
+  return answerProblem(
+    "lend",
+    form,
+    done.problem,
+    {
+      past: typedWrongly("The day it is due back has passed already."),
+      beyond: ({ mode: its, to, width, better }) => {
+        const fits = better.map((name) => `“${name}”`).join(" or ");
+        return `In its mode “${its}” it transmits where ${to} may not: ${sayWidth(width)} in all. ${
           fits ? `Switched to ${fits} it would fit.` : "None of its modes would fit."
-        } Tick that you lend it all the same, or switch it first.`,
-      );
-    }
-    case "out":
-      return refused(409, `${problem.to} has it already; take it back first.`);
-    case "input":
-      return refused(
-        400,
-        problem.issues[0]?.field === "person"
-          ? "Choose who takes it."
-          : "A date such as 2027-05-02, or nothing.",
-      );
-    default: {
-      const { status, says } = sayRefused(problem);
-      return refused(status, says);
-    }
-  }
+        } Tick that you lend it all the same, or switch it first.`;
+      },
+      out: ({ to }) => `${to} has it already; take it back first.`,
+      input: ({ issues }) =>
+        typedWrongly(
+          issues[0]?.field === "person" ? "Choose who takes it." : "A date such as 2027-05-02, or nothing.",
+        ),
+    },
+    { tag: row.tag },
+  );
 };
 
 const back: ByForm = async (_tx, who, { row }, form) => {
   const done = await performForm(takeBackUnit, who, form, { unit: row.id });
-  const intent = "back";
-  if (done.ok) {
-    const says = `Back from ${done.value.answer.from}. Read its version before it goes on the shelf.`;
-    return answer(200, { ok: true, intent, says });
-  }
-  if (done.problem.kind === "not-out") return answer(409, { ok: false, intent, says: "It is back already." });
-  const { status, says } = sayRefused(done.problem);
-  return answer(status, { ok: false, intent, says });
+  if (!done.ok)
+    return answerProblem("back", form, done.problem, { "not-out": "It is back already." }, { tag: row.tag });
+  const says = `Back from ${done.value.answer.from}. Read its version before it goes on the shelf.`;
+  return answer(200, { ok: true, intent: "back", says });
 };
 
 const hold: ByForm = async (tx, who, { row }, form) => {
@@ -174,42 +137,36 @@ const hold: ByForm = async (tx, who, { row }, form) => {
       : answer(200, { ok: true, intent: "hold-look", says, kept: textsOf(form) });
   }
   const done = await performForm(holdUnits, who, form, { units: [row.id] });
-  const intent = "hold";
-  if (done.ok) {
-    const says = done.value.answer.held.length > 0 ? "On hold." : "It is on hold like that already.";
-    return answer(200, { ok: true, intent, says });
-  }
-  if (done.problem.kind === "past")
-    return answer(400, { ok: false, intent, says: "That day has passed already." });
-  const { problem } = done;
-  if (problem.kind === "input" && problem.issues.some((issue) => issue.field === "until"))
-    return answer(400, { ok: false, intent, says: "Say until which day, such as 2027-05-02, and why." });
-  const { status, says } = sayRefused(problem);
-  return answer(status, { ok: false, intent, says });
+  if (!done.ok)
+    return answerProblem("hold", form, done.problem, {
+      input: (problem) =>
+        typedWrongly(
+          problem.issues.some((issue) => issue.field === "until")
+            ? "Say until which day, such as 2027-05-02, and why."
+            : firstIssue(problem, NOT_WHOLE),
+        ),
+    });
+  const says = done.value.answer.held.length > 0 ? "On hold." : "It is on hold like that already.";
+  return answer(200, { ok: true, intent: "hold", says });
 };
 
 const lift: ByForm = async (_tx, who, { row }, form) => {
   const done = await performForm(liftHold, who, form, { unit: row.id });
-  const intent = "lift";
-  if (done.ok) return answer(200, { ok: true, intent, says: "The hold is lifted." });
-  if (done.problem.kind === "not-held")
-    return answer(409, { ok: false, intent, says: "It is not on hold any more." });
-  const { status, says } = sayRefused(done.problem);
-  return answer(status, { ok: false, intent, says });
+  if (done.ok) return answer(200, { ok: true, intent: "lift", says: "The hold is lifted." });
+  const own = { "not-held": "It is not on hold any more." };
+  return answerProblem("lift", form, done.problem, own, { tag: row.tag });
 };
 
 const hardware: ByForm = async (_tx, who, { row }, form) => {
   const done = await performForm(noteHardware, who, form, { unit: row.id });
-  const intent = "hardware";
-  if (done.ok) {
-    const { revision, fresh } = done.value.answer;
-    const says = fresh ? `Noted: hardware ${revision}.` : `Hardware ${revision} was noted already.`;
-    return answer(200, { ok: true, intent, says });
+  if (!done.ok) {
+    const none = typedWrongly(`The ${row.model} has no such hardware.`);
+    const own = { "no-revision": none, input: none };
+    return answerProblem("hardware", form, done.problem, own, { tag: row.tag });
   }
-  const unknown = done.problem.kind === "no-revision" || done.problem.kind === "input";
-  if (unknown) return answer(400, { ok: false, intent, says: `The ${row.model} has no such hardware.` });
-  const { status, says } = sayRefused(done.problem as Exclude<typeof done.problem, { kind: "no-revision" }>);
-  return answer(status, { ok: false, intent, says });
+  const { revision, fresh } = done.value.answer;
+  const says = fresh ? `Noted: hardware ${revision}.` : `Hardware ${revision} was noted already.`;
+  return answer(200, { ok: true, intent: "hardware", says });
 };
 
 const tried: ByForm = async (_tx, who, { row }, form) => {
@@ -221,16 +178,18 @@ const tried: ByForm = async (_tx, who, { row }, form) => {
 const bench: ByForm = async (_tx, who, { row }, form) => {
   const begun = await beginByForm(who, row, form);
   if (begun.ok) throw redirect(`/bench/${begun.run}`);
-  return answer(begun.status, { ok: false, intent: "bench", says: begun.says });
+  const { status, ...said } = begun;
+  return answer(status, { intent: "bench", ...said });
 };
 
 const standIn: ByForm = async (_tx, who, { row }, form) => {
   const done = await performForm(standInRadio, who, form, { unit: row.id });
-  const intent = "stand-in";
-  if (done.ok)
-    return answer(200, { ok: true, intent, says: "From now on a simulated radio stands in for it." });
-  const { status, says } = sayRefused(done.problem);
-  return answer(status, { ok: false, intent, says });
+  if (!done.ok) return answerProblem("stand-in", form, done.problem, {}, { tag: row.tag });
+  return answer(200, {
+    ok: true,
+    intent: "stand-in",
+    says: "From now on a simulated radio stands in for it.",
+  });
 };
 
 const write: ByForm = (_tx, who, { row }, form) => writeByForm(who, row, form);

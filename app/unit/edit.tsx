@@ -20,8 +20,9 @@ import { madeInPassing } from "../forms/in-passing.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
 import { PickField } from "../forms/pick.tsx";
-import { type Errors, notWhole, readBy, refusal, saveForm } from "../forms/save.server.ts";
+import { readBy, refusal, saveForm } from "../forms/save.server.ts";
 import { leadToTag } from "../shared/load-unit.server.ts";
+import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/edit";
@@ -56,7 +57,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     const trouble = await madeInPassing(tx, who, form, MADE);
     if (trouble) return refusal({ form, errors: trouble });
     const read = readBy(unitShape);
-    const refuse = (errors: Errors) => refusal({ form, errors });
     const done = unit
       ? await saveForm(changeUnit, who, form, {
           read: (sent) => mapped(read(sent), (value) => ({ ...value, unit: unit.id })),
@@ -70,22 +70,12 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       const now = unit ? await unitById(tx, unit.id) : undefined;
       return redirect(`/units/${encodeURIComponent(now?.tag ?? String(form.get("tag")).trim())}`);
     }
-    const { problem } = done;
-    switch (problem.kind) {
-      case "refused":
-        return refusal(problem.refused);
-      case "no-model":
-        return refuse({ model: "Choose a model." });
-      case "no-revision":
-        return refuse({ hardware: `The ${problem.model} has no such hardware revision.` });
-      case "taken":
-        return refuse({ tag: "Another radio has this tag." });
-      case "no-unit":
-        throw notFound("This radio");
-      case "no-key":
-      case "input":
-        return notWhole(form);
-    }
+    return refuseForm(form, done.problem, {
+      "no-model": besideField("model", "Choose a model."),
+      "no-revision": ({ model }) => besideField("hardware", `The ${model} has no such hardware revision.`),
+      taken: besideField("tag", "Another radio has this tag."),
+      "no-unit": isGone("This radio"),
+    });
   });
 }
 

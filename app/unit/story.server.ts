@@ -5,8 +5,9 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import type { DeedDoubt } from "#core/unit/done.ts";
 import type { UnitRow } from "#db/unit/units.ts";
 import type { SignedIn } from "../context.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { firstIssue, performForm } from "../forms/perform.server.ts";
 import { answer } from "../shared/act-answer.server.ts";
+import { answerProblem, typedWrongly } from "../shared/refusals.server.ts";
 import { sayDate } from "../ui/words/time.ts";
 
 const GONE = "That radio is not in the cabinet, or on its shelf: nothing was written.";
@@ -22,25 +23,16 @@ export async function writeByForm(who: SignedIn, row: UnitRow, form: FormData) {
       says: read === undefined ? "Written down." : `Written down, and read as ${read} on that day.`,
     });
   }
-  const refused = (status: number, says: string) => answer(status, { ok: false, intent, says });
-  const { problem } = done;
-  switch (problem.kind) {
-    case "nothing":
-      return refused(400, "Say what was done, in a few words.");
-    case "ahead":
-      return refused(400, "That day has not come yet: what was done lies behind.");
-    case "doubts": {
-      const day = (on: PlainDate) => sayDate(on, who.locale, who.today);
-      const says = problem.doubts.map((doubt) => sayDoubt(doubt, day)).join(" ");
-      return refused(409, `${says} Tick that it was so all the same, or change the day.`);
-    }
-    case "input":
-      return refused(400, firstIssue(problem, "A day such as 2027-05-02, or nothing."));
-    case "no-key":
-      return refused(400, NOT_WHOLE);
-    default:
-      return refused(409, GONE);
-  }
+  const day = (on: PlainDate) => sayDate(on, who.locale, who.today);
+  return answerProblem(intent, form, done.problem, {
+    nothing: typedWrongly("Say what was done, in a few words."),
+    ahead: typedWrongly("That day has not come yet: what was done lies behind."),
+    doubts: ({ doubts }) =>
+      `${doubts.map((doubt) => sayDoubt(doubt, day)).join(" ")} Tick that it was so all the same, or change the day.`,
+    input: (problem) => typedWrongly(firstIssue(problem, "A day such as 2027-05-02, or nothing.")),
+    "no-unit": GONE,
+    shelved: GONE,
+  });
 }
 
 const sayDoubt = (doubt: DeedDoubt, day: (on: PlainDate) => string): string =>
@@ -59,22 +51,15 @@ export async function moveByForm(who: SignedIn, row: UnitRow, form: FormData) {
       says: `Moved to ${tag}: ${component} ${raw}. Here it counts no more.`,
     });
   }
-  const refused = (status: number, says: string) => answer(status, { ok: false, intent, says });
-  const { problem } = done;
-  switch (problem.kind) {
-    case "no-target":
-      return refused(400, `No radio in the cabinet has the tag “${String(form.get("tag")).slice(0, 40)}”.`);
-    case "same":
-      return refused(400, "It is of this radio already.");
-    case "no-part":
-      return refused(400, `${problem.tag} is of a model that has no part called ${problem.component}.`);
-    case "struck":
-      return refused(409, "That reading is struck already, or not of this radio.");
-    case "input":
-      return refused(400, "Type the tag of the radio that it is of.");
-    case "no-key":
-      return refused(400, NOT_WHOLE);
-    default:
-      return refused(409, GONE);
-  }
+  return answerProblem(intent, form, done.problem, {
+    "no-target": typedWrongly(
+      `No radio in the cabinet has the tag “${String(form.get("tag")).slice(0, 40)}”.`,
+    ),
+    same: typedWrongly("It is of this radio already."),
+    "no-part": ({ tag, component }) =>
+      typedWrongly(`${tag} is of a model that has no part called ${component}.`),
+    input: typedWrongly("Type the tag of the radio that it is of."),
+    "no-unit": GONE,
+    shelved: GONE,
+  });
 }

@@ -166,3 +166,25 @@ test.describe("without scripts", () => {
     await expect(page.getByRole("heading", { level: 1, name: "Done" })).toBeVisible();
   });
 });
+
+test("what stops a measurement is said with the way to its cure; the adapter added there lets it begin", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  const measure = () => page.locator('button[name="for"][value="measure"]').click();
+  await openAwake(page, `${served.address}/units/O-01`);
+  await measure();
+  await expect(page.getByText("No adapter of ours joins O-01")).toBeVisible();
+  await page.getByRole("link", { name: "Add an adapter" }).click();
+  await page.getByLabel("Tag").fill("AN-9");
+  await page.getByLabel("Fits the antenna socket").selectOption("antenna, quarter turn");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("An adapter has another end.")).toBeVisible();
+  await page.getByLabel("Other end of an adapter").selectOption("antenna, wide thread");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page).toHaveURL(/\/kit\/own/);
+  await openAwake(page, `${served.address}/units/O-01`);
+  await measure();
+  await expect(page).toHaveURL(/bench\/\d+$/);
+  await expect(page.getByText("adapter AN-9").first()).toBeVisible();
+});

@@ -1,6 +1,7 @@
 // Harmonics: a meter's table comes in, what is found in it is shown before it is kept; each is held against the club's own limit.
 import { expect, type Page } from "@playwright/test";
 import { expectAccessible } from "../accessible.ts";
+import { openAwake } from "../awake.ts";
 import { type Served, serveFresh } from "../serve.ts";
 import { signIn } from "../sign-in.ts";
 import { test } from "../test.ts";
@@ -124,4 +125,25 @@ test("limits are the club's own: written with their source, corrected, shelved",
   await page.getByRole("link", { name: "Correct Bench mark" }).click();
   await press(page, "Shelve it");
   await expect(page.getByText("Bench mark")).toHaveCount(0);
+});
+
+test("a frequency error is noted in hertz and told in parts per million; without its frequency it is asked for", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await openAwake(page, `${served.address}/units/W-04/measured`);
+  await page.getByLabel("What", { exact: true }).selectOption("frequency error");
+  await page.getByLabel("What the meter shows").fill("-290 Hz");
+  await page
+    .getByLabel("With", { exact: true })
+    .selectOption({ label: "MF-1, frequency counter (2 parts in a million)" });
+  await page.getByRole("button", { name: "Write it down" }).click();
+  await expect(page.getByRole("alert")).toContainText("Say on which frequency");
+  await expect(page.getByLabel("What the meter shows")).toHaveValue("-290 Hz");
+  await page.getByLabel(/^On, MHz/).fill("145");
+  await page.getByRole("button", { name: "Write it down" }).click();
+  const row = page.getByRole("row", { name: /-290 Hz/ });
+  await expect(row).toContainText("-2 ppm");
+  await expect(row).toContainText("-580.0 to 0.0 Hz");
+  await expect(row).toContainText("cannot tell");
 });

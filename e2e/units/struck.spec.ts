@@ -51,7 +51,7 @@ test("a reading is dated back, never ahead; an older one hides no newer one", as
   await day.evaluate((field: HTMLInputElement) => field.removeAttribute("max"));
   await day.fill("2090-01-01");
   await page.getByRole("button", { name: "Record" }).click();
-  await expect(page.getByText("a reading may be dated back, not ahead")).toBeVisible();
+  await expect(page.getByText("it may lie behind, not ahead")).toBeVisible();
   await expect(page.getByLabel("What does W-04 show?")).toHaveValue("1.02");
   await day.fill("2019-03-02");
   await page.getByRole("button", { name: "Record" }).click();

@@ -21,6 +21,7 @@ import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm } from "../../forms
 import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
 import { sayBeginProblem } from "../../shared/begin-run.server.ts";
 import { keepAsBackup, sayDoubt, sumOf } from "../../shared/keep-file.server.ts";
+import { type Refusal, refusalOf, typedWrongly } from "../../shared/refusals.server.ts";
 import { eventId } from "./happenings.ts";
 
 type What = SentEvent["what"];
@@ -42,7 +43,7 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
   if (intent === "anew") {
     const done = await performForm(beginAnew, who, form, { run });
     if (done.ok) throw redirect(`/bench/${done.value.answer.run}`);
-    return refused(...sayBeginProblem(done.problem, about.tag));
+    return refused(...asPair(sayBeginProblem(done.problem, about.tag)));
   }
   if (intent === "draft") return draftByForm(who, about, form, refused, fine);
   if (intent === "take-over") {
@@ -96,60 +97,32 @@ type Problem =
   | ProblemsOf<typeof faultRadio>
   | ProblemsOf<typeof writeProcedure>
   | { readonly kind: "not-whole" };
-function sayProblem(problem: Problem): [status: number, says: string] {
-  switch (problem.kind) {
-    case "no-run":
-      return [404, "That run is not here."];
-    case "meanwhile":
-      return [409, "Somebody else was quicker. This is where the run is now."];
-    case "no-component":
-      return [409, "The radio has no such part any more."];
-    case "taken":
-      return [
-        409,
-        problem.silent
-          ? `${problem.what} is held by the bench of ${problem.by}, which has been silent: tick that you take it over, or wait.`
-          : `${problem.what} is in use at the bench of ${problem.by}: wait until it is free.`,
-      ];
-    case "unlikely":
-      return [
-        409,
-        `It is rated for ${problem.rated} W. Did the meter show milliwatts? If it is so all the same, say that you are sure.`,
-      ];
-    case "unclear":
-      return [400, "That cannot be a version: type what the radio shows."];
-    case "not-yours":
-      return [403, "Only a keeper goes on without a backup."];
-    case "real":
-      return [409, "No simulated radio stands in for this one: do it by hand, and say what was seen."];
-    case "no-machine":
-      return [409, "There is nothing for the machine to do at this step."];
-    case "not-silent":
-      return [409, "Its bench is heard of: ask whoever has it."];
-    case "held":
-      return [409, `${problem.by} is at this bench. Take it over first, or leave it to ${problem.by}.`];
-    case "too-long":
-      return [409, "This run has more in it than any real one. Stop it, and begin anew."];
-    case "over":
-      return [409, "This run is over."];
-    case "not-sent":
-      return [409, "A file is kept by choosing it, not by an answer."];
-    case "no-unit":
-      return [404, "That radio is not in the cabinet."];
-    case "shelved":
-      return [409, "This radio is shelved; recover it first."];
-    case "no-model":
-    case "no-procedure":
-    case "no-part":
-    case "no-revision":
-      return [409, "Its dossier has changed meanwhile: write the procedure down there."];
-    case "no-key":
-    case "not-whole":
-      return [400, NOT_WHOLE];
-    case "input":
-      return [400, firstIssue(problem, "Say it in a few words: 500 signs at most.")];
-  }
-}
+const CHANGED = "Its dossier has changed meanwhile: write the procedure down there.";
+const asPair = ({ status, says }: Refusal): [status: number, says: string] => [status, says];
+const sayProblem = (problem: Problem) =>
+  asPair(
+    refusalOf(problem, {
+      meanwhile: "Somebody else was quicker. This is where the run is now.",
+      "no-component": "The radio has no such part any more.",
+      taken: ({ what, by, silent }) =>
+        silent
+          ? `${what} is held by the bench of ${by}, which has been silent: tick that you take it over, or wait.`
+          : `${what} is in use at the bench of ${by}: wait until it is free.`,
+      unclear: typedWrongly("That cannot be a version: type what the radio shows."),
+      "not-yours": { status: 403, says: "Only a keeper goes on without a backup." },
+      real: "No simulated radio stands in for this one: do it by hand, and say what was seen.",
+      "no-machine": "There is nothing for the machine to do at this step.",
+      "not-silent": "Its bench is heard of: ask whoever has it.",
+      "too-long": "This run has more in it than any real one. Stop it, and begin anew.",
+      "not-sent": "A file is kept by choosing it, not by an answer.",
+      "no-model": CHANGED,
+      "no-procedure": CHANGED,
+      "no-part": CHANGED,
+      "no-revision": CHANGED,
+      "not-whole": typedWrongly(NOT_WHOLE),
+      input: (one) => typedWrongly(firstIssue(one, "Say it in a few words: 500 signs at most.")),
+    }),
+  );
 
 /** A file that was chosen is held against the release, or against what was written; it is not kept. */
 async function fileLookedAt(tx: Tx, form: FormData): Promise<What[] | string> {

@@ -6,8 +6,9 @@ import { MOST_BLOCKS, MOST_MEMBERS } from "#core/codeplug/plan/plan.ts";
 import { readChannelTable } from "#core/codeplug/table/channel-table.ts";
 import { CHANNEL_FORM, typedChannel } from "#core/codeplug/table/typed.ts";
 import type { SignedIn } from "../../context.ts";
-import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm } from "../../forms/perform.server.ts";
+import { type ProblemsOf, performForm } from "../../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
+import { answerProblem, type OwnWords } from "../../shared/refusals.server.ts";
 import { ruleIn } from "./rule-form.ts";
 
 export type PlanAnswer = ActAnswer & { readonly fields?: Readonly<Record<string, string>> };
@@ -27,7 +28,7 @@ export async function planByForm(who: SignedIn, form: FormData) {
       intent === "issue"
         ? await performForm(issuePlan, who, form, { version })
         : await performForm(dropPlan, who, form, { version });
-    if (!done.ok) return refused(...sayProblem(done.problem));
+    if (!done.ok) return answerProblem(intent, form, done.problem, OWN);
     return answer(200, {
       ok: true,
       intent,
@@ -37,7 +38,9 @@ export async function planByForm(who: SignedIn, form: FormData) {
   const change = changeIn(intent, form);
   if (isWrong(change)) return refused(400, change.says, change.fields);
   const done = await performForm(changePlan, who, form, { version, change });
-  return done.ok ? answer(200, { ok: true, intent, says: "" }) : refused(...sayProblem(done.problem));
+  return done.ok
+    ? answer(200, { ok: true, intent, says: "" })
+    : answerProblem(intent, form, done.problem, OWN);
 }
 
 type Change = { readonly do: string; readonly [more: string]: unknown };
@@ -115,31 +118,16 @@ function headIn(form: FormData): { readonly head: object } | Wrong {
 
 type Problem = ProblemsOf<typeof issuePlan> | ProblemsOf<typeof dropPlan> | ProblemsOf<typeof changePlan>;
 
-function sayProblem(problem: Problem): [status: number, says: string] {
-  switch (problem.kind) {
-    case "meanwhile":
-      return [
-        409,
-        "Somebody else has changed the draft meanwhile. This is how it is now: look, and do it again.",
-      ];
-    case "not-there":
-      return [409, "That is not there any more."];
-    case "same-name":
-      return [409, "Another block has that name."];
-    case "too-many":
-      return [409, `That is too much: ${MOST_BLOCKS} blocks, and ${MOST_MEMBERS} channels in each, at most.`];
-    case "by-rule":
-      return [409, "Which repeaters are in it follows from its rule: change that."];
-    case "empty":
-      return [409, "A plan without a block cannot be issued."];
-    case "no-model":
-      return [
-        409,
-        "No model takes any of it: note first, on each model's page of codeplugs, how many channels it holds.",
-      ];
-    case "input":
-      return [400, firstIssue(problem, NOT_WHOLE)];
-    case "no-key":
-      return [400, NOT_WHOLE];
-  }
-}
+const OWN: OwnWords<Problem> = {
+  meanwhile: "Somebody else has changed the draft meanwhile. This is how it is now: look, and do it again.",
+  "not-there": "That is not there any more.",
+  "same-name": "Another block has that name.",
+  "too-many": `That is too much: ${MOST_BLOCKS} blocks, and ${MOST_MEMBERS} channels in each, at most.`,
+  "by-rule": "Which repeaters are in it follows from its rule: change that.",
+  empty: "A plan without a block cannot be issued.",
+  "no-model": {
+    status: 409,
+    says: "No model takes any of it: note first, on each model's page of codeplugs, how many channels it holds.",
+    cure: { to: "/codeplugs", says: "To the models" },
+  },
+};

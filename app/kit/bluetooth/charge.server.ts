@@ -4,8 +4,9 @@ import { readSimulatedLevel } from "#acts/bluetooth/read-simulated-level.ts";
 import { strikeCharge } from "#acts/bluetooth/strike-charge.ts";
 import { tieDevice } from "#acts/bluetooth/tie-device.ts";
 import type { SignedIn } from "../../context.ts";
-import { fieldText, firstIssue, NOT_WHOLE, performForm, unsaid } from "../../forms/perform.server.ts";
+import { fieldText, NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
 import { answer, textsOf } from "../../shared/act-answer.server.ts";
+import { answerProblem, typedWrongly } from "../../shared/refusals.server.ts";
 
 /** Intents `charge`, `read-level`, `strike-charge` and `tie`, of a device that the form names. */
 export async function actOnCharge(who: SignedIn, form: FormData) {
@@ -16,9 +17,7 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
   if (intent === "strike-charge") {
     const done = await performForm(strikeCharge, who, form, { device });
     if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
-    if (done.problem.kind === "struck" || done.problem.kind === "no-device")
-      return refused(409, "That is struck already, or not of this device.");
-    return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+    return answerProblem(intent, form, done.problem, {});
   }
   if (intent === "tie") {
     const tag = String(form.get("tag") ?? "").trim();
@@ -30,23 +29,11 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
         says:
           tag === "" ? "Its firmware is kept under no radio any more." : `Its firmware is kept under ${tag}.`,
       });
-    switch (done.problem.kind) {
-      case "no-unit":
-        return refused(400, `Nothing has the tag ${tag}: add it like a radio, with its model, first.`);
-      case "taken":
-        return refused(409, `${tag} is ${done.problem.by} already.`);
-      case "same":
-        return refused(409, "It is so already.");
-      case "no-device":
-      case "not-programmer":
-        return refused(409, "Only a programmer's firmware is kept like that.");
-      case "input":
-        return refused(400, firstIssue(done.problem, NOT_WHOLE));
-      case "no-key":
-        return refused(400, NOT_WHOLE);
-      default:
-        return refused(400, unsaid(done.problem));
-    }
+    return answerProblem(intent, form, done.problem, {
+      "no-unit": typedWrongly(`Nothing has the tag ${tag}: add it like a radio, with its model, first.`),
+      taken: ({ by }) => `${tag} is ${by} already.`,
+      same: "It is so already.",
+    });
   }
   if (intent === "read-level") {
     const done = await performForm(readSimulatedLevel, who, form, { device });
@@ -64,27 +51,13 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
     how: form.get("how") === "read" ? "read" : "typed",
   });
   if (done.ok) return answer(200, { ok: true, intent, says: "Noted." });
-  switch (done.problem.kind) {
-    case "ahead":
-      return refused(400, "That time has not come yet: a note may be dated back, not ahead.");
-    case "no-battery":
-      return refused(
-        409,
-        done.problem.battery === "none"
-          ? "It has no battery of its own."
-          : `Its battery is ${done.problem.battery}: it goes on no charger. Change that on its page, if it has another now.`,
-      );
-    case "plugged-already":
-      return refused(409, "It is on its charger already, at that time.");
-    case "not-plugged":
-      return refused(409, "At that time it is on no charger, from which it could be taken.");
-    case "no-device":
-      return refused(409, "That device is on the shelf, or was never here.");
-    case "input":
-      return refused(400, firstIssue(done.problem, NOT_WHOLE));
-    case "no-key":
-      return refused(400, NOT_WHOLE);
-    default:
-      return refused(400, unsaid(done.problem));
-  }
+  return answerProblem(intent, form, done.problem, {
+    "no-battery": ({ battery }) =>
+      battery === "none"
+        ? "It has no battery of its own."
+        : `Its battery is ${battery}: it goes on no charger. Change that on its page, if it has another now.`,
+    ahead: typedWrongly("That time has not come yet: a note may be dated back, not ahead."),
+    "plugged-already": "It is on its charger already, at that time.",
+    "not-plugged": "At that time it is on no charger, from which it could be taken.",
+  });
 }

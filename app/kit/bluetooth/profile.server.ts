@@ -5,9 +5,10 @@ import { shelveProfile } from "#acts/bluetooth/shelve-profile.ts";
 import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/unit/units.ts";
 import type { SignedIn } from "../../context.ts";
-import { firstIssue, NOT_WHOLE, performForm, unsaid } from "../../forms/perform.server.ts";
+import { performForm } from "../../forms/perform.server.ts";
 import { answer, textsOf } from "../../shared/act-answer.server.ts";
 import { beginByForm } from "../../shared/begin-run.server.ts";
+import { answerProblem } from "../../shared/refusals.server.ts";
 
 /** Intents `keep-profile`, `shelve-profile` and `program`. */
 export async function actOnProfile(tx: Tx, who: SignedIn, form: FormData) {
@@ -24,28 +25,18 @@ export async function actOnProfile(tx: Tx, who: SignedIn, form: FormData) {
       );
     const begun = await beginByForm(who, unit, form);
     if (begun.ok) throw redirect(`/bench/${begun.run}`);
-    return refused(begun.status, begun.says);
+    const { status, ...said } = begun;
+    return answer(status, { intent, ...said, kept: textsOf(form) });
   }
   if (intent === "shelve-profile") {
     const done = await performForm(shelveProfile, who, form);
     if (done.ok) return answer(200, { ok: true, intent, says: "It is on the shelf." });
-    return refused(409, done.problem.kind === "no-profile" ? "It is on the shelf already." : NOT_WHOLE);
+    return answerProblem(intent, form, done.problem, { "no-profile": "It is on the shelf already." });
   }
   const done = await performForm(keepProfile, who, form);
   if (done.ok) return answer(200, { ok: true, intent, says: "Kept." });
-  switch (done.problem.kind) {
-    case "taken":
-      return refused(409, "It keeps another profile of that name.");
-    case "no-backup":
-      return refused(409, "That file is not kept any more.");
-    case "no-device":
-    case "not-programmer":
-      return refused(409, "Only a programmer keeps profiles.");
-    case "input":
-      return refused(400, firstIssue(done.problem, NOT_WHOLE));
-    case "no-key":
-      return refused(400, NOT_WHOLE);
-    default:
-      return refused(400, unsaid(done.problem));
-  }
+  return answerProblem(intent, form, done.problem, {
+    taken: "It keeps another profile of that name.",
+    "no-backup": "That file is not kept any more.",
+  });
 }

@@ -23,6 +23,7 @@ import type { SignedIn } from "../../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
 import { beginByForm } from "../../shared/begin-run.server.ts";
+import { answerProblem } from "../../shared/refusals.server.ts";
 
 const LARGEST = 2 * 1024 * 1024;
 /** So many cells that are odd are told of before channels are kept. */
@@ -204,9 +205,11 @@ async function mergeByForm(
   const done = await performForm(keepMerged, who, form, { unit: unit.id, codeplug, list, incoming: members });
   if (done.ok)
     throw redirect(`/units/${encodeURIComponent(unit.tag)}/channels?of=${done.value.answer.codeplug}`);
-  if (done.problem.kind === "nothing") return refused(409, "It is the same already: nothing to merge.");
-  if (done.problem.kind === "shelved") return refused(409, `${unit.tag} is shelved; recover it first.`);
-  return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+  const own = {
+    nothing: "It is the same already: nothing to merge.",
+    "too-many": "It would be longer than any list may be.",
+  };
+  return answerProblem(intent, form, done.problem, own, { tag: unit.tag });
 }
 
 function meaningsIn(form: FormData): ChannelMeaning[] {

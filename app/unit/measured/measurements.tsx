@@ -16,10 +16,11 @@ import { mustBeAllowed, readInClub } from "../../context.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import { offlineSaid } from "../../forms/offline.ts";
-import { fieldText, firstIssue, NOT_WHOLE, performForm, unsaid } from "../../forms/perform.server.ts";
+import { fieldText, performForm } from "../../forms/perform.server.ts";
 import { Strike } from "../../forms/strike.tsx";
-import { type ActAnswer, answer, answerInput, textsOf } from "../../shared/act-answer.server.ts";
+import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
 import { leadToTag, loadUnit } from "../../shared/load-unit.server.ts";
+import { answerProblem } from "../../shared/refusals.server.ts";
 import { Caution } from "../../ui/caution.tsx";
 import { following, useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
@@ -107,9 +108,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     if (intent === "strike") {
       const done = await performForm(strikeMeasurement, who, form, { unit: row.id });
       if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
-      if (done.problem.kind === "struck")
-        return refused(409, "That is struck already, or not of this radio.");
-      return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+      return answerProblem(intent, form, done.problem, {});
     }
     const typed = (name: string, units: Units) => {
       const text = fieldText(form, name);
@@ -131,32 +130,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       frequency: hertz,
     });
     if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
-    switch (done.problem.kind) {
-      case "ahead":
-        return refused(400, "That day has not come yet: a measurement may be dated back, not ahead.");
-      case "unlikely":
-        return refused(
-          409,
-          `It is rated for ${done.problem.rated} W. Did the meter show milliwatts? If it is so all the same, say that you are sure.`,
-        );
-      case "no-meter":
-        return refused(400, "That is no meter of our kit.");
-      case "error-unreadable":
-        return refused(
-          409,
-          `What ${done.problem.tag} may be off by (“${done.problem.error}”) cannot be read: write it in the kit such as 10 % of full scale, or 0.5 dB.`,
-        );
-      case "shelved":
-        return refused(409, "This radio is shelved; recover it first.");
-      case "input":
-        return answerInput(intent, form, done.problem);
-      case "no-unit":
-        return refused(404, "That radio is not in the cabinet.");
-      case "no-key":
-        return refused(400, NOT_WHOLE);
-      default:
-        return refused(400, unsaid(done.problem));
-    }
+    return answerProblem(intent, form, done.problem, {}, { tag: row.tag });
   });
 }
 
@@ -237,7 +211,7 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
                       </td>
                       <td className="whitespace-nowrap">
                         {one.interval
-                          ? `${one.interval.low.toFixed(1)} to ${one.interval.high.toFixed(1)} ${MEASURED_KINDS[one.kind].unit}`
+                          ? `${tenths(one.interval.low)} to ${tenths(one.interval.high)} ${MEASURED_KINDS[one.kind].unit}`
                           : "nobody knows"}
                         {one.ppm?.within && (
                           <span className="block text-quiet">
@@ -289,6 +263,8 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
   );
 }
 
+/** Nothing has no sign. */
+const tenths = (value: number): string => (Number(value.toFixed(1)) || 0).toFixed(1);
 const sayPpm = (ppm: number): string => Number(ppm.toFixed(2)).toString();
 
 /** Never more than is known. */

@@ -7,8 +7,9 @@ import { type ReadSpectrum, readSpectrum, type SpectrumProblem } from "#core/imp
 import { type Line, linesOf } from "#core/measure/harmonics.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import type { SignedIn } from "../../context.ts";
-import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
+import { fieldText, performForm } from "../../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
+import { answerProblem, refusalOf, typedWrongly } from "../../shared/refusals.server.ts";
 import { oddMhz, readMhz, sayHertz } from "../../ui/words/frequency.ts";
 
 /** A sweep of ten thousand points is a third of that. */
@@ -40,8 +41,7 @@ export async function actOnSpectra(who: SignedIn, unit: Unit, form: FormData) {
   if (intent === "strike") {
     const done = await performForm(strikeSpectrum, who, form, { unit: unit.id });
     if (done.ok) return answer(200, { ok: true, intent, says: "Struck: it counts no more." });
-    if (done.problem.kind === "struck") return refused(409, "That is struck already, or not of this radio.");
-    return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+    return answerProblem(intent, form, done.problem, {}, { tag: unit.tag });
   }
   const read = await foundIn(form);
   if (!read.ok) return refused(400, read.problem.says);
@@ -66,25 +66,19 @@ export async function actOnSpectra(who: SignedIn, unit: Unit, form: FormData) {
     most: numbers.most,
   });
   if (done.ok) return answer(200, { ok: true, intent, says: "Written down." });
-  const { problem } = done;
-  switch (problem.kind) {
-    case "ahead":
-      return refused(400, "That day has not come yet: a spectrum may be dated back, not ahead.", found);
-    case "above-carrier":
-      return refused(
-        400,
-        `${sayHertz(problem.frequency)} is stronger than what is called the carrier: is that the carrier, or was a filter in the way?`,
-        found,
-      );
-    case "no-harmonic":
-      return refused(400, `${sayHertz(problem.frequency)} is no multiple of the carrier.`, found);
-    case "shelved":
-      return refused(409, `${unit.tag} is shelved; recover it first.`, found);
-    case "input":
-      return refused(400, firstIssue(problem, NOT_WHOLE), found);
-    default:
-      return refused(400, NOT_WHOLE, found);
-  }
+  const { status, says } = refusalOf(
+    done.problem,
+    {
+      "no-limit": "That limit is not there any more: choose another.",
+      "above-carrier": ({ frequency }) =>
+        typedWrongly(
+          `${sayHertz(frequency)} is stronger than what is called the carrier: is that the carrier, or was a filter in the way?`,
+        ),
+      "no-harmonic": ({ frequency }) => typedWrongly(`${sayHertz(frequency)} is no multiple of the carrier.`),
+    },
+    { tag: unit.tag },
+  );
+  return refused(status, says, found);
 }
 
 const NUMBERS = [
