@@ -284,7 +284,7 @@ function Note(props: {
   return (
     <section>
       <h2 className="mb-1">Write one down</h2>
-      <ActForm intent="note" className="sheet flex flex-col gap-3 p-3">
+      <ActForm intent="note" kept={kept} className="sheet flex flex-col gap-3 p-3">
         <Labelled
           name="kind"
           label="What"
