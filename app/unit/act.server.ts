@@ -10,12 +10,13 @@ import { standInRadio } from "#acts/unit/stand-in-radio.ts";
 import { takeBackUnit } from "#acts/unit/take-back-unit.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
-import type { SignedIn } from "../context.ts";
+import { loadCatalogues } from "#db/unit/facts.ts";
+import { type UnitRow, unitByTag } from "#db/unit/units.ts";
+import { notFound, type SignedIn } from "../context.ts";
 import { madeInPassing } from "../forms/in-passing.server.ts";
 import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
-import { type LoadedUnit, loadUnit } from "../shared/load-unit.server.ts";
 import { answerProblem, refusalOf, typedWrongly } from "../shared/refusals.server.ts";
 import { noteTry } from "../shared/tools/note-try.server.ts";
 import { weighHold } from "../shared/weigh-hold.server.ts";
@@ -33,12 +34,14 @@ export async function actOnUnit(tx: Tx, who: SignedIn, tag: string | undefined, 
 async function actBy(intent: string, tx: Tx, who: SignedIn, tag: string | undefined, form: FormData) {
   const act = ACTS.get(intent);
   if (!act) return answer(400, { ok: false, intent, says: "This page does not know that act." });
-  return act(tx, who, await loadUnit(tx, tag, who.today), form);
+  const row = await unitByTag(tx, tag ?? "");
+  if (!row) throw notFound(`A radio with the tag ${(tag ?? "").slice(0, 40)}`);
+  return act(tx, who, row, form);
 }
 
-type ByForm = (tx: Tx, who: SignedIn, unit: LoadedUnit, form: FormData) => Promise<ReturnType<typeof answer>>;
+type ByForm = (tx: Tx, who: SignedIn, row: UnitRow, form: FormData) => Promise<ReturnType<typeof answer>>;
 
-const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
+const reading: ByForm = async (tx, who, row, form) => {
   const typed = String(form.get("typed") ?? "");
   const readOn = fieldText(form, "readOn");
   const done = await performForm(recordReading, who, form, {
@@ -48,6 +51,7 @@ const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
     readOn,
   });
   const body = { intent: "reading", typed };
+  const catalogue = (await loadCatalogues(tx, [row.model_id])).get(row.model_id) ?? new Map();
   if (done.ok) {
     const words = sayPreview(good(done.value.answer), catalogue, who.locale, who.today);
     const says = `${done.value.again ? "It was recorded already" : "Recorded"}. ${words.says}.`;
@@ -67,7 +71,7 @@ const reading: ByForm = async (_tx, who, { row, catalogue }, form) => {
   });
 };
 
-const mode: ByForm = async (_tx, who, { row }, form) => {
+const mode: ByForm = async (_tx, who, row, form) => {
   const done = await performForm(noteMode, who, form, { unit: row.id });
   if (done.ok) return answer(200, { ok: true, intent: "mode", says: "Noted." });
   return answerProblem(
@@ -82,14 +86,14 @@ const mode: ByForm = async (_tx, who, { row }, form) => {
 };
 
 /** A reading that was wrong: it stays, crossed out, and counts no more. */
-const strike: ByForm = async (_tx, who, { row }, form) => {
+const strike: ByForm = async (_tx, who, row, form) => {
   const done = await performForm(strikeReading, who, form, { unit: row.id });
   if (!done.ok) return answerProblem("strike", form, done.problem, {}, { tag: row.tag });
   const { component, raw } = done.value.answer;
   return answer(200, { ok: true, intent: "strike", says: `Struck: ${component} ${raw}. It counts no more.` });
 };
 
-const lend: ByForm = async (tx, who, { row }, form) => {
+const lend: ByForm = async (tx, who, row, form) => {
   const trouble = await madeInPassing(tx, who, form, { person: "person" });
   if (trouble) return answer(400, { ok: false, intent: "lend", says: String(Object.values(trouble)[0]) });
   const done = await performForm(lendUnit, who, form, { unit: row.id });
@@ -116,7 +120,7 @@ const lend: ByForm = async (tx, who, { row }, form) => {
   );
 };
 
-const back: ByForm = async (_tx, who, { row }, form) => {
+const back: ByForm = async (_tx, who, row, form) => {
   const done = await performForm(takeBackUnit, who, form, { unit: row.id });
   if (!done.ok)
     return answerProblem("back", form, done.problem, { "not-out": "It is back already." }, { tag: row.tag });
@@ -124,7 +128,7 @@ const back: ByForm = async (_tx, who, { row }, form) => {
   return answer(200, { ok: true, intent: "back", says });
 };
 
-const hold: ByForm = async (tx, who, { row }, form) => {
+const hold: ByForm = async (tx, who, row, form) => {
   if (form.has("look")) {
     const says = await weighHold(tx, who, { units: [row.id], until: form.get("until") });
     return says === undefined
@@ -150,14 +154,14 @@ const hold: ByForm = async (tx, who, { row }, form) => {
   return answer(200, { ok: true, intent: "hold", says });
 };
 
-const lift: ByForm = async (_tx, who, { row }, form) => {
+const lift: ByForm = async (_tx, who, row, form) => {
   const done = await performForm(liftHold, who, form, { unit: row.id });
   if (done.ok) return answer(200, { ok: true, intent: "lift", says: "The hold is lifted." });
   const own = { "not-held": "It is not on hold any more." };
   return answerProblem("lift", form, done.problem, own, { tag: row.tag });
 };
 
-const hardware: ByForm = async (_tx, who, { row }, form) => {
+const hardware: ByForm = async (_tx, who, row, form) => {
   const done = await performForm(noteHardware, who, form, { unit: row.id });
   if (!done.ok) {
     const none = typedWrongly(`The ${row.model} has no such hardware.`);
@@ -169,20 +173,20 @@ const hardware: ByForm = async (_tx, who, { row }, form) => {
   return answer(200, { ok: true, intent: "hardware", says });
 };
 
-const tried: ByForm = async (_tx, who, { row }, form) => {
+const tried: ByForm = async (_tx, who, row, form) => {
   const { ok, says } = await noteTry(who, row.id, form);
   return answer(ok ? 200 : 400, { ok, intent: "tried", says });
 };
 
 /** Takes the radio to the bench; the run's own page comes next. */
-const bench: ByForm = async (_tx, who, { row }, form) => {
+const bench: ByForm = async (_tx, who, row, form) => {
   const begun = await beginByForm(who, row, form);
   if (begun.ok) throw redirect(`/bench/${begun.run}`);
   const { status, ...said } = begun;
   return answer(status, { intent: "bench", ...said });
 };
 
-const standIn: ByForm = async (_tx, who, { row }, form) => {
+const standIn: ByForm = async (_tx, who, row, form) => {
   const done = await performForm(standInRadio, who, form, { unit: row.id });
   if (!done.ok) return answerProblem("stand-in", form, done.problem, {}, { tag: row.tag });
   return answer(200, {
@@ -192,8 +196,8 @@ const standIn: ByForm = async (_tx, who, { row }, form) => {
   });
 };
 
-const write: ByForm = (_tx, who, { row }, form) => writeByForm(who, row, form);
-const move: ByForm = (_tx, who, { row }, form) => moveByForm(who, row, form);
+const write: ByForm = (_tx, who, row, form) => writeByForm(who, row, form);
+const move: ByForm = (_tx, who, row, form) => moveByForm(who, row, form);
 
 const ACTS: ReadonlyMap<string, ByForm> = new Map(
   Object.entries({

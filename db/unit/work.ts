@@ -14,6 +14,8 @@ const PART = 2000;
 
 /** Brings the needs of a scope's units up to date, in the caller's transaction or by a job. Answers how many units. */
 export async function bringUpToDate(tx: Tx, scope: Scope, why: string, atOnce = AT_ONCE): Promise<number> {
+  // Of units that are named there are no more than that: they need not be counted.
+  if (scope.of === "units" && scope.ids.length <= atOnce) return recompute(tx, scope);
   const total = await scopeSize(tx, scope);
   if (total <= atOnce) return recompute(tx, scope);
   const { rows } = await ask(
