@@ -88,6 +88,24 @@ function over(ours: Plain, theirs: Plain): Plain {
   };
 }
 
+it("what a model is known by is told by what its definition calls it", () => {
+  const theirs = dossier({ note: "", releases: [], quirks: [], procedures: [] });
+  const told = differencesOf(undefined, {
+    ...theirs,
+    model: {
+      ...theirs.model,
+      identity: { ...theirs.model.identity, antennaSocket: "fine thread", pickInTool: "as Gorse" },
+    },
+  });
+  const fields = told.find(({ kind }) => kind === "identity")?.fields ?? [];
+  expect(fields.find(({ name }) => name === "antennaSocket")).toMatchObject({
+    called: "Antenna socket",
+    theirs: "fine thread",
+  });
+  expect(fields.find(({ name }) => name === "pickInTool")?.called).toBe("In the tool pick");
+  expect(fields.find(({ name }) => name === "kind")).not.toHaveProperty("called");
+});
+
 describe("differences", () => {
   it("are none of a dossier to itself, and none are left once theirs is laid over ours", () => {
     fc.assert(

@@ -42,6 +42,13 @@ describe("a counter", () => {
     );
   });
 
+  it("counts what is there: its parts per million are of that, not of what was set", () => {
+    expect(frequencyError(500_000, 1_000_000, "2 ppm").within?.hertz).toEqual({
+      low: 499_997,
+      high: 500_003,
+    });
+  });
+
   it("of which nobody knows what it may be off by shows a number and no interval", () => {
     expect(frequencyError(290, 145_000_000, "")).toEqual({ hertz: 290, ppm: 2 });
     expect(frequencyError(-145, 145_000_000, "10 % of full scale")).toEqual({ hertz: -145, ppm: -1 });

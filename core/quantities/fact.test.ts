@@ -50,6 +50,16 @@ it("a number is read with either decimal sign, and what is none is refused at it
     expect(typed(odd).error?.issues[0]?.path).toEqual(["most"]);
 });
 
+it("of a number that may have parts either sign parts them", () => {
+  const ppm = { ppm: { shape: z.number().positive(), label: "Parts per million", typed: "number" } } as const;
+  for (const [text, value] of [
+    ["2,5", 2.5],
+    ["2.5", 2.5],
+    ["3", 3],
+  ] as const)
+    expect(shapeOf(ppm).parse(typedFacts(ppm, () => text))).toEqual({ ppm: value });
+});
+
 it("fields say their names and bounds, and what is told leaves out what nobody knows", () => {
   expect(fieldsOf(FACTS)).toEqual([
     { name: "most", label: "The most", typed: "number" },

@@ -122,6 +122,9 @@ describe("what is wrong with a codeplug", () => {
     expect(found.find(({ kind }) => kind === "strange-signs")).toMatchObject({ signs: "a" });
     for (const kind of CODEPLUG_ORDER)
       if (!found.some((one) => one.kind === kind)) expect(["wide", "narrow"]).toContain(kind);
+    // As many as its zones take are not too many.
+    const room = { ...facts, holds: { ...holds, zones: 1, perZone: list.length } };
+    expect(checkCodeplug(list, room).map(({ kind }) => kind)).not.toContain("beyond-zones");
     const own = { ...facts, holds: { ...holds, everyTone: true }, identity: undefined };
     expect(kinds(checkCodeplug([list[2] ?? channel(1)], own))).toEqual(["strange-signs 3"]);
     expect(

@@ -2,6 +2,7 @@
 import { expect, test } from "vitest";
 import { columnsOf, KINDS, KIT_TABLES, usesOf } from "./kinds.ts";
 import { Reader } from "./reader.ts";
+import { shownKind } from "./shown.ts";
 
 const known = {
   connectors: [
@@ -72,4 +73,22 @@ test("whatever a kind refers to is a kind, has a column of its own, and is kept 
     ...["lead", "adapter", "computer_port", "gear", "antenna", "offer"],
   ]);
   expect(usesOf("tool").map(({ beside }) => beside?.table)).toEqual(["computer_tool"]);
+});
+
+test("a kind as a page draws it: plain choices, and of quick entry only its few fields", () => {
+  const known = {
+    ...{ connectors: [{ id: "7", name: "fine thread" }], people: [], places: [], drivers: [] },
+    ...{ tools: [], models: [], chargers: [] },
+  };
+  const whole = shownKind("antennas", known);
+  expect(whole).toMatchObject({ kind: "antennas", name: "tag", begin: { kind: "adapter" } });
+  expect(whole.fields.map(({ name }) => name)).toEqual(KINDS.antennas.fields.map(({ name }) => name));
+  expect(whole.fields.find(({ name }) => name === "radio_end")?.options).toEqual([
+    ["", "choose"],
+    ["7", "fine thread"],
+  ]);
+  expect(JSON.parse(JSON.stringify(whole))).toEqual(whole);
+  expect(shownKind("antennas", known, "quick").fields.map(({ name }) => name)).toEqual([
+    ...["tag", "kind", "radio_end", "other_end", "what"],
+  ]);
 });
