@@ -10,7 +10,7 @@ import { oursFor, writeDossier } from "#db/model/document.ts";
 import { modelByName, models } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { openNeeds } from "#db/unit/board.ts";
-import { loadFacts } from "#db/unit/facts.ts";
+import { loadSituations } from "#db/unit/situation.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 
@@ -211,7 +211,8 @@ describe("a dossier", () => {
       await acceptDossier(tx, who, theirs, new Set([factKey.release("main", "9.9")]));
       const after = await written(tx, who, id);
       expect(after.components[0]?.releases.find((r) => r.version === "9.9")?.draft).toBe(true);
-      const { units, catalogues } = await loadFacts(tx, { of: "model", id });
+      const { all: loaded, catalogues } = await loadSituations(tx, { of: "model", id }, who.today);
+      const units = loaded.map(({ unit }) => unit);
       expect(units.length).toBeGreaterThan(3);
       const drafts = [...(catalogues.get(id)?.values() ?? [])].flatMap((c) =>
         c.releases.filter((r) => r.draft),

@@ -6,6 +6,7 @@ import type { Attempt, Chip, Operation, System } from "#core/kit/shapes.ts";
 import { GRADES, SYSTEMS } from "#core/kit/shapes.ts";
 import { kept, Memo } from "#core/quantities/memo.ts";
 import { ask } from "../ask.ts";
+import { only } from "../only.ts";
 import { pool, type Tx } from "../pool.ts";
 import {
   adapterOf,
@@ -45,7 +46,12 @@ export async function loadKit(tx: Tx): Promise<KnownKit> {
     z.object({ stamp: z.string(), currency: z.string() }),
     "select id || ' ' || kit_stamp stamp, currency from club where id = current_club()",
   );
-  const { stamp = "", currency = "EUR" } = rows[0] ?? {};
+  const { stamp, currency } = only(rows);
+  return kitOf(tx, stamp, currency);
+}
+
+/** The kit of a club as its stamp has it. */
+export async function kitOf(tx: Tx, stamp: string, currency: string): Promise<KnownKit> {
   const all = kept(keptBy, pool(), () => new Memo<string, KnownKit>(MOST_KEPT));
   const known = all.set(stamp, all.peek(stamp) ?? (await readKit(tx, currency)));
   return known.currency === currency ? known : { ...known, currency };
@@ -112,7 +118,7 @@ export async function plugsOf(
   models: readonly string[],
   kit: KnownKit | Promise<KnownKit>,
 ): Promise<Map<string, string[]>> {
-  const [{ rows }, { connectorOf }] = await Promise.all([
+  const [{ rows }, known] = await Promise.all([
     ask(
       tx,
       z.object({ id: z.string(), plugs: z.array(z.string()).nullable() }),
@@ -121,13 +127,20 @@ export async function plugsOf(
     ),
     kit,
   ]);
-  return new Map(
-    rows.map(({ id, plugs }) => [
+  return plugsIn(rows, known);
+}
+
+/** The connectors of plugs as dossiers name them, by model. */
+export const plugsIn = (
+  models: readonly { readonly id: string; readonly plugs: readonly string[] | null }[],
+  { connectorOf }: KnownKit,
+): Map<string, string[]> =>
+  new Map(
+    models.map(({ id, plugs }) => [
       id,
       (plugs ?? []).flatMap((name) => connectorOf.get(name.toLowerCase()) ?? []),
     ]),
   );
-}
 
 export type AttemptFields = {
   readonly unit: string | null;

@@ -1,4 +1,4 @@
-// Loads what the computations need: units with their newest readings, catalogues of models, policies of groups.
+// The catalogues of models: prepared once, and kept as long as their stamps stay.
 
 import { z } from "zod";
 import { groupBy } from "#core/quantities/group.ts";
@@ -6,31 +6,13 @@ import { kept, Memo } from "#core/quantities/memo.ts";
 import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
 import { releaseRow } from "#core/release/release.ts";
 import { RELEASE_COLUMNS, releaseOf } from "#core/release/stored.ts";
-import type { Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy-shape.ts";
 import { numberingShape } from "#core/version/numbering.ts";
 import { ask } from "../ask.ts";
 import { pool, type Tx } from "../pool.ts";
-import { type KnownUnit, loadUnits, type Scope, scopeCondition } from "./unit-facts.ts";
+import { type Scope, scopeCondition } from "./unit-facts.ts";
 
-export type ClubFacts = {
-  readonly units: readonly KnownUnit[];
-  readonly catalogues: ReadonlyMap<string, Catalogue>;
-  readonly policies: ReadonlyMap<string, Policy>;
-};
-
-/** `component`: of its readings alone. A model that is asked for has its catalogue here, whether it has units or not. */
-export async function loadFacts(tx: Tx, scope: Scope, component?: string): Promise<ClubFacts> {
-  const { values } = scopeCondition(scope);
-  const [units, policies, { rows }] = await Promise.all([
-    loadUnits(tx, scope, component),
-    loadPolicies(tx),
-    ask(tx, stamp, `${STAMPS} where ${modelsOf(scope)} order by id`, values),
-  ]);
-  return { units, catalogues: await keptCatalogues(tx, rows), policies };
-}
-
-const modelsOf = (scope: Scope) =>
+/** The models of a scope's units, as a condition on `model`; that of a model that is asked for is here, whether it has units or not. */
+export const modelsOf = (scope: Scope) =>
   scope.of === "model"
     ? "id = $1"
     : `id in (select u.model_id from unit u where u.shelved_at is null and ${scopeCondition(scope).where})`;
@@ -58,7 +40,8 @@ const stamp = z.object({ id: z.string(), catalogue_stamp: z.string() });
 type Stamp = z.output<typeof stamp>;
 const STAMPS = "select id, catalogue_stamp from model";
 
-async function keptCatalogues(tx: Tx, rows: readonly Stamp[]): Promise<Map<string, Catalogue>> {
+/** Those whose stamp is known are not read again. */
+export async function keptCatalogues(tx: Tx, rows: readonly Stamp[]): Promise<Map<string, Catalogue>> {
   const known = keptHere();
   const missing = rows.filter((row) => known.peek(row.catalogue_stamp) === undefined);
   const fresh =
@@ -111,13 +94,4 @@ async function prepareCatalogues(tx: Tx, models: readonly string[]): Promise<Map
     ...(row.shows !== "" && { shows: row.shows }),
   });
   return new Map([...byModel].map(([model, rows]) => [model, catalogueOf(rows.map(componentOf))]));
-}
-
-export async function loadPolicies(tx: Tx): Promise<Map<string, Policy>> {
-  const { rows } = await ask(
-    tx,
-    z.object({ id: z.string(), policy: policyShape }),
-    "select id, policy from unit_group",
-  );
-  return new Map(rows.map((row) => [row.id, row.policy]));
 }

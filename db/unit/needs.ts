@@ -12,9 +12,8 @@ import { kept } from "#core/quantities/memo.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { ask } from "../ask.ts";
 import { CopyRows } from "../copy.ts";
-import { loadKit, plugsOf } from "../kit/kit.ts";
 import type { Tx } from "../pool.ts";
-import { loadCatalogues, loadPolicies } from "./facts.ts";
+import { loadCommon } from "./common.ts";
 import { type LoadedSituation, situationOf } from "./situation.ts";
 import { loadLocked, lockUnits, type Scope, scopeCondition, theirsOf } from "./unit-facts.ts";
 
@@ -28,11 +27,8 @@ export async function recompute(tx: Tx, scope: Scope, locked: () => void = () =>
   const models = await lockModels(tx, scope);
   const units = await lockUnits(tx, scope);
   locked();
-  const catalogues = await loadCatalogues(tx, models);
-  const policies = await loadPolicies(tx);
-  const kit = await loadKit(tx);
-  const plugs = await plugsOf(tx, models, kit);
-  const common = { catalogues, policies, plugs, kit: kit.prepared };
+  const { kit, ...shared } = await loadCommon(tx, "m.id = any($1::bigint[])", [models]);
+  const common = { ...shared, kit: kit.prepared };
   const known = (await loadLocked(tx, units)).map((unit) => situationOf(unit, common, undefined));
   await tx.query(`delete from need where ${theirsOf(scope)}`, scopeCondition(scope).values);
   await storeNeeds(tx, recordsOf(known), known.length);

@@ -5,10 +5,11 @@ import type { KitSituation } from "#core/kit/situation.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
-import { type KnownKit, loadKit, plugsOf } from "../kit/kit.ts";
+import type { KnownKit } from "../kit/kit.ts";
 import type { Tx } from "../pool.ts";
-import { loadFacts } from "./facts.ts";
-import type { KnownUnit, Scope } from "./unit-facts.ts";
+import { loadCommon } from "./common.ts";
+import { modelsOf } from "./facts.ts";
+import { type KnownUnit, loadUnits, type Scope, scopeCondition } from "./unit-facts.ts";
 
 export type LoadedSituation = KitSituation<KnownUnit>;
 
@@ -28,11 +29,13 @@ export async function loadSituations(
   today: PlainDate,
   component?: string,
 ): Promise<Situations> {
-  const [kit, facts] = await Promise.all([loadKit(tx), loadFacts(tx, scope, component)]);
-  const plugs = await plugsOf(tx, [...new Set(facts.units.map((unit) => unit.model))], kit);
-  const common = { ...facts, plugs, kit: kit.prepared };
-  const all = facts.units.map((unit) => situationOf(unit, common, today));
-  return { all, of: new Map(all.map((one) => [one.unit.id, one])), catalogues: facts.catalogues, kit };
+  const [{ kit, ...shared }, units] = await Promise.all([
+    loadCommon(tx, modelsOf(scope), scopeCondition(scope).values),
+    loadUnits(tx, scope, component),
+  ]);
+  const common = { ...shared, kit: kit.prepared };
+  const all = units.map((unit) => situationOf(unit, common, today));
+  return { all, of: new Map(all.map((one) => [one.unit.id, one])), catalogues: shared.catalogues, kit };
 }
 
 /** Undefined: there is no such unit, or it is shelved. */
