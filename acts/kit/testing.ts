@@ -1,6 +1,12 @@
 // What the acts of this room are tried with.
 import fc from "fast-check";
+import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
+import type { Values } from "#core/kit/kinds/reader.ts";
 import { maybe, type Some, type World, words } from "../trials/testing.ts";
+
+/** Whether a thing has a field that is its own: what a lead or a radio is as well keeps that there. */
+const has = (kind: KindName, values: Values, field: string): boolean =>
+  field in values && !(KINDS[kind].skips?.(values) ?? []).includes(field);
 
 export const kitTrials = (world: World, { unit }: Some) => {
   const thing = fc.constantFrom(...world.things);
@@ -29,8 +35,8 @@ export const kitTrials = (world: World, { unit }: Some) => {
         values: {
           ...values,
           ...(how === "note" && { note }),
-          ...(how === "broken" && "condition" in values && { condition: "broken" }),
-          ...(how === "chip" && "carries_data" in values && { carries_data: "no" }),
+          ...(how === "broken" && has(kind, values, "condition") && { condition: "broken" }),
+          ...(how === "chip" && has(kind, values, "carries_data") && { carries_data: "no" }),
         },
       })),
     "note-try": fc

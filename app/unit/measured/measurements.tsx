@@ -302,7 +302,8 @@ function Note(props: {
         />
         <Labelled
           name="frequency"
-          label="On, MHz (may stay empty, but for a frequency error)"
+          label="On, MHz (may stay empty)"
+          hint="A frequency error says nothing without it."
           mono
           small
           value={kept?.frequency}
