@@ -6,6 +6,7 @@ import { sendings, withGathered } from "#core/run/blocks.ts";
 import { knownProcedure, proceduresOf } from "#db/model/dossier.ts";
 import type { Tx } from "#db/pool.ts";
 import { loadSituation } from "#db/unit/situation.ts";
+import { unitById } from "#db/unit/units.ts";
 import { backup, restore } from "./backup.ts";
 import type { ErrandKind } from "./errand.ts";
 import { freeLoad } from "./free-load.ts";
@@ -67,7 +68,9 @@ export async function planFor(
   const planned = await kind.plan({ tx, situation, procedures, today }, asked);
   if (!planned.ok || sendings(planned.value.plan) === 0) return planned;
   const { plan, things } = planned.value;
-  const load = await freeLoad(tx, unit, plan);
+  const row = await unitById(tx, unit);
+  if (!row) return bad({ kind: "no-unit" });
+  const load = await freeLoad(tx, { tag: row.tag, model: row.model_id }, plan);
   // Without a load nothing is measured; what transmits to see whether it does finds another.
   if (load.missing && plan.purpose === "measure") return bad({ kind: "no-adapter", ...load.missing });
   return good({

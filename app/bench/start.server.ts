@@ -14,6 +14,7 @@ import { firstIssue, NOT_WHOLE } from "../forms/perform.server.ts";
 import { saveForm } from "../forms/save.server.ts";
 import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
+import { answerRefusal, conflict, type Refusal } from "../shared/refusals.server.ts";
 import { counted } from "../ui/words/count.ts";
 import { drawnRules, typedRules } from "./rules-form.ts";
 
@@ -50,7 +51,7 @@ export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
     );
   const begun = await beginByForm(who, unit, form);
   if (begun.ok) throw redirect(`/bench/${begun.run}`);
-  return refused(begun.status, begun.says);
+  return answerRefusal(intent, form, begun);
 }
 
 /** For what a radio is lined up, as a form says it; undefined: nothing of what it needs is done at the bench. */
@@ -72,13 +73,17 @@ async function lineUp(
   if (ids.length === 0) return refused(400, "Pick the radios in Due first.");
   if (ids.length > MOST) return refused(400, `At most ${MOST} radios are lined up at once.`);
   let taken = 0;
-  const not: string[] = [];
+  const not: Refusal[] = [];
   for (const id of ids) {
     const unit = await unitById(tx, id);
     const errand = purpose === "write" ? { for: "write" } : await errandOf(tx, id, who.today);
     if (!unit || !errand) {
       not.push(
-        unit ? `${unit.tag} needs nothing that is done at the bench.` : "One of them is not in the cabinet.",
+        conflict(
+          unit
+            ? `${unit.tag} needs nothing that is done at the bench.`
+            : "One of them is not in the cabinet.",
+        ),
       );
       continue;
     }
@@ -87,8 +92,11 @@ async function lineUp(
       own.set(name, value);
     const begun = await beginByForm(who, unit, own);
     if (begun.ok) taken++;
-    else not.push(begun.says);
+    else not.push(begun);
   }
-  const says = [taken > 0 && `${counted(taken, "radio")} lined up.`, ...not].filter(Boolean).join(" ");
-  return answer(taken > 0 ? 200 : 409, { ok: taken > 0, intent: "line-up", says });
+  const says = [taken > 0 && `${counted(taken, "radio")} lined up.`, ...not.map((one) => one.says)]
+    .filter(Boolean)
+    .join(" ");
+  const cure = not.find((one) => one.cure)?.cure;
+  return answer(taken > 0 ? 200 : 409, { ok: taken > 0, intent: "line-up", says, ...(cure && { cure }) });
 }

@@ -6,7 +6,7 @@ import type { SignedIn } from "../context.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
 import { keepAsBackup, sayDoubt } from "../shared/keep-file.server.ts";
-import { answerProblem } from "../shared/refusals.server.ts";
+import { answerProblem, answerRefusal } from "../shared/refusals.server.ts";
 
 export async function keepByForm(tx: Tx, who: SignedIn, form: FormData) {
   const intent = String(form.get("intent") ?? "");
@@ -22,7 +22,7 @@ export async function keepByForm(tx: Tx, who: SignedIn, form: FormData) {
   if (intent === "restore") {
     const begun = await beginByForm(who, unit, form);
     if (begun.ok) throw redirect(`/bench/${begun.run}`);
-    return refused(begun.status, begun.says);
+    return answerRefusal(intent, form, begun);
   }
   const file = form.get("file");
   if (!(file instanceof File) || file.name === "")

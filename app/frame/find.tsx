@@ -1,6 +1,7 @@
 // The finder's answers, and its page for those without scripts.
 import { Form, Link } from "react-router";
 import { ranked } from "#core/club/ranking.ts";
+import { KIND_NAMES, KINDS } from "#core/kit/kinds/kinds.ts";
 import { type FoundRow, findByLetters, namesToFind } from "#db/club/find.ts";
 import type { Tx } from "#db/pool.ts";
 import { readInClub } from "../context.ts";
@@ -61,12 +62,13 @@ const withSort = (rows: readonly FoundRow[]) =>
     name: row.name,
     what: row.what,
     to: addressOf(row),
-    sort: TAGGED.includes(row.kind) ? ("tag" as const) : ("name" as const),
+    sort: isTagged(row.kind) ? ("tag" as const) : ("name" as const),
   }));
 
 /** So many are shown, out of so many that letters find; where they find none, so many names of each sort are looked through for slips. */
 const [SHOWN, LOOKED_AT, NAMES] = [20, 200, 2000];
-const TAGGED: readonly FoundRow["kind"][] = ["unit", "leads", "adapters", "antennas", "devices"];
+const isTagged = (kind: FoundRow["kind"]): boolean =>
+  kind === "unit" || KIND_NAMES.some((name) => name === kind && KINDS[name].name === "tag");
 
 function addressOf({ kind, id, name }: FoundRow): string {
   switch (kind) {

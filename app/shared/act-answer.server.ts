@@ -25,18 +25,20 @@ export const answer = (status: number, body: ActAnswer) => data(body, { status }
 export const textsOf = (form: FormData): Record<string, string> =>
   Object.fromEntries([...form].flatMap(([name, value]) => (name === KEY ? [] : [[name, String(value)]])));
 
-/** The answer to a form of which the act does not take something: it is said beside its field. */
+/** The answer to a form in which something cannot be read: it is said beside its field, and the first of it above. */
+export const answerWrong = (
+  intent: string,
+  form: FormData,
+  wrong: Readonly<Record<string, string>>,
+  says = Object.values(wrong)[0] ?? NOT_WHOLE,
+) => answer(400, { ok: false, intent, says, kept: textsOf(form), wrong });
+
+/** The same of what the act does not take. */
 export const answerInput = (intent: string, form: FormData, problem: InputProblem) =>
-  answer(400, {
-    ok: false,
-    intent,
-    says: firstIssue(problem, NOT_WHOLE),
-    kept: textsOf(form),
-    wrong: wrongFields(problem),
-  });
+  answerWrong(intent, form, wrongFields(problem), firstIssue(problem, NOT_WHOLE));
 
 /** What an act does not take, by the field that holds it. */
-function wrongFields({ issues }: InputProblem): Record<string, string> {
+export function wrongFields({ issues }: InputProblem): Record<string, string> {
   const wrong: Record<string, string> = {};
   for (const { field, says } of issues) {
     const name = field.split(".").findLast((step) => !/^\d+$/.test(step));

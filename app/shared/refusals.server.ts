@@ -2,8 +2,8 @@
 // alone answers is worded by its page, which does not compile while a kind has no words.
 import { notFound } from "../context.ts";
 import { firstIssue, type InputProblem, NOT_WHOLE } from "../forms/perform.server.ts";
-import { type Refused, refusal } from "../forms/save.server.ts";
-import { answer, answerInput, textsOf } from "./act-answer.server.ts";
+import { type Errors, type Refused, refusal } from "../forms/save.server.ts";
+import { answer, answerInput, textsOf, wrongFields } from "./act-answer.server.ts";
 
 /** Where what stands in the way is put right. */
 export type Cure = { readonly to: string; readonly says: string };
@@ -207,6 +207,9 @@ export function refusalOf<P extends { readonly kind: string }>(
   return typeof words === "string" ? { status: 409, says: words } : words;
 }
 
+/** What stands against it now, in a sentence of the page's own. */
+export const conflict = (says: string): Refusal => ({ status: 409, says });
+
 /** What was typed wrongly, in a sentence of the page's own. */
 export const typedWrongly = (says: string): Refusal => ({ status: 400, says });
 
@@ -223,10 +226,18 @@ export function refuseForm<P extends { readonly kind: string }>(
   own: OwnWords<Exclude<P, { readonly kind: "refused" }>>,
 ) {
   if (isRefused(problem)) return refusal(problem.refused);
+  if (problem.kind === "input" && !("input" in own))
+    return refusal({ form, errors: inputErrors(form, problem as unknown as InputProblem) });
   const { status, says, field = "", gone } = refusalOf(problem as P, own as unknown as OwnWords<P>);
   if (gone !== undefined) throw notFound(gone);
   return refusal({ form, errors: { [field]: says }, status: status === 409 ? 409 : 400 });
 }
+/** What an act does not take, beside the fields that the form has; else above it. */
+function inputErrors(form: FormData, problem: InputProblem): Errors {
+  const beside = Object.entries(wrongFields(problem)).filter(([field]) => form.has(field));
+  return beside.length > 0 ? Object.fromEntries(beside) : { "": firstIssue(problem, NOT_WHOLE) };
+}
+
 const isRefused = (problem: {
   readonly kind: string;
 }): problem is { readonly kind: "refused"; readonly refused: Refused } => problem.kind === "refused";
@@ -241,6 +252,9 @@ export function answerProblem<P extends { readonly kind: string }>(
 ) {
   if (problem.kind === "input" && !("input" in own))
     return answerInput(intent, form, problem as unknown as InputProblem);
-  const { status, ...said } = refusalOf(problem, own, on);
-  return answer(status, { ok: false, intent, ...said, kept: textsOf(form) });
+  return answerRefusal(intent, form, refusalOf(problem, own, on));
 }
+
+/** The answer with a refusal that is worded already, its cure, and what the form held. */
+export const answerRefusal = (intent: string, form: FormData, { status, says, cure }: Refusal) =>
+  answer(status, { ok: false, intent, says, ...(cure && { cure }), kept: textsOf(form) });

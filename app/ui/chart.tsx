@@ -8,7 +8,7 @@ const SMALL = { fill: "var(--quiet)", fontSize: 12 } as const;
 
 /** For both axes. */
 export const AXIS = { stroke: "var(--quiet)", fontSize: 12 } as const;
-export const GRID = { stroke: "var(--line)", vertical: false } as const;
+export const GRID = { stroke: "var(--color-base-300)", vertical: false } as const;
 
 /** What a vertical axis counts, along it. */
 export const besideAxis = (value: string) =>

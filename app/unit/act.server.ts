@@ -17,7 +17,7 @@ import { madeInPassing } from "../forms/in-passing.server.ts";
 import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
-import { answerProblem, refusalOf, typedWrongly } from "../shared/refusals.server.ts";
+import { answerProblem, answerRefusal, refusalOf, typedWrongly } from "../shared/refusals.server.ts";
 import { noteTry } from "../shared/tools/note-try.server.ts";
 import { weighHold } from "../shared/weigh-hold.server.ts";
 import { sayWidth } from "../ui/words/frequency.ts";
@@ -182,8 +182,7 @@ const tried: ByForm = async (_tx, who, row, form) => {
 const bench: ByForm = async (_tx, who, row, form) => {
   const begun = await beginByForm(who, row, form);
   if (begun.ok) throw redirect(`/bench/${begun.run}`);
-  const { status, ...said } = begun;
-  return answer(status, { intent: "bench", ...said });
+  return answerRefusal("bench", form, begun);
 };
 
 const standIn: ByForm = async (_tx, who, row, form) => {

@@ -96,6 +96,7 @@ function Part(props: {
             {reading.person && `, ${reading.person}`}
           </p>
         )}
+        {!follows && <Why facts={shownFacts(standing.because, names, links)} />}
         {needs.map((need) => (
           <OneNeed
             key={`${need.kind}${need.due_from}`}
@@ -104,7 +105,6 @@ function Part(props: {
             besides={need === follows ? standing.because : []}
           />
         ))}
-        {!follows && <Why facts={shownFacts(standing.because, names, links)} />}
       </div>
     </li>
   );

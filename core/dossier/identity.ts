@@ -51,7 +51,8 @@ export const IDENTITY_FACTS = {
       .max(1000, "At most 1,000.")
       .optional(),
     label: "Keeps its frequency within, in parts per million",
-    told: "Keeps its frequency within, ppm",
+    told: "Keeps its frequency within",
+    unit: "ppm",
     typed: "number",
   },
 } as const satisfies Facts;

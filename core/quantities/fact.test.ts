@@ -6,7 +6,7 @@ import { z } from "zod";
 import { type Facts, fieldsOf, joinedFacts, shapeOf, shownFacts, toldFacts, typedFacts } from "./fact.ts";
 
 const FACTS = {
-  most: { shape: z.number().int().min(1).max(99).optional(), label: "The most", typed: "number" },
+  most: { shape: z.number().int().min(1).max(99).optional(), label: "The most", typed: "number", unit: "W" },
   is: { shape: z.boolean().default(false), label: "It is so", typed: "tick" },
   note: { shape: z.string().trim().max(20).default(""), label: "A note", typed: "text", told: "noted" },
   names: {
@@ -67,7 +67,8 @@ it("fields say their names and bounds, and what is told leaves out what nobody k
     { name: "note", label: "A note", typed: "text", most: 20 },
     { name: "names", label: "Names", typed: "list", mono: true },
   ]);
-  expect(toldFacts(FACTS, { is: true, note: "wet", names: ["a", "b"] })).toEqual([
+  expect(toldFacts(FACTS, { most: 3, is: true, note: "wet", names: ["a", "b"] })).toEqual([
+    ["The most", "3 W"],
     ["It is so", "yes"],
     ["noted", "wet"],
     ["Names", "a and b"],

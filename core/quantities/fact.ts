@@ -13,6 +13,8 @@ export type Fact = {
   /** What parts the texts of a list; absent: commas. */
   readonly by?: ";";
   readonly mono?: true;
+  /** What its number counts, where it is told. */
+  readonly unit?: string;
 };
 export type Facts = Readonly<Record<string, Fact>>;
 
@@ -73,11 +75,11 @@ export const toldFacts = (
   facts: Facts,
   of: Readonly<Record<string, unknown>>,
 ): (readonly [label: string, text: string])[] =>
-  Object.entries(facts).flatMap(([name, { label, told, typed }]) => {
+  Object.entries(facts).flatMap(([name, { label, told, typed, unit }]) => {
     const value = of[name];
     if (value === undefined || value === "" || value === false) return [];
     const text = typed === "tick" ? "yes" : Array.isArray(value) ? listed(value, 9) : String(value);
-    return text === "" ? [] : [[told ?? label, text] as const];
+    return text === "" ? [] : [[told ?? label, unit ? `${text} ${unit}` : text] as const];
   });
 
 /** Two sets of them as one: lists have what both have, of all else the first counts where it says something. */

@@ -3,6 +3,7 @@
 import { z } from "zod";
 import type { SupportFields } from "#core/kit/kinds/field.ts";
 import { type KitTable, kindOfTable, usesOf } from "#core/kit/kinds/kinds.ts";
+import { CONDITIONS } from "#core/kit/shapes.ts";
 import { ask, idRow, nameRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";
@@ -108,7 +109,7 @@ export const gearRow = z.object({
   error: z.string(),
   socket: z.string().nullable(),
   places: z.number(),
-  condition: z.string(),
+  condition: z.enum(CONDITIONS),
   place_id: z.string().nullable(),
   place: z.string().nullable(),
   holder_id: z.string().nullable(),

@@ -18,10 +18,16 @@ import { unitById } from "#db/unit/units.ts";
 import type { SignedIn } from "../../context.ts";
 import { KEY } from "../../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm } from "../../forms/perform.server.ts";
-import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
+import { answer } from "../../shared/act-answer.server.ts";
 import { sayBeginProblem } from "../../shared/begin-run.server.ts";
 import { keepAsBackup, sayDoubt, sumOf } from "../../shared/keep-file.server.ts";
-import { type Refusal, refusalOf, typedWrongly } from "../../shared/refusals.server.ts";
+import {
+  answerRefusal,
+  conflict,
+  type Refusal,
+  refusalOf,
+  typedWrongly,
+} from "../../shared/refusals.server.ts";
 import { eventId } from "./happenings.ts";
 
 type What = SentEvent["what"];
@@ -38,38 +44,37 @@ export async function answerByForm(who: SignedIn, about: About, form: FormData) 
   if (intent === "backup") return keepByForm(who, about, form, refused, fine);
   if (intent === "machine") {
     const done = await performForm(workMachine, who, form, { run, number, event: key });
-    return done.ok ? fine() : refused(...sayProblem(done.problem));
+    return done.ok ? fine() : refused(sayProblem(done.problem));
   }
   if (intent === "anew") {
     const done = await performForm(beginAnew, who, form, { run });
     if (done.ok) throw redirect(`/bench/${done.value.answer.run}`);
-    return refused(...asPair(sayBeginProblem(done.problem, about.tag)));
+    return refused(sayBeginProblem(done.problem, about.tag));
   }
   if (intent === "draft") return draftByForm(who, about, form, refused, fine);
   if (intent === "take-over") {
     const done = await performForm(takeOverRun, who, form, { run, sure: form.get("sure") === "yes" });
     if (done.ok) return fine(`Taken over from ${done.value.answer.from}.`);
-    return refused(...sayProblem(done.problem));
+    return refused(sayProblem(done.problem));
   }
   if (intent === "fault") {
     const fault = String(form.get("fault") ?? "");
     const input = { unit: about.unit, ...(fault !== "" && { fault, at: 0.4 }) };
     const done = await performForm(faultRadio, who, form, input);
-    return done.ok ? fine() : refused(...sayProblem(done.problem));
+    return done.ok ? fine() : refused(sayProblem(done.problem));
   }
   if (intent === "late") return takeLate(who, run, form, refused, fine);
   if (intent === "measured")
-    return refused(400, "That is no number of watts: type what the meter shows, such as 4.6.");
-  if (intent !== "file") return refused(400, "This page does not know that answer.");
+    return refused(typedWrongly("That is no number of watts: type what the meter shows, such as 4.6."));
+  if (intent !== "file") return refused(typedWrongly("This page does not know that answer."));
   const whats = await fileLookedAt(about.tx, form);
-  if (typeof whats === "string") return refused(400, whats);
+  if (typeof whats === "string") return refused(typedWrongly(whats));
   return answerPlainly(who, run, form, whats);
 }
 
 function answersTo(intent: string, form: FormData) {
   return {
-    refused: (status: number, says: string): ReturnType<typeof answer> =>
-      answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer),
+    refused: (refusal: Refusal): ReturnType<typeof answer> => answerRefusal(intent, form, refusal),
     fine: (says = "") => answer(200, { ok: true, intent, says }),
   };
 }
@@ -82,12 +87,12 @@ export async function answerPlainly(who: SignedIn, run: string, form: FormData, 
   const { refused, fine } = answersTo(intent, form);
   const events = whats.map((what, i) => ({ id: eventId(key, i), number: number + i + 1, what }));
   const done = await performForm(answerRun, who, form, { run, events });
-  if (!done.ok) return refused(...sayProblem(done.problem));
+  if (!done.ok) return refused(sayProblem(done.problem));
   const [odd] = done.value.answer.unfit;
   if (!odd) return fine();
   // It stands in the run all the same: the next answer comes after it, also before the page is asked for again.
   form.set("number", String(number + whats.length));
-  return refused(409, sayUnfit(odd));
+  return refused(conflict(sayUnfit(odd)));
 }
 
 type Problem =
@@ -98,31 +103,28 @@ type Problem =
   | ProblemsOf<typeof writeProcedure>
   | { readonly kind: "not-whole" };
 const CHANGED = "Its dossier has changed meanwhile: write the procedure down there.";
-const asPair = ({ status, says }: Refusal): [status: number, says: string] => [status, says];
-const sayProblem = (problem: Problem) =>
-  asPair(
-    refusalOf(problem, {
-      meanwhile: "Somebody else was quicker. This is where the run is now.",
-      "no-component": "The radio has no such part any more.",
-      taken: ({ what, by, silent }) =>
-        silent
-          ? `${what} is held by the bench of ${by}, which has been silent: tick that you take it over, or wait.`
-          : `${what} is in use at the bench of ${by}: wait until it is free.`,
-      unclear: typedWrongly("That cannot be a version: type what the radio shows."),
-      "not-yours": { status: 403, says: "Only a keeper goes on without a backup." },
-      real: "No simulated radio stands in for this one: do it by hand, and say what was seen.",
-      "no-machine": "There is nothing for the machine to do at this step.",
-      "not-silent": "Its bench is heard of: ask whoever has it.",
-      "too-long": "This run has more in it than any real one. Stop it, and begin anew.",
-      "not-sent": "A file is kept by choosing it, not by an answer.",
-      "no-model": CHANGED,
-      "no-procedure": CHANGED,
-      "no-part": CHANGED,
-      "no-revision": CHANGED,
-      "not-whole": typedWrongly(NOT_WHOLE),
-      input: (one) => typedWrongly(firstIssue(one, "Say it in a few words: 500 signs at most.")),
-    }),
-  );
+const sayProblem = (problem: Problem): Refusal =>
+  refusalOf(problem, {
+    meanwhile: "Somebody else was quicker. This is where the run is now.",
+    "no-component": "The radio has no such part any more.",
+    taken: ({ what, by, silent }) =>
+      silent
+        ? `${what} is held by the bench of ${by}, which has been silent: tick that you take it over, or wait.`
+        : `${what} is in use at the bench of ${by}: wait until it is free.`,
+    unclear: typedWrongly("That cannot be a version: type what the radio shows."),
+    "not-yours": { status: 403, says: "Only a keeper goes on without a backup." },
+    real: "No simulated radio stands in for this one: do it by hand, and say what was seen.",
+    "no-machine": "There is nothing for the machine to do at this step.",
+    "not-silent": "Its bench is heard of: ask whoever has it.",
+    "too-long": "This run has more in it than any real one. Stop it, and begin anew.",
+    "not-sent": "A file is kept by choosing it, not by an answer.",
+    "no-model": CHANGED,
+    "no-procedure": CHANGED,
+    "no-part": CHANGED,
+    "no-revision": CHANGED,
+    "not-whole": typedWrongly(NOT_WHOLE),
+    input: (one) => typedWrongly(firstIssue(one, "Say it in a few words: 500 signs at most.")),
+  });
 
 /** A file that was chosen is held against the release, or against what was written; it is not kept. */
 async function fileLookedAt(tx: Tx, form: FormData): Promise<What[] | string> {
@@ -142,12 +144,12 @@ async function keepByForm(
   who: SignedIn,
   { run, unit, tag }: About,
   form: FormData,
-  refused: (status: number, says: string) => ReturnType<typeof answer>,
+  refused: (refusal: Refusal) => ReturnType<typeof answer>,
   fine: (says?: string) => ReturnType<typeof answer>,
 ) {
   const file = form.get("file");
   if (!(file instanceof File) || file.name === "")
-    return refused(400, "Choose the file that was read out of it.");
+    return refused(typedWrongly("Choose the file that was read out of it."));
   const done = await keepAsBackup(who, form, file, {
     unit,
     run,
@@ -157,10 +159,10 @@ async function keepByForm(
   if (done.ok) return fine(`Kept: ${file.name}.`);
   const { problem } = done;
   if (problem.kind === "doubts")
-    return refused(409, problem.doubts.map((doubt) => sayDoubt(doubt, tag)).join(" "));
+    return refused(conflict(problem.doubts.map((doubt) => sayDoubt(doubt, tag)).join(" ")));
   if (problem.kind === "not-wanted")
-    return refused(409, "No file is asked for at this step; nothing was kept.");
-  return refused(...sayProblem(problem));
+    return refused(conflict("No file is asked for at this step; nothing was kept."));
+  return refused(sayProblem(problem));
 }
 
 /** What was noted at a step becomes a draft of the dossier, its source our own bench. */
@@ -168,7 +170,7 @@ async function draftByForm(
   who: SignedIn,
   { tx, run, tag }: About,
   form: FormData,
-  refused: (status: number, says: string) => ReturnType<typeof answer>,
+  refused: (refusal: Refusal) => ReturnType<typeof answer>,
   fine: (says?: string) => ReturnType<typeof answer>,
 ) {
   const place = Number(form.get("place"));
@@ -184,7 +186,7 @@ async function draftByForm(
   const isBeyond = switched?.kind === "switched" && switched.beyond === true;
   const effect = purpose !== "change-mode" ? "harmless" : isBeyond ? "unlock" : "mode";
   if (!purpose || steps.length === 0)
-    return refused(409, "Nothing was noted there of which a draft could be made.");
+    return refused(conflict("Nothing was noted there of which a draft could be made."));
   const done = await performForm(writeProcedure, who, form, {
     model,
     purpose,
@@ -200,7 +202,7 @@ async function draftByForm(
   });
   return done.ok
     ? fine("It stands in the dossier as a draft: look it through there before it is used.")
-    : refused(...sayProblem(done.problem));
+    : refused(sayProblem(done.problem));
 }
 
 const lateShape = z.array(sentEvent).min(1).max(50);
@@ -210,25 +212,24 @@ async function takeLate(
   who: SignedIn,
   run: string,
   form: FormData,
-  refused: (status: number, says: string) => ReturnType<typeof answer>,
+  refused: (refusal: Refusal) => ReturnType<typeof answer>,
   fine: (says?: string) => ReturnType<typeof answer>,
 ) {
   let sent: unknown;
   try {
     sent = JSON.parse(String(form.get("events") ?? ""));
   } catch {
-    return refused(400, NOT_WHOLE);
+    return refused(typedWrongly(NOT_WHOLE));
   }
   const events = lateShape.safeParse(sent);
-  if (!events.success) return refused(400, NOT_WHOLE);
+  if (!events.success) return refused(typedWrongly(NOT_WHOLE));
   const done = await performForm(answerRun, who, form, { run, events: events.data });
   if (done.ok) return fine();
   if (done.problem.kind === "meanwhile")
     return refused(
-      409,
-      "Somebody went on meanwhile: what was answered here while nothing answered was not taken.",
+      conflict("Somebody went on meanwhile: what was answered here while nothing answered was not taken."),
     );
-  return refused(...sayProblem(done.problem));
+  return refused(sayProblem(done.problem));
 }
 
 function sayUnfit(why: Unfit): string {

@@ -8,7 +8,7 @@ import type { SignedIn } from "../../context.ts";
 import { performForm } from "../../forms/perform.server.ts";
 import { answer, textsOf } from "../../shared/act-answer.server.ts";
 import { beginByForm } from "../../shared/begin-run.server.ts";
-import { answerProblem } from "../../shared/refusals.server.ts";
+import { answerProblem, answerRefusal } from "../../shared/refusals.server.ts";
 
 /** Intents `keep-profile`, `shelve-profile` and `program`. */
 export async function actOnProfile(tx: Tx, who: SignedIn, form: FormData) {
@@ -25,8 +25,7 @@ export async function actOnProfile(tx: Tx, who: SignedIn, form: FormData) {
       );
     const begun = await beginByForm(who, unit, form);
     if (begun.ok) throw redirect(`/bench/${begun.run}`);
-    const { status, ...said } = begun;
-    return answer(status, { intent, ...said, kept: textsOf(form) });
+    return answerRefusal(intent, form, begun);
   }
   if (intent === "shelve-profile") {
     const done = await performForm(shelveProfile, who, form);

@@ -23,7 +23,7 @@ import type { SignedIn } from "../../context.ts";
 import { firstIssue, NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
 import { beginByForm } from "../../shared/begin-run.server.ts";
-import { answerProblem } from "../../shared/refusals.server.ts";
+import { answerProblem, answerRefusal } from "../../shared/refusals.server.ts";
 
 const LARGEST = 2 * 1024 * 1024;
 /** So many cells that are odd are told of before channels are kept. */
@@ -68,7 +68,7 @@ export async function actOnChannels(
   if (intent === "bench") {
     const begun = await beginByForm(who, unit, form);
     if (begun.ok) throw redirect(`/bench/${begun.run}`);
-    return answer(begun.status, { ok: false, intent, says: begun.says });
+    return answerRefusal(intent, form, begun);
   }
   if (intent === "mend") return mendByForm(who, unit, form);
   if (intent === "list-look" || intent === "list-merge") return mergeByForm(tx, who, unit, form, intent);

@@ -2,26 +2,23 @@
 import { useActionData } from "react-router";
 import { noteMeasurement } from "#acts/measurement/note-measurement.ts";
 import { strikeMeasurement } from "#acts/measurement/strike-measurement.ts";
-import { againstStability, frequencyError } from "#core/measure/frequency.ts";
+import { judged } from "#core/measure/judged.ts";
 import { MEASURED, MEASURED_KINDS, measuredKind } from "#core/measure/kinds.ts";
-import { againstRated, intervalOf, RATED_TOLERANCE } from "#core/measure/power.ts";
 import { trend, unseen } from "#core/measure/trend.ts";
+import { ratedWatts } from "#core/modes/mode.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { typedNumber, type Units, VOLTS } from "#core/quantities/typed-number.ts";
 import { gearRows } from "#db/kit/put.ts";
 import { dossierHead } from "#db/model/dossier.ts";
-import { modesOf } from "#db/model/modes.ts";
+import { knownMode, modesOf } from "#db/model/modes.ts";
 import { measurementsOf } from "#db/unit/measurements.ts";
 import { mustBeAllowed, readInClub } from "../../context.ts";
-import { ActForm } from "../../forms/act-form.tsx";
-import { Labelled } from "../../forms/field.tsx";
 import { offlineSaid } from "../../forms/offline.ts";
 import { fieldText, performForm } from "../../forms/perform.server.ts";
 import { Strike } from "../../forms/strike.tsx";
-import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
+import { type ActAnswer, answer, answerWrong } from "../../shared/act-answer.server.ts";
 import { leadToTag, loadUnit } from "../../shared/load-unit.server.ts";
 import { answerProblem } from "../../shared/refusals.server.ts";
-import { Caution } from "../../ui/caution.tsx";
 import { following, useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
 import { chartFrom } from "../../ui/later.tsx";
@@ -29,8 +26,10 @@ import { Page } from "../../ui/page.tsx";
 import { Said } from "../../ui/said.tsx";
 import { Wide } from "../../ui/wide.tsx";
 import { readMhz, sayHertz } from "../../ui/words/frequency.ts";
+import { isAmiss, sayMeasured, sayPpm, sayVerdict, tenths } from "../../ui/words/measured.ts";
 import { sayDate } from "../../ui/words/time.ts";
 import type { Route } from "./+types/measurements";
+import { NoteForm } from "./note-form.tsx";
 
 const PowerChart = chartFrom(async () => (await import("./power-chart.tsx")).PowerChart, 224);
 
@@ -47,23 +46,12 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     leadToTag(row, params.tag);
     const rows = await measurementsOf(tx, row.id);
     const modes = await modesOf(tx, row.model_id);
-    const own = modes.find(({ id }) => id === situation?.unit.mode?.now.id) ?? modes[0];
-    const rated = own?.facts.watts;
+    const rated = ratedWatts(modes.map(knownMode), situation?.unit.mode?.now.id);
     const { stability } = (await dossierHead(tx, row.model_id)).identity;
     const measured = rows.map((one) => {
       const frequency = one.frequency === null ? undefined : Number(one.frequency);
-      const isOff = one.kind === "frequency error" && frequency !== undefined;
-      const off = isOff ? frequencyError(one.value, frequency, one.error) : undefined;
-      const interval = off
-        ? off.within?.hertz
-        : intervalOf(one.value, one.error, one.full_scale ?? undefined);
-      const counts = one.struck_why === null;
-      const verdict =
-        one.kind === "power" && interval && rated !== undefined && counts
-          ? againstRated(interval, rated, RATED_TOLERANCE)
-          : off?.within && stability !== undefined && counts
-            ? againstStability(off.within.ppm, stability)
-            : undefined;
+      const fullScale = one.full_scale ?? undefined;
+      const { verdict, ...told } = judged({ ...one, frequency, fullScale }, { watts: rated, stability });
       return {
         id: one.id,
         kind: one.kind,
@@ -75,10 +63,10 @@ export async function loader({ context, params }: Route.LoaderArgs) {
         note: one.note,
         struck: one.struck_why,
         frequency,
-        ppm: off && { shown: off.ppm, within: off.within?.ppm },
         supply: one.supply,
-        interval,
-        verdict,
+        ...told,
+        // What was struck is held against nothing.
+        ...(one.struck_why === null && verdict !== undefined && { verdict }),
       };
     });
     const counting = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
@@ -87,6 +75,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       rated,
       stability,
       measured,
+      off: measured.find(({ kind, struck }) => kind === "frequency error" && struck === null),
       trend: trend(
         counting.map(({ day, value }) => ({ day, watts: value })),
         unseen(counting.flatMap(({ interval }) => interval ?? [])),
@@ -101,8 +90,6 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   const intent = String(form.get("intent") ?? "");
-  const refused = (status: number, says: string) =>
-    answer(status, { ok: false, intent, says, kept: textsOf(form) } satisfies ActAnswer);
   return readInClub(context, async (tx, who) => {
     const { row } = await loadUnit(tx, params.tag, who.today);
     if (intent === "strike") {
@@ -118,11 +105,15 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     const [value, supply] = [typed("value", measuredKind(kind).typed), typed("supply", VOLTS)];
     const frequency = fieldText(form, "frequency");
     const hertz = frequency === undefined ? undefined : readMhz(frequency);
-    if (value === undefined || !Number.isFinite(value))
-      return refused(400, "Type what the meter shows, as a number.");
-    if (supply !== undefined && !(supply > 0)) return refused(400, "The supply is in volts, such as 7.4.");
-    if (frequency !== undefined && hertz === undefined)
-      return refused(400, "The frequency is in megahertz, such as 145.5.");
+    const wrong = {
+      ...((value === undefined || Number.isNaN(value)) && {
+        value: "Type what the meter shows, as a number.",
+      }),
+      ...(supply !== undefined && !(supply > 0) && { supply: "The supply is in volts, such as 7.4." }),
+      ...(frequency !== undefined &&
+        hertz === undefined && { frequency: "The frequency is in megahertz, such as 145.5." }),
+    };
+    if (Object.keys(wrong).length > 0) return answerWrong(intent, form, wrong);
     const done = await performForm(noteMeasurement, who, form, {
       unit: row.id,
       value,
@@ -136,20 +127,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
 
 export const clientAction = offlineSaid;
 
-const VERDICT = {
-  within: "as rated",
-  low: "low",
-  high: "high",
-  "cannot tell": "cannot tell: the meter may be off by too much",
-} as const;
-
-const OFF_VERDICT = {
-  within: "on frequency",
-  low: "too low",
-  high: "too high",
-  "cannot tell": VERDICT["cannot tell"],
-} as const;
-
 export default function Measurements({ loaderData }: Route.ComponentProps) {
   const { unit, measured, rated, stability } = loaderData;
   const { locale, today } = useClub();
@@ -160,7 +137,7 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
   const points = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
   return (
     <Page
-      title={sayTrend(loaderData.trend)}
+      title={sayMeasured(loaderData.trend, loaderData.off)}
       says={[
         `${unit.tag}, ${unit.model}`,
         rated !== undefined && `rated for ${rated} W`,
@@ -190,8 +167,8 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
                   <tr>
                     <th>When</th>
                     <th className="text-right">Shown</th>
+                    <th>Verdict</th>
                     <th>May be</th>
-                    <th>Against rated</th>
                     <th>With, at</th>
                     <th>
                       <span className="sr-only">Strike it</span>
@@ -207,24 +184,18 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
                       </td>
                       <td className="text-right whitespace-nowrap">
                         {one.value} {MEASURED_KINDS[one.kind].unit}
-                        {one.ppm && <span className="block text-quiet">{sayPpm(one.ppm.shown)} ppm</span>}
+                        {one.ppm && <span className="block text-quiet">{sayPpm(one.ppm.shown)}</span>}
                       </td>
+                      <td className={isAmiss(one) ? "text-rust" : ""}>{sayVerdict(one)}</td>
                       <td className="whitespace-nowrap">
                         {one.interval
                           ? `${tenths(one.interval.low)} to ${tenths(one.interval.high)} ${MEASURED_KINDS[one.kind].unit}`
                           : "nobody knows"}
                         {one.ppm?.within && (
                           <span className="block text-quiet">
-                            {sayPpm(one.ppm.within.low)} to {sayPpm(one.ppm.within.high)} ppm
+                            {sayPpm(one.ppm.within.low)} to {sayPpm(one.ppm.within.high)}
                           </span>
                         )}
-                      </td>
-                      <td
-                        className={
-                          one.verdict === "low" || (one.ppm && one.verdict === "high") ? "text-rust" : ""
-                        }
-                      >
-                        {one.verdict && (one.ppm ? OFF_VERDICT : VERDICT)[one.verdict]}
                       </td>
                       <td className="text-quiet">
                         {[
@@ -237,7 +208,7 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
                           .filter(Boolean)
                           .join(", ")}
                       </td>
-                      <td>
+                      <td className="whitespace-nowrap">
                         {mayStrike && one.struck === null && (
                           <Strike
                             name="measurement"
@@ -256,70 +227,9 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
           )}
         </div>
         {mayWork && !unit.shelved && (
-          <Note meters={loaderData.meters} kept={said?.ok === false ? said.kept : undefined} />
+          <NoteForm meters={loaderData.meters} kept={said?.ok === false ? said.kept : undefined} />
         )}
       </div>
     </Page>
-  );
-}
-
-/** Nothing has no sign. */
-const tenths = (value: number): string => (Number(value.toFixed(1)) || 0).toFixed(1);
-const sayPpm = (ppm: number): string => Number(ppm.toFixed(2)).toString();
-
-/** Never more than is known. */
-function sayTrend(found: Route.ComponentProps["loaderData"]["trend"]): string {
-  if (found.kind === "too-few")
-    return found.readings === 0 ? "Its power is not measured yet" : "Too few to tell whether it gets weaker";
-  if (found.weaker) return `Getting weaker: about ${Math.abs(found.slope).toFixed(1)} W a year`;
-  if (found.outside === "below") return "The last one lies below the others";
-  return found.outside === "above" ? "The last one lies above the others" : "As strong as it was";
-}
-
-function Note(props: {
-  readonly meters: readonly (readonly [string, string])[];
-  readonly kept: Readonly<Record<string, string>> | undefined;
-}) {
-  const kept = props.kept?.intent === "note" ? props.kept : undefined;
-  return (
-    <section>
-      <h2 className="mb-1">Write one down</h2>
-      <ActForm intent="note" kept={kept} className="sheet flex flex-col gap-3 p-3">
-        <Labelled
-          name="kind"
-          label="What"
-          small
-          value={kept?.kind}
-          options={MEASURED.map((kind) => [kind, MEASURED_KINDS[kind].label] as const)}
-        />
-        <Labelled name="value" label="What the meter shows" mono small value={kept?.value} />
-        <Labelled
-          name="meter"
-          label="With"
-          small
-          value={kept?.meter}
-          options={[["", "a meter that is not ours"], ...props.meters]}
-        />
-        <Labelled
-          name="frequency"
-          label="On, MHz (may stay empty)"
-          hint="A frequency error says nothing without it."
-          mono
-          small
-          value={kept?.frequency}
-        />
-        <Labelled name="supply" label="From, volts (may stay empty)" mono small value={kept?.supply} />
-        <Labelled name="on" label="On which day (empty: today)" type="date" small value={kept?.on} />
-        <Labelled name="note" label="Note: attenuation, load" small most={500} value={kept?.note} />
-        {kept && (
-          <Labelled name="sure" label="I am sure of that number" type="checkbox" value={undefined} small />
-        )}
-        <button type="submit" className="btn btn-primary btn-sm">
-          Write it down
-        </button>
-        <Caution of="keying-up" />
-        <Caution of="measuring" />
-      </ActForm>
-    </section>
   );
 }

@@ -40,7 +40,7 @@ export function PowerChart(props: {
         />
       )}
       <Scatter data={data} fill="var(--color-primary)" isAnimationActive={false}>
-        <ErrorBar dataKey="off" direction="y" width={6} stroke="var(--quiet)" />
+        <ErrorBar dataKey="off" direction="y" width={6} stroke="var(--quiet)" isAnimationActive={false} />
       </Scatter>
     </ScatterChart>
   );

@@ -14,7 +14,7 @@ import { performForm } from "../../forms/perform.server.ts";
 import { saveForm } from "../../forms/save.server.ts";
 import { answer, answerRefused, textsOf } from "../../shared/act-answer.server.ts";
 import { beginByForm } from "../../shared/begin-run.server.ts";
-import { answerProblem, typedWrongly } from "../../shared/refusals.server.ts";
+import { answerProblem, answerRefusal, typedWrongly } from "../../shared/refusals.server.ts";
 import { PAIRING_WORD } from "../../ui/words/kit/pairing.ts";
 
 type Unit = { readonly id: string; readonly tag: string };
@@ -31,8 +31,7 @@ export async function actOnPairing(tx: Tx, who: SignedIn, unit: Unit, form: Form
     case "bench": {
       const begun = await beginByForm(who, unit, form);
       if (begun.ok) throw redirect(`/bench/${begun.run}`);
-      const { status, ...said } = begun;
-      return answer(status, { intent, ...said, kept: textsOf(form) });
+      return answerRefusal(intent, form, begun);
     }
     case "pair": {
       const made = await performForm(pairDevice, who, form, { unit: unit.id });

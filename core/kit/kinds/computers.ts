@@ -14,6 +14,7 @@ export const computers = {
   one: "computer",
   many: "Computers, phones and tablets",
   name: "name",
+  found: true,
   links: [
     { table: "computer_port", own: "computer_id", column: "connector_id", to: "connector" },
     { table: "computer_driver", own: "computer_id", column: "driver_id", to: "driver" },

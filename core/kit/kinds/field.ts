@@ -67,6 +67,8 @@ export type Kind = {
   /** Columns that name other things of the kit, with their tables: what is named cannot be archived. */
   readonly refers?: Readonly<Record<string, string>>;
   readonly links?: readonly Link[];
+  /** It is found by its name; what has a tag is found by that anyway. */
+  readonly found?: true;
   /** By which columns the inventory orders them; absent: by name. */
   readonly order?: readonly string[];
   /** Of a stored row what a form shows otherwise than `shownValue` does. */

@@ -38,6 +38,9 @@ export const KIT_TABLES: readonly KitTable[] = Object.values(ALL).map(({ table }
 export const kindOfTable = (table: KitTable): Kind | undefined =>
   Object.values(KINDS).find((kind) => kind.table === table);
 
+/** Whether the finder knows things of a kind. */
+export const isFound = ({ name, found }: Kind): boolean => name === "tag" || found === true;
+
 const NOTHING: Known = {
   connectors: [],
   people: [],

@@ -9,6 +9,7 @@ export const tools = {
   one: "tool",
   many: "Tools",
   name: "name",
+  found: true,
   json: ["runs_on"],
   fields: [
     { name: "name", label: "Name", quick: true },
