@@ -7,7 +7,6 @@ import { CODEPLUG_FACTS } from "#core/codeplug/facts.ts";
 import type { LeftOut } from "#core/codeplug/plan/lay-out.ts";
 import { fieldsOf } from "#core/quantities/fact.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import { listed as listedWords } from "#core/quantities/list.ts";
 import { good } from "#core/quantities/result.ts";
 import { mappings } from "#db/codeplug/mappings.ts";
 import { codeplugFactsOf, planNow, tablesOf } from "#db/codeplug/plans.ts";
@@ -29,6 +28,7 @@ import { following, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { Wide } from "../ui/wide.tsx";
+import { sayZones } from "../ui/words/codeplug.ts";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/model";
 import { drawnFacts, sentFacts } from "./facts-form.server.ts";
@@ -143,7 +143,7 @@ export default function Model({ loaderData }: Route.ComponentProps) {
       <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
         <div className="flex min-w-0 flex-col gap-4">
           {table ? (
-            <Table table={table} mappings={loaderData.mappings} />
+            <Table table={table} mappings={loaderData.mappings} zones={facts?.zones} />
           ) : (
             <p className="doubt w-fit p-5">
               {facts
@@ -160,7 +160,12 @@ export default function Model({ loaderData }: Route.ComponentProps) {
 
 type Data = Route.ComponentProps["loaderData"];
 
-function Table(props: { readonly table: NonNullable<Data["table"]>; readonly mappings: Data["mappings"] }) {
+function Table(props: {
+  readonly table: NonNullable<Data["table"]>;
+  readonly mappings: Data["mappings"];
+  /** So many zones it has; undefined: nobody has noted it. */
+  readonly zones: number | undefined;
+}) {
   const { table, mappings: dialects } = props;
   return (
     <>
@@ -181,16 +186,7 @@ function Table(props: { readonly table: NonNullable<Data["table"]>; readonly map
         </ul>
       )}
       {table.findings.length > 0 && <ChannelFindings findings={table.findings} />}
-      {table.zones.length > 0 && (
-        <p className="text-sm text-quiet">
-          A zone a block:{" "}
-          {listedWords(
-            table.zones.map(({ name, zones }) => `${name} takes ${counted(zones, "zone")}`),
-            6,
-          )}
-          .
-        </p>
-      )}
+      {table.zones.length > 0 && <p className="text-sm text-quiet">{sayZones(table.zones, props.zones)}</p>}
       <TakeTable kind="table" of={table.id} dialects={dialects} />
       <Wide label="The table">
         <Rows channels={table.channels} />

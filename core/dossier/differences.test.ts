@@ -94,7 +94,12 @@ it("what a model is known by is told by what its definition calls it", () => {
     ...theirs,
     model: {
       ...theirs.model,
-      identity: { ...theirs.model.identity, antennaSocket: "fine thread", pickInTool: "as Gorse" },
+      identity: {
+        ...theirs.model.identity,
+        antennaSocket: "fine thread",
+        pickInTool: "as Gorse",
+        stability: 2.5,
+      },
     },
   });
   const fields = told.find(({ kind }) => kind === "identity")?.fields ?? [];
@@ -102,6 +107,7 @@ it("what a model is known by is told by what its definition calls it", () => {
     called: "Antenna socket",
     theirs: "fine thread",
   });
+  expect(fields.find(({ name }) => name === "stability")?.called).toBe("Keeps its frequency within, ppm");
   expect(fields.find(({ name }) => name === "pickInTool")?.called).toBe("In the tool pick");
   expect(fields.find(({ name }) => name === "kind")).not.toHaveProperty("called");
 });

@@ -67,8 +67,11 @@ export const typedFacts = (
   });
 
 /** What a fact is called where it is told; undefined of what is none of them. */
-export const calledFact = (facts: Facts, name: string): string | undefined =>
-  Object.hasOwn(facts, name) ? (facts[name]?.told ?? facts[name]?.label) : undefined;
+export function calledFact(facts: Facts, name: string): string | undefined {
+  const fact = Object.hasOwn(facts, name) ? facts[name] : undefined;
+  const called = fact?.told ?? fact?.label;
+  return called !== undefined && fact?.unit !== undefined ? `${called}, ${fact.unit}` : called;
+}
 
 /** What is known, each with what it is called; what nobody knows is left out. */
 export const toldFacts = (

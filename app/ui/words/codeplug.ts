@@ -72,3 +72,15 @@ export const sayNoPlan = (drafted: number | undefined): string =>
   drafted === undefined
     ? "no plan of channels yet"
     : `no plan of channels issued yet; a draft of ${counted(drafted, "channel")} is there`;
+
+/** How many zones its blocks take, a block a zone at least; `has`: of so many; those that take several by name. */
+export function sayZones(
+  blocks: readonly { readonly name: string; readonly zones: number }[],
+  has: number | undefined,
+): string {
+  const total = blocks.reduce((sum, { zones }) => sum + zones, 0);
+  const several = blocks.filter(({ zones }) => zones > 1).map(({ name, zones }) => `${name} takes ${zones}`);
+  const of = has === undefined ? counted(total, "zone") : `${total} of its ${counted(has, "zone")}`;
+  const tooMany = has !== undefined && total > has ? ": more than it has" : "";
+  return `With a zone a block the plan takes ${of}${tooMany}${several.length > 0 ? `; ${listed(several)}` : ""}.`;
+}

@@ -1,5 +1,6 @@
 // Measurements in words: never more than is known.
 import type { Judged } from "#core/measure/judged.ts";
+import type { Interval } from "#core/measure/power.ts";
 import type { Trend } from "#core/measure/trend.ts";
 
 const VERDICT = {
@@ -24,7 +25,9 @@ export const isAmiss = ({ verdict, ppm }: Judged): boolean =>
 
 /** With one place behind the point; nothing has no sign. */
 export const tenths = (value: number): string => (Number(value.toFixed(1)) || 0).toFixed(1);
-export const sayPpm = (ppm: number): string => `${Number(ppm.toFixed(2)) || 0} ppm`;
+const hundredths = (value: number): number => Number(value.toFixed(2)) || 0;
+export const sayPpm = (ppm: number): string => `${hundredths(ppm)} ppm`;
+export const sayPpmRange = ({ low, high }: Interval): string => `${hundredths(low)} to ${sayPpm(high)}`;
 
 function sayTrend(found: Trend): string {
   if (found.kind === "too-few")
@@ -38,8 +41,8 @@ function sayTrend(found: Trend): string {
 function sayOff(last: Judged): string | undefined {
   const { within } = last.ppm ?? {};
   if (!within || (last.verdict !== "low" && last.verdict !== "high")) return undefined;
-  const [least, most] = [Math.abs(within.low), Math.abs(within.high)].sort((a, b) => a - b);
-  return `Off its frequency: ${sayPpm(least ?? 0)} to ${sayPpm(most ?? 0)} ${OFF_VERDICT[last.verdict]}`;
+  const far = last.verdict === "high" ? within : { low: -within.high, high: -within.low };
+  return `Off its frequency: ${sayPpmRange(far)} ${OFF_VERDICT[last.verdict]}`;
 }
 
 /** The answer of the page: what is amiss first. `off`: the last frequency error that counts. */

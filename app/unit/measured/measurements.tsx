@@ -26,7 +26,7 @@ import { Page } from "../../ui/page.tsx";
 import { Said } from "../../ui/said.tsx";
 import { Wide } from "../../ui/wide.tsx";
 import { readMhz, sayHertz } from "../../ui/words/frequency.ts";
-import { isAmiss, sayMeasured, sayPpm, sayVerdict, tenths } from "../../ui/words/measured.ts";
+import { isAmiss, sayMeasured, sayPpm, sayPpmRange, sayVerdict, tenths } from "../../ui/words/measured.ts";
 import { sayDate } from "../../ui/words/time.ts";
 import type { Route } from "./+types/measurements";
 import { NoteForm } from "./note-form.tsx";
@@ -186,15 +186,13 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
                         {one.value} {MEASURED_KINDS[one.kind].unit}
                         {one.ppm && <span className="block text-quiet">{sayPpm(one.ppm.shown)}</span>}
                       </td>
-                      <td className={isAmiss(one) ? "text-rust" : ""}>{sayVerdict(one)}</td>
+                      <td className={`min-w-32 ${isAmiss(one) ? "text-rust" : ""}`}>{sayVerdict(one)}</td>
                       <td className="whitespace-nowrap">
                         {one.interval
                           ? `${tenths(one.interval.low)} to ${tenths(one.interval.high)} ${MEASURED_KINDS[one.kind].unit}`
                           : "nobody knows"}
                         {one.ppm?.within && (
-                          <span className="block text-quiet">
-                            {sayPpm(one.ppm.within.low)} to {sayPpm(one.ppm.within.high)}
-                          </span>
+                          <span className="block text-quiet">{sayPpmRange(one.ppm.within)}</span>
                         )}
                       </td>
                       <td className="text-quiet">
