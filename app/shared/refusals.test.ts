@@ -1,6 +1,13 @@
 // Refusals in words: what several acts answer is said once, a page's own words come first, and what stands in the way leads to where it is put right.
 import { expect, test } from "vitest";
-import { besideField, isGone, refusalOf, refuseForm, typedWrongly } from "./refusals.server.ts";
+import {
+  answerProblem,
+  besideField,
+  isGone,
+  refusalOf,
+  refuseForm,
+  typedWrongly,
+} from "./refusals.server.ts";
 
 type Problem =
   | { readonly kind: "shelved" }
@@ -45,4 +52,29 @@ test("of a form that corrects something the sentence stands beside its field; of
   });
   expect(() => refuseForm(form, { kind: "lost" as const }, { lost: isGone("This place") })).toThrow();
   expect(refuseForm(form, { kind: "no-key" as const }, {})).toMatchObject({ init: { status: 400 } });
+});
+
+test("the answer to a form has the cure, and what the form held", () => {
+  const form = new FormData();
+  form.set("tag", "O-01");
+  const stopped = { kind: "no-adapter" as const, radio: "bayonet", load: "thread" };
+  expect(answerProblem("bench", form, stopped, {})).toMatchObject({
+    data: { ok: false, intent: "bench", cure: { to: "/kit/antennas/new" }, kept: { tag: "O-01" } },
+    init: { status: 409 },
+  });
+});
+
+test("what an act does not take stands beside its field, or above the form where that has no such field", () => {
+  const form = new FormData();
+  form.set("name", "");
+  const input = (field: string) => ({
+    kind: "input" as const,
+    issues: [{ field, says: "A place has a name." }],
+  });
+  expect(refuseForm(form, input("place.name"), {})).toMatchObject({
+    data: { error: { name: ["A place has a name."] } },
+  });
+  expect(refuseForm(form, input("place"), {})).toMatchObject({
+    data: { error: { "": ["A place has a name."] } },
+  });
 });

@@ -78,3 +78,21 @@ it("says what goes along, and to look where nobody has noted a socket", () => {
     adapters: [],
   });
 });
+
+it("a broken or a lost adapter joins nothing, and one that another bench has comes last", () => {
+  const load: KeptLoad = {
+    ...{ id: "1", tag: "DL-1", condition: "sound", holder: null, taken: false },
+    ...{ rating: "50 W", socket: "wide" },
+  };
+  const adapter = (tag: string, more: Partial<KeptAdapter>): KeptAdapter => ({
+    ...{ id: tag, tag, condition: "sound", holder: null, taken: false, ends: ["fine", "wide"] },
+    ...more,
+  });
+  const taken = (...all: KeptAdapter[]) =>
+    benchLoad([load], all, "fine", 20, once).adapters.map(({ tag }) => tag);
+  for (const condition of ["broken", "lost"] as const)
+    expect(taken(adapter("AN-1", { condition }))).toEqual([]);
+  expect(taken(adapter("AN-1", { holder: "Juno" }))).toEqual([]);
+  expect(taken(adapter("AN-1", { taken: true }), adapter("AN-2", {}))).toEqual(["AN-2"]);
+  expect(taken(adapter("AN-1", { taken: true }))).toEqual(["AN-1"]);
+});

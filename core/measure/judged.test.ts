@@ -16,6 +16,8 @@ it("a frequency error is held against what the model keeps, by the counter's own
   expect(judged(shown, rated)).toMatchObject({ verdict: "high", ppm: { shown: expect.closeTo(6.19, 2) } });
   expect(judged({ ...shown, value: 120 }, rated).verdict).toBe("cannot tell");
   expect(judged({ ...shown, value: -900 }, rated).verdict).toBe("low");
+  // It is the parts per million that count: thirty hertz are a fifth of one here.
+  expect(judged({ ...shown, value: 30, error: "0.1 ppm" }, rated).verdict).toBe("within");
   expect(judged(shown, { watts: 5 })).not.toHaveProperty("verdict");
   const unknown = judged({ ...shown, error: "" }, rated);
   expect(unknown).not.toHaveProperty("verdict");

@@ -1,6 +1,6 @@
 // How a thing of the kit is said in the inventory: short, however much is on it, and of a chip no more than is known.
 import { expect, test } from "vitest";
-import { columnsOf, KINDS, KIT_TABLES, usesOf } from "./kinds.ts";
+import { columnsOf, isFound, KIND_NAMES, KINDS, KIT_TABLES, usesOf } from "./kinds.ts";
 import { Reader } from "./reader.ts";
 import { shownKind } from "./shown.ts";
 
@@ -90,5 +90,11 @@ test("a kind as a page draws it: plain choices, and of quick entry only its few 
   expect(JSON.parse(JSON.stringify(whole))).toEqual(whole);
   expect(shownKind("antennas", known, "quick").fields.map(({ name }) => name)).toEqual([
     ...["tag", "kind", "radio_end", "other_end", "what"],
+  ]);
+});
+
+test("the finder knows what has a tag, and computers and tools by their names", () => {
+  expect(KIND_NAMES.filter((name) => isFound(KINDS[name]))).toEqual([
+    ...["leads", "devices", "adapters", "computers", "tools", "gear", "antennas"],
   ]);
 });
