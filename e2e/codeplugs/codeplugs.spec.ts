@@ -30,7 +30,7 @@ async function through(page: Page) {
     if (await done.isVisible()) return;
     const before = await stands();
     const charge = page.getByLabel(/^Charge in percent/);
-    if (await charge.isVisible()) await charge.fill("90");
+    if (await charge.isVisible()) await charge.fill("90", { timeout: 5000 }).catch(() => {});
     // It may go on by itself under the pointer, to its end too: then it is looked at again.
     await on.click({ timeout: 5000 }).catch(() => {});
     await expect.poll(stands, { timeout: 30_000 }).not.toBe(before);

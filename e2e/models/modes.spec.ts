@@ -180,7 +180,7 @@ test("what a meter said is written down with what it may be off by; getting weak
   await note.getByLabel("What the meter shows").fill("a lot");
   await note.getByLabel("Note: attenuation, load").fill("into DL-1");
   await press(page, "Write it down");
-  await expect(page.getByText("Type what the meter shows, as a number.")).toBeVisible();
+  await expect(note.getByRole("alert")).toHaveText("Type what the meter shows, as a number.");
   await expect(note.getByLabel("Note: attenuation, load")).toHaveValue("into DL-1");
   await note.getByLabel("What the meter shows").fill("39,5");
   await note
