@@ -55,6 +55,7 @@ module.exports = {
     only("db-uses-core", "^db/", ["db/", "core/"]),
     only("simulators-use-core", "^simulators/", ["simulators/", "core/"]),
     only("acts-use-db-core-simulators", "^acts/", ["acts/", "db/", "core/", "simulators/"]),
+    only("jobs-use-acts-db-core", "^jobs/", ["jobs/", "acts/", "db/", "core/"]),
     only("app-uses-acts-db-core-simulators", "^app/", [
       "app/",
       "acts/",
@@ -83,7 +84,7 @@ module.exports = {
     {
       name: "database-driver-only-in-db",
       severity: "error",
-      from: { pathNot: "^(db|scripts|measure|e2e)/|\\.test\\.ts$" },
+      from: { pathNot: "^(db|jobs|scripts|measure|e2e)/|\\.test\\.ts$" },
       to: { path: "node_modules/(pg|pg-boss|pg-copy-streams|node-pg-migrate)/" },
     },
   ],

@@ -2,6 +2,7 @@
 import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
+import { recompute } from "#acts/needs/recompute.ts";
 import { may, ROLES } from "#core/club/acts.ts";
 import { sameValue, type Values } from "#core/quantities/merge.ts";
 import { cases } from "#core/quantities/testing.ts";
@@ -9,7 +10,6 @@ import { type Tx, withClub } from "#db/pool.ts";
 import { keepFile, keepPart } from "#db/run/files.ts";
 import { addEvent, addRun } from "#db/run/runs.ts";
 import { takenBack } from "#db/testing.ts";
-import { recompute } from "#db/unit/needs.ts";
 import { putSimulated } from "#db/unit/simulated.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { newRadio } from "#simulators/radio/radio.ts";
@@ -18,7 +18,8 @@ import { ALL_ACTS } from "./index.ts";
 import { noteTry } from "./kit/note-try.ts";
 import { recordReading } from "./reading/record-reading.ts";
 import { beginRun } from "./run/begin-run.ts";
-import { holdings, inputs, logLength, needsFromScratch, storedNeeds, worldOf } from "./testing.ts";
+import { inputs, worldOf } from "./testing.ts";
+import { holdings, logLength, needsFromScratch, storedNeeds } from "./testing-holdings.ts";
 import { A_FILE, type World } from "./trials/testing.ts";
 
 /** An act, whatever it takes and answers. */

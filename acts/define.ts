@@ -2,6 +2,7 @@
 // permission, once only, log, needs, telling whoever looks) is done here, so that no act can forget it.
 import { createHash } from "node:crypto";
 import { z } from "zod";
+import { bringUpToDate } from "#acts/needs/bring-up-to-date.ts";
 import { may, type Permission, type Role } from "#core/club/acts.ts";
 import type { LogEntry } from "#core/club/log.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
@@ -9,10 +10,9 @@ import { mergeValues, type Values } from "#core/quantities/merge.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { claimAct, keepAnswer } from "#db/acts-done.ts";
 import { type About, appendAll } from "#db/club/log.ts";
-import { announce, type Topic } from "#db/live.ts";
+import { announceTouched, type Topic } from "#db/live.ts";
 import { oneAtATime, type Tx, withClub } from "#db/pool.ts";
 import type { Scope } from "#db/unit/unit-facts.ts";
-import { bringUpToDate } from "#db/unit/work.ts";
 
 /** Who acts, in which club, on which day there. */
 export type Who = {
@@ -27,7 +27,7 @@ export type Done<Answer> = {
   readonly answer: Answer;
   readonly log: readonly (About & { readonly entry: LogEntry })[];
   readonly touches?: readonly { readonly scope: Scope; readonly why: string }[];
-  /** What else pages may show that is other now, beside what the log and the needs say. */
+  /** What else is other now, by name: pages of it alone are brought up to date, and not all of its kind. */
   readonly topics?: readonly Topic[];
 };
 
@@ -141,7 +141,7 @@ export async function performIn<Name extends string, Input, Answer, Problem exte
   const { answer, log, touches = [] } = done.value;
   await appendAll(tx, log);
   for (const { scope, why } of touches) await bringUpToDate(tx, scope, why);
-  await announce(tx, topicsOf(done.value));
+  await announceTouched(tx, topicsOf(done.value));
   await keepAnswer(tx, claim, answer);
   await tx.query("release savepoint act");
   return good({ answer, again: false, told: log.length });
@@ -174,12 +174,10 @@ async function sinceThen<Name extends string, Input, Answer, Problem extends { k
 }
 const plainValues = z.record(z.string(), z.unknown());
 
-/** What pages may show that is other now. */
+/** What is other now, by name; what else was touched the database knows. */
 function topicsOf({ log, touches = [], topics = [] }: Done<unknown>): Topic[] {
   const of = (kind: string, id: string | undefined) => (id === undefined ? [] : [`${kind}:${id}`]);
-  const told = log.flatMap(({ unit, model }) =>
-    unit === undefined && model === undefined ? ["club"] : [...of("unit", unit), ...of("model", model)],
-  );
+  const told = log.flatMap(({ unit, model }) => [...of("unit", unit), ...of("model", model)]);
   const touched = touches.flatMap(({ scope }) => {
     switch (scope.of) {
       case "units":
@@ -190,11 +188,5 @@ function topicsOf({ log, touches = [], topics = [] }: Done<unknown>): Topic[] {
         return ["club"];
     }
   });
-  return [
-    ...topics,
-    ...told,
-    ...touched,
-    ...(log.length > 0 ? ["log"] : []),
-    ...(touches.length > 0 ? ["need"] : []),
-  ];
+  return [...topics, ...told, ...touched];
 }

@@ -1,17 +1,11 @@
+// A world to try every act in: what stands in the demo club, and what each act may be asked to do with it.
 import type fc from "fast-check";
-import { factsOf } from "#core/dossier/differences.ts";
-import { readDossier } from "#core/dossier/document.ts";
 import { KIND_NAMES, KINDS } from "#core/kit/kinds/kinds.ts";
-import { addDays } from "#core/quantities/date.ts";
 import { loadKnown, valuesOf } from "#db/kit/values.ts";
-import { writeDossier } from "#db/model/document.ts";
-import { dossierHead } from "#db/model/dossier.ts";
-import { releasesOf } from "#db/model/models.ts";
 import { modesOf } from "#db/model/modes.ts";
 import { bandPlan } from "#db/model/segments.ts";
 import { serviceItems } from "#db/model/service.ts";
 import type { Tx } from "#db/pool.ts";
-import { recompute } from "#db/unit/needs.ts";
 import { bluetoothTrials } from "./bluetooth/testing.ts";
 import { clubTrials } from "./club/testing.ts";
 import { codeplugTrials } from "./codeplug/testing.ts";
@@ -22,13 +16,11 @@ import { measurementTrials } from "./measurement/testing.ts";
 import { modeTrials } from "./mode/testing.ts";
 import { modeStands } from "./mode/write-mode.ts";
 import { modelTrials } from "./model/testing.ts";
-import { identityStands } from "./model/write-identity.ts";
-import { modelStands } from "./model/write-model.ts";
-import { releaseStands } from "./model/write-release.ts";
 import { itemStands } from "./model/write-service-item.ts";
 import { personTrials } from "./person/testing.ts";
 import { readingTrials } from "./reading/testing.ts";
 import { runTrials } from "./run/testing.ts";
+import { worldOfModels } from "./testing-models.ts";
 import { NOWHERE, someOf, type World } from "./trials/testing.ts";
 import { unitTrials } from "./unit/testing.ts";
 
@@ -220,60 +212,6 @@ async function worldOfBench(
   };
 }
 
-/** What the models of the club are, each in the shape of the act that corrects it. */
-async function worldOfModels(tx: Tx, who: Who) {
-  const { rows: models } = await tx.query<{ id: string }>(
-    `select m.id from model m where exists (select from component c join release r on r.component_id = c.id where c.model_id = m.id)
-       and exists (select from unit u where u.model_id = m.id and u.shelved_at is null) order by m.id limit 3`,
-  );
-  const releases: Record<string, unknown>[] = [];
-  const identities: Record<string, unknown>[] = [];
-  const modelFacts: Record<string, unknown>[] = [];
-  const parts: { model: string; component: string }[] = [];
-  for (const { id: model } of models) {
-    const known = (await releasesOf(tx, model)).filter((r) => !r.draft).slice(0, 3);
-    for (const { id: release, component_id: component } of known) {
-      const stands = await releaseStands(tx, model, release);
-      if (stands) releases.push({ model, release, component, ...stands.written });
-    }
-    identities.push({ model, ...(await identityStands(tx, { model })) });
-    modelFacts.push({ model, ...(await modelStands(tx, { model })) });
-    const head = await dossierHead(tx, model);
-    parts.push(...head.parts.map(({ id: component }) => ({ model, component })));
-  }
-  const [model = { id: NOWHERE }] = models;
-  const ours = await writeDossier(tx, { clubName: "Elsewhere", today: who.today }, model.id);
-  if (!ours) throw new Error("the demo has a model");
-  const [part, ...others] = ours.components;
-  const [first, ...older] = part?.releases ?? [];
-  const theirs = {
-    ...ours,
-    model: { ...ours.model, note: "known elsewhere too" },
-    components: [
-      {
-        ...part,
-        releases: [
-          { ...first, releasedOn: addDays(who.today, -700), notes: "theirs" },
-          { version: "99.9", track: "factory" as const, releasedOn: addDays(who.today, -300) },
-          ...older,
-        ],
-      },
-      ...others,
-    ],
-    quirks: [{ symptom: "hums at noon", source: { kind: "club" as const, what: "Elsewhere" } }],
-  };
-  const text = JSON.stringify(theirs);
-  const read = readDossier(text, who.today);
-  if (!read.ok) throw new Error(`the dossier cannot be read: ${JSON.stringify(read.problem)}`);
-  return {
-    releases,
-    identities,
-    modelFacts,
-    parts,
-    dossier: { text, keys: factsOf(read.value.dossier).map((fact) => fact.key) },
-  };
-}
-
 async function worldOfKit(tx: Tx): Promise<World["things"]> {
   const known = await loadKnown(tx);
   const things: World["things"][number][] = [];
@@ -306,61 +244,3 @@ export function inputs(world: World): Record<ActName, fc.Arbitrary<Readonly<Reco
     ...readingTrials(world, some),
   };
 }
-
-/** Not records of the club: what is worked out from them, what is told of them, and what was done. */
-const BESIDE = ["need", "log", "act_done", "work", "carrying", "carrying_count"];
-
-type Summed = { readonly writes: number; readonly rows: string };
-/** By transaction and club: what each table held when it was looked at last, and how often it had been written to by then. */
-const summed = new WeakMap<Tx, Map<string, Summed>>();
-
-/**
- * What the club of the transaction holds: each table's rows, by name, as one short text. Only tables that this transaction has written to since are
- * looked at again; what a savepoint took back counts as written, so that it is looked at, too.
- */
-export async function holdings(
-  tx: Tx,
-  of: string,
-  beside: readonly string[] = BESIDE,
-): Promise<Record<string, string>> {
-  const had = summed.get(tx) ?? new Map<string, Summed>();
-  summed.set(tx, had);
-  const { rows: tables } = await tx.query<{ name: string; writes: number }>(
-    `select c.relname::text "name", (s.n_tup_ins + s.n_tup_upd + s.n_tup_del)::int writes
-     from pg_class c join pg_policy p on p.polrelid = c.oid and p.polname = 'own_club'
-     join pg_stat_xact_user_tables s on s.relid = c.oid
-     where c.relkind = 'r' and c.relname <> all($1::text[])
-       and has_table_privilege('mossy_app', c.oid, 'select') order by 1`,
-    [beside],
-  );
-  const stale = tables.filter(({ name, writes }) => had.get(`${of} ${name}`)?.writes !== writes);
-  const all = stale.map(
-    ({ name }) =>
-      // Not by their texts: some rows hold thousands of channels.
-      `select '${name}' "name", count(*) || ' ' || coalesce(sum(hash_record_extended(t, 7)::numeric), 0) "rows" from "${name}" t`,
-  );
-  if (all.length > 0) {
-    const found = await tx.query<{ name: string; rows: string }>(all.join(" union all "));
-    for (const { name, rows } of found.rows)
-      had.set(`${of} ${name}`, { rows, writes: stale.find((one) => one.name === name)?.writes ?? 0 });
-  }
-  return Object.fromEntries(tables.map(({ name }) => [name, had.get(`${of} ${name}`)?.rows ?? ""]));
-}
-
-/** All needs that are stored, but for the numbers that they go by. */
-export async function storedNeeds(tx: Tx): Promise<string[]> {
-  const { rows } = await tx.query<{ need: Record<string, unknown> }>("select to_jsonb(n) need from need n");
-  return rows.map(({ need: { id, ...rest } }) => JSON.stringify(rest)).sort();
-}
-
-/** The needs of the whole club, worked out anew; what is stored stays as it is. */
-export async function needsFromScratch(tx: Tx): Promise<string[]> {
-  await tx.query("savepoint scratch");
-  await recompute(tx, { of: "club" });
-  const needs = await storedNeeds(tx);
-  await tx.query("rollback to savepoint scratch");
-  return needs;
-}
-
-export const logLength = async (tx: Tx): Promise<number> =>
-  (await tx.query<{ n: number }>("select count(*)::int n from log")).rows[0]?.n ?? 0;

@@ -3,7 +3,7 @@ import type { ServerBuild } from "react-router";
 import { isAway } from "#db/errors.ts";
 import { BASELINE, DRAWN_FOR } from "./forms/baseline.tsx";
 import { KEY } from "./forms/form-key.tsx";
-import { isSecret } from "./forms/secret.ts";
+import { isSecret } from "./forms/keep/secret.ts";
 import { LARGEST_AT_ONCE } from "./forms/with-form.server.ts";
 
 /** What a form without scripts held: its page draws it again, to be sent once more. */

@@ -19,7 +19,7 @@ import "./app.css";
 import { checkForm } from "./auth/form.server.ts";
 import { checkOrigin, findPerson } from "./auth/session.server.ts";
 import { requestContext, sessionContext } from "./context.ts";
-import { putBackEarly } from "./forms/early.ts";
+import { putBackEarly } from "./forms/keep/early.ts";
 import { TroublePage } from "./frame/trouble.tsx";
 
 export const middleware: Route.MiddlewareFunction[] = [checkOrigin, checkForm, findPerson];

@@ -2,6 +2,8 @@
 
 import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { bringUpToDate } from "#acts/needs/bring-up-to-date.ts";
+import { recompute } from "#acts/needs/recompute.ts";
 import { plain } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { claimAct } from "./acts-done.ts";
@@ -35,12 +37,10 @@ import {
 } from "./testing.ts";
 import { layTestKit } from "./testing-kit.ts";
 import { addMeasurement } from "./unit/measurements.ts";
-import { recompute } from "./unit/needs.ts";
 import { rememberSheet } from "./unit/sheets.ts";
 import { putSimulated } from "./unit/simulated.ts";
 import { addSpectrum, putLimit } from "./unit/spectra.ts";
 import { addUnit } from "./unit/units.ts";
-import { bringUpToDate } from "./unit/work.ts";
 
 let database: TestDatabase;
 let one: Actor;

@@ -1,10 +1,11 @@
 // What is told of a change: once it is saved, only then, in the order of saving; and what was missed is known to be.
 import pg from "pg";
 import { afterAll, beforeAll, expect, it, vi } from "vitest";
+import { addPlace } from "#acts/club/add-place.ts";
 import { perform } from "#acts/define.ts";
 import { recordReading } from "#acts/reading/record-reading.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
-import { announce, type Heard, type Listening, listen } from "./live.ts";
+import { announce, type Heard, type Listening, listen, TOPIC_OF } from "./live.ts";
 import { withClub } from "./pool.ts";
 
 let club: DemoClub;
@@ -50,6 +51,29 @@ it("an act is told of once it is saved; what is taken back is not", async () => 
   await withClub(club.who, (tx) => announce(tx, ["work"]));
   await vi.waitFor(() => expect(heard.length).toBe(2));
   expect(heard[1]).toEqual({ club: club.who.club, what: ["work"] });
+});
+
+it("what an act has touched is told although it names nothing of it", async () => {
+  heard.length = 0;
+  const done = await perform(addPlace, club.who, {
+    input: { name: "Far shelf", kind: "shelf" },
+    key: "live-test-2",
+  });
+  expect(done.ok).toBe(true);
+  await vi.waitFor(() => expect(heard.length).toBe(1));
+  expect(heard[0]).toEqual({ club: club.who.club, what: ["club", "log"] });
+});
+
+it("knows of every table by which topic its rows are shown", async () => {
+  const owner = new pg.Client({ connectionString: club.ownerUrl });
+  await owner.connect();
+  const { rows } = await owner.query<{ name: string }>(
+    "select relname name from pg_stat_user_tables t where schemaname = 'public' and exists (select from information_schema.columns c where c.table_name = t.relname and column_name = 'club_id') order by 1",
+  );
+  await owner.end();
+  const tables = rows.map(({ name }) => name);
+  expect(tables.length).toBeGreaterThan(50);
+  expect(tables.filter((name) => !(name in TOPIC_OF))).toEqual([]);
 });
 
 it("after its connection was lost it listens again, and says that something may have been missed", async () => {

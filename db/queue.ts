@@ -2,11 +2,10 @@
 // ids only; what is to be done stands in the table `work`, under row-level security like everything else.
 import PgBoss from "pg-boss";
 import { z } from "zod";
-import { complainOf } from "./complain.ts";
 import type { Tx } from "./pool.ts";
 
 export const QUEUE = "needs";
-const SCHEMA = "pgboss";
+export const SCHEMA = "pgboss";
 
 export const jobShape = z.object({ club: z.string(), person: z.string(), work: z.string() });
 export type Job = z.infer<typeof jobShape>;
@@ -41,30 +40,4 @@ let sender: PgBoss | undefined;
 export async function send(tx: Pick<Tx, "query">, job: Job): Promise<void> {
   sender ??= new PgBoss({ connectionString: "postgres://unused", schema: SCHEMA });
   await sender.send(QUEUE, job, { db: { executeSql: (text, values) => tx.query(text, values) } });
-}
-
-export type Worker = { readonly stop: () => Promise<void> };
-
-/** Takes jobs as they come, one at a time. A database that is away is waited for. */
-export async function takeJobs(url: string, act: (job: Job) => Promise<void>): Promise<Worker> {
-  const boss = new PgBoss({
-    connectionString: url,
-    schema: SCHEMA,
-    migrate: false,
-    schedule: false,
-    max: 2,
-    application_name: "mossy-cabinet queue",
-  });
-  // What goes wrong with one look is tried again at the next; a job that failed is kept by the queue and retried.
-  boss.on("error", complainOf("The queue of work"));
-  const complain = complainOf("A job failed and will be tried again");
-  await boss.start();
-  await boss.work(QUEUE, { pollingIntervalSeconds: 1 }, async (jobs) => {
-    for (const job of jobs)
-      await act(jobShape.parse(job.data)).catch((error: Error) => {
-        complain(error);
-        throw error;
-      });
-  });
-  return { stop: () => boss.stop({ graceful: false }) };
 }

@@ -3,6 +3,7 @@
 import { createHash } from "node:crypto";
 import type { Purpose } from "#core/dossier/procedure.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
+import { mustGet } from "#core/quantities/must.ts";
 import type { Happening } from "#core/run/event.ts";
 import { stepsOf } from "#core/run/plan.ts";
 import { composeProcedure } from "#core/run/purposes/procedure.ts";
@@ -106,11 +107,11 @@ async function layBackups(tx: Tx, { units, people, evening }: Known, today: Plai
     await keepFile(tx, sha256, content);
     const day = addDays(today, -ago);
     await addBackup(tx, {
-      unit: units.get(tag) ?? "",
+      unit: mustGet(units, tag),
       sha256,
       name: `${tag} ${day}.plug`,
       run: undefined,
-      by: people.get(who) ?? "",
+      by: mustGet(people, who),
       at: evening(day, 15),
     });
   }
@@ -145,7 +146,7 @@ async function layRun(
   { units, people, evening }: Known,
   today: PlainDate,
 ): Promise<void> {
-  const unit = units.get(run.tag) ?? "";
+  const unit = mustGet(units, run.tag);
   const model = byId.get(unit)?.unit.model ?? "";
   const procedure = (await proceduresOf(tx, model))
     .map(knownProcedure)
@@ -182,7 +183,7 @@ async function layRun(
     unit,
     title: procedure.title,
     plan,
-    by: people.get(run.who) ?? "",
+    by: mustGet(people, run.who),
     begunAt: new Date(begun).toISOString(),
     endedAt: run.left === undefined ? new Date(at).toISOString() : undefined,
     events,

@@ -3,6 +3,7 @@
 import { fileOf, layTables } from "#acts/codeplug/plan-tables.ts";
 import type { CodeplugChannel } from "#core/codeplug/channel.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
+import { mustGet } from "#core/quantities/must.ts";
 import { addCodeplug } from "#db/codeplug/codeplugs.ts";
 import { putIdentity } from "#db/codeplug/identities.ts";
 import { putMapping } from "#db/codeplug/mappings.ts";
@@ -36,7 +37,7 @@ type Known = {
 
 export async function layCodeplugs(tx: Tx, known: Known, today: PlainDate): Promise<void> {
   const { people, models, evening } = known;
-  const by = (who: string) => people.get(who) ?? "";
+  const by = (who: string) => mustGet(people, who);
   for (const [name, [facts, mode]] of Object.entries(HOLDS)) {
     const model = models.get(name);
     if (model === undefined) throw new Error(`the demo has no model ${name}`);
@@ -104,14 +105,14 @@ async function layCarried(
   for (const { ago, who, tag, ...one } of BY_HAND)
     await addCodeplug(tx, {
       ...one,
-      unit: units.get(tag) ?? "",
-      by: people.get(who) ?? "",
+      unit: mustGet(units, tag),
+      by: mustGet(people, who),
       at: evening(addDays(today, -ago), 5),
     });
   const last = new Map<string, readonly CodeplugChannel[]>();
   for (const [ago, who, revision, tags] of CARRIES)
     for (const [i, tag] of tags.split(" ").entries()) {
-      const unit = units.get(tag) ?? "";
+      const unit = mustGet(units, tag);
       const model = (await unitById(tx, unit))?.model_id;
       const table = revisions[revision - 1]?.find((one) => one.model_id === model);
       if (!table) throw new Error(`${tag} is of a model that has no table of plan ${revision}`);
@@ -119,7 +120,7 @@ async function layCarried(
         unit,
         source: "written",
         name: `plan ${revision}`,
-        by: people.get(who) ?? "",
+        by: mustGet(people, who),
         planTable: table.id,
         channels: table.laid.channels,
         at: evening(addDays(today, -ago), 2 * (i + 1)),
@@ -130,10 +131,10 @@ async function layCarried(
     }
   for (const [ago, who, tag, name, members] of LISTS)
     await addCodeplug(tx, {
-      unit: units.get(tag) ?? "",
+      unit: mustGet(units, tag),
       source: "brought",
       name,
-      by: people.get(who) ?? "",
+      by: mustGet(people, who),
       channels: [...(last.get(tag) ?? []), ASTRAY],
       lists: { talkgroups: { by: "position", members } },
       at: evening(addDays(today, -ago), 45),

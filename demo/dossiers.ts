@@ -2,6 +2,7 @@
 import { identityShape } from "#core/dossier/identity.ts";
 import { readSteps } from "#core/dossier/procedure.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
+import { mustGet } from "#core/quantities/must.ts";
 import type { Source } from "#core/quantities/source.ts";
 import { parseRange } from "#core/version/range.ts";
 import { addConfirmation, putIdentity, putPartReading, putProcedure, putQuirk } from "#db/model/dossier.ts";
@@ -48,7 +49,7 @@ export async function layDossiers(
           kind,
           subject,
           firmware,
-          by: people.get(who) ?? "",
+          by: mustGet(people, who),
           at,
         });
       }
@@ -64,7 +65,7 @@ export async function layDossiers(
         minutes: rest.minutes ?? 5,
         steps: read.steps.map((s) => s.step),
         ...firmwareOf(firmware),
-        hardware_revisions: revisions?.map((r) => model.revisions.get(r) ?? "") ?? null,
+        hardware_revisions: revisions?.map((r) => mustGet(model.revisions, r)) ?? null,
         source: { kind: source[0], what: source[1] },
         draft: false,
       });

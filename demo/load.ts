@@ -1,32 +1,22 @@
 // Lays the demo club into an empty database, with its past counted back from the day it is loaded.
 
-import { createHash } from "node:crypto";
 import { z } from "zod";
+import { recompute } from "#acts/needs/recompute.ts";
 import { hashPassword, isPassword } from "#app/auth/password.server.ts";
-import { parseSerials } from "#core/dossier/serial.ts";
 import { addDays, dateInZone, type PlainDate } from "#core/quantities/date.ts";
 import { groupBy } from "#core/quantities/group.ts";
-import type { Result } from "#core/quantities/result.ts";
-import type { Conditions } from "#core/release/conditions.ts";
-import { conditionsShape } from "#core/release/conditions-shape.ts";
-import type { Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy-shape.ts";
-import { parseRange } from "#core/version/range.ts";
+import { mustGet } from "#core/quantities/must.ts";
 import { ask } from "#db/ask.ts";
 import { foundClub } from "#db/club/people.ts";
 import { findAccount } from "#db/club/sessions.ts";
-import { addRelease, withdrawRelease } from "#db/model/releases.ts";
 import { type Tx, withClub } from "#db/pool.ts";
-import { keepFile } from "#db/run/files.ts";
 import * as seed from "#db/seed.ts";
-import { recompute } from "#db/unit/needs.ts";
 import { addUnit, setHold } from "#db/unit/units.ts";
-import { firmwareImage, imageName } from "#simulators/firmware.ts";
 import { layBench } from "./bench.ts";
 import { layBluetooth } from "./bluetooth.ts";
+import { type Laid, layModels, realPolicy } from "./catalogue.ts";
 import { layCodeplugs } from "./codeplugs.ts";
 import { CLUB, GROUPS, PASSWORD, PEOPLE, PLACES } from "./data/club.ts";
-import { type DemoConditions, type DemoRelease, MODELS } from "./data/models.ts";
 import { TRANSMIT } from "./data/modes.ts";
 import { STORY } from "./data/story.ts";
 import { SERIALS, UNITS } from "./data/units.ts";
@@ -122,117 +112,6 @@ async function lay(tx: Tx, today: PlainDate, hash: string, keeper: string): Prom
   await recompute(tx, { of: "club" });
 }
 
-type LaidModel = {
-  readonly id: string;
-  readonly revisions: ReadonlyMap<string, string>;
-  readonly components: ReadonlyMap<
-    string,
-    { readonly id: string; readonly releases: { id: string; version: string }[] }
-  >;
-};
-type Laid = ReadonlyMap<string, LaidModel>;
-
-async function layModels(tx: Tx, ago: (days: number) => PlainDate, keeper: string): Promise<Laid> {
-  const laid = new Map<string, LaidModel>();
-  for (const { components, revisions = [], suffixes = [], ...model } of MODELS) {
-    const id = await seed.seedModel(tx, { ...model, suffixes });
-    const revisionIds = new Map<string, string>();
-    for (const revision of revisions)
-      revisionIds.set(
-        revision.name,
-        await seed.seedRevision(tx, id, { ...revision, serials: must(parseSerials(revision.serials)) }),
-      );
-    const laidComponents = new Map<string, { id: string; releases: { id: string; version: string }[] }>();
-    for (const [position, { name, numbering, releases }] of components.entries()) {
-      const component = await seed.seedComponent(tx, { model: id, name, position, numbering, by: keeper });
-      const laidReleases: { id: string; version: string }[] = [];
-      for (const release of releases) {
-        laidReleases.push(
-          await layRelease(tx, { model: model.name, part: name }, component, release, ago, revisionIds),
-        );
-      }
-      laidComponents.set(name, { id: component, releases: laidReleases });
-    }
-    laid.set(model.name, { id, revisions: revisionIds, components: laidComponents });
-  }
-  return laid;
-}
-
-async function layRelease(
-  tx: Tx,
-  names: { model: string; part: string },
-  component: string,
-  release: DemoRelease,
-  ago: (days: number) => PlainDate,
-  revisions: ReadonlyMap<string, string>,
-) {
-  const releasedOn = ago(release.ago);
-  const [year = "", month = "", day = ""] = releasedOn.split("-");
-  const version = release.version
-    .replace("{yyyymmdd}", `${year}${month}${day}`)
-    .replace("{ddmmyy}", `${day}${month}${year.slice(2)}`);
-  const image = firmwareImage(names.model, names.part, version);
-  const sha256 = createHash("sha256").update(image).digest("hex");
-  const name = imageName(names.model, names.part, version);
-  // The club keeps the makers' files; of community firmware it knows the hash alone.
-  if (release.track !== "community") await keepFile(tx, sha256, image);
-  const id = await addRelease(tx, {
-    file: { sha256, size: image.length, name },
-    component,
-    version,
-    aliases: release.aliases ?? [],
-    track: release.track ?? "factory",
-    releasedOn,
-    hardwareRevisions: release.revisions?.map((name) => revisions.get(name) ?? ""),
-    regions: release.regions,
-    fixes: (release.fixes ?? []).map(([tag, urgency, text]) => ({ tag, urgency, text })),
-    notes: release.notes ?? "",
-    source: release.source,
-    ...(release.when && { conditions: conditionsOf(release.when) }),
-  });
-  if (release.withdrawn)
-    await withdrawRelease(tx, id, { on: ago(release.withdrawn.ago), why: release.withdrawn.why });
-  return { id, version };
-}
-
-function must<Value>(read: Result<Value, { kind: string }>): Value {
-  if (!read.ok)
-    throw new Error(`the demo has something that cannot be read: ${JSON.stringify(read.problem)}`);
-  return read.value;
-}
-
-function conditionsOf({ from, requires, tool, ...rest }: DemoConditions): Conditions {
-  const range = (text: string) => must(parseRange(text));
-  return conditionsShape.parse({
-    ...rest,
-    ...(from && { from: range(from) }),
-    ...(requires && { requires: requires.map(([component, text]) => ({ component, range: range(text) })) }),
-    ...(tool && { tool: { name: tool[0], ...(tool[1] && { range: range(tool[1]) }) } }),
-  });
-}
-
-function realPolicy(policy: (typeof GROUPS)[number]["policy"], catalogue: Laid, today: PlainDate): Policy {
-  const { rule, hold, ...rest } = policy;
-  return policyShape.parse({
-    ...rest,
-    rule:
-      "pinned" in rule
-        ? { kind: "pinned", releases: [releaseByPath(catalogue, rule.pinned)], otherwise: { kind: "newest" } }
-        : rule,
-    ...(hold && { hold: { until: addDays(today, hold.inDays), why: hold.why } }),
-  });
-}
-
-function releaseByPath(catalogue: Laid, path: string): string {
-  const [model = "", component = "", version = ""] = path.split("/");
-  const found = catalogue
-    .get(model)
-    ?.components.get(component)
-    ?.releases.find((r) => r.version === version);
-  if (!found) throw new Error(`the demo has no release ${path}`);
-  return found.id;
-}
-
 async function layUnits(
   tx: Tx,
   laid: {
@@ -246,7 +125,7 @@ async function layUnits(
 ): Promise<void> {
   const { ago, past } = laid;
   const initial = (letter: string) =>
-    [...laid.people].find(([name]) => name.startsWith(letter))?.[1] ?? laid.people.get("Wren") ?? "";
+    [...laid.people].find(([name]) => name.startsWith(letter))?.[1] ?? mustGet(laid.people, "Wren");
   for (const [n, unit] of parseUnits(UNITS).entries()) {
     const model = laid.catalogue.get(unit.model);
     if (!model) throw new Error(`the demo has no model ${unit.model}`);
@@ -268,7 +147,7 @@ async function layUnits(
     );
     past.push({
       at: evening(unit.readings.length === 0 ? ago(75) : ago(oldest), 5),
-      by: laid.people.get("Wren") ?? "",
+      by: mustGet(laid.people, "Wren"),
       unit: id,
       entry: { kind: "unit-added", tag: unit.tag, how: "demo" },
     });
@@ -285,7 +164,7 @@ async function layUnits(
       past.push({ at, by, unit: id, entry });
     }
     for (const loan of unit.loans) {
-      const person = laid.people.get(loan.who) ?? "";
+      const person = mustGet(laid.people, loan.who);
       const name = PEOPLE.find((p) => p.name.startsWith(loan.who))?.name ?? loan.who;
       const dueBack = loan.dueAgo === undefined ? null : ago(loan.dueAgo);
       await seed.seedCustody(tx, {
@@ -295,7 +174,7 @@ async function layUnits(
         dueBack,
         backOn: loan.backAgo === undefined ? null : ago(loan.backAgo),
       });
-      const by = laid.people.get("Wren") ?? "";
+      const by = mustGet(laid.people, "Wren");
       past.push({
         at: evening(ago(loan.outAgo), 50),
         by,

@@ -2,6 +2,7 @@
 import { fullScaleOf } from "#core/measure/load.ts";
 import { modeShape } from "#core/modes/mode-shape.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
+import { mustGet } from "#core/quantities/must.ts";
 import { parseRange } from "#core/version/range.ts";
 import { addCodeplug } from "#db/codeplug/codeplugs.ts";
 import { gearRows } from "#db/kit/put.ts";
@@ -87,8 +88,8 @@ export async function layPowers(
       for (const [ago, value] of values)
         await addMeasurement(
           tx,
-          units.get(tag) ?? "",
-          people.get(who) ?? "",
+          mustGet(units, tag),
+          mustGet(people, who),
           { kind, value, frequency: 145_500_000, ...told },
           addDays(today, -ago),
         );
@@ -107,8 +108,8 @@ export async function laySpectra(
   for (const [ago, tag, who, [mhz, dbm], harmonics, attenuation, note] of SPECTRA)
     await addSpectrum(
       tx,
-      units.get(tag) ?? "",
-      people.get(who) ?? "",
+      mustGet(units, tag),
+      mustGet(people, who),
       {
         carrier: { frequency: hertzOf(mhz), dbm },
         lines: harmonics.map((level, i) => ({ frequency: hertzOf(mhz * (i + 2)), dbm: level })),
@@ -132,8 +133,8 @@ export async function layChannels(
 ): Promise<void> {
   for (const [ago, tag, who, name, channels] of CHANNELS)
     await addCodeplug(tx, {
-      unit: units.get(tag) ?? "",
-      by: people.get(who) ?? "",
+      unit: mustGet(units, tag),
+      by: mustGet(people, who),
       name,
       at: addDays(today, -ago),
       source: "brought",
@@ -159,12 +160,12 @@ export async function layUnitModes(
 ): Promise<void> {
   for (const [ago, tags, name, who, how, why] of IN_MODE) {
     for (const tag of tags.split(" ")) {
-      const unit = known.units.get(tag) ?? "";
+      const unit = mustGet(known.units, tag);
       const model = (await unitById(tx, unit))?.model_id ?? "";
       const mode = (await modesOf(tx, model)).find((one) => one.name === name);
       if (!mode) throw new Error(`${tag} has no mode ${name}`);
       const at = known.evening(addDays(today, -ago), 30);
-      await addUnitMode(tx, { unit, mode: mode.id, how, why, at, by: known.people.get(who) ?? "" });
+      await addUnitMode(tx, { unit, mode: mode.id, how, why, at, by: mustGet(known.people, who) });
     }
   }
 }

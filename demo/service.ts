@@ -1,6 +1,7 @@
 // Lays the demo's service menus and codes, and what some radios are set to.
 import { codeShape, settingShape } from "#core/dossier/service.ts";
 import { addDays, type PlainDate } from "#core/quantities/date.ts";
+import { mustGet } from "#core/quantities/must.ts";
 import { addUnitSetting, putServiceItem } from "#db/model/service.ts";
 import type { Tx } from "#db/pool.ts";
 import { CODES, SET, SETTINGS } from "./data/service.ts";
@@ -49,7 +50,7 @@ export async function layUnitSettings(
     if (item === undefined) throw new Error(`the demo has no setting ${setting}`);
     await addUnitSetting(
       tx,
-      { unit: known.units.get(tag) ?? "", item, value, changed, why, by: known.people.get(who) ?? "" },
+      { unit: mustGet(known.units, tag), item, value, changed, why, by: mustGet(known.people, who) },
       addDays(today, -ago),
     );
   }

@@ -11,6 +11,7 @@ export const SOURCES = [
   "core",
   "db",
   "server",
+  "jobs",
   "simulators",
   "public",
   "docs/manual.md",

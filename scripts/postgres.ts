@@ -9,6 +9,7 @@ import pg from "pg";
 import { ensureAppRole } from "#db/migrate.ts";
 import { lookAfter } from "./look-after.ts";
 import { PlainFailure } from "./plain.ts";
+import { ensureOwner, type Say, type Secrets } from "./postgres-database.ts";
 import { stopServer } from "./stop-server.ts";
 
 export type Cluster = {
@@ -21,7 +22,6 @@ export type Cluster = {
 };
 
 type Identity = { uid?: number; gid?: number };
-type Say = (line: string) => void;
 
 const isRoot = () => process.getuid?.() === 0;
 
@@ -164,8 +164,6 @@ export const freePort = (): Promise<number> =>
     });
   });
 
-type Secrets = { admin: string; owner: string; app: string };
-
 /**
  * Starts the cluster in `folder`, making it first if it is not there. `fast`: for tests, careless of power cuts. `lookAfter`: if it ends without
  * being told to (killed, no room on the disk), it is started again on the same port, later and later as long as that fails.
@@ -293,48 +291,4 @@ async function untilReady(url: string, server: ChildProcess, logFile: string): P
     }
   }
   throw new PlainFailure(`PostgreSQL did not answer within 30 seconds; see ${logFile}.`);
-}
-
-const MADE = "database-made";
-
-/**
- * Makes the database where there never was one, or for a restore to put records in. Where there was, it is made by nobody: whoever started would see an empty club in place of the
- * records, and the next restore would take their last copy away.
- */
-type About = { readonly home: string; readonly say: Say; readonly isRestoring: boolean };
-
-async function ensureDatabase(client: pg.Client, { home, say, isRestoring }: About): Promise<void> {
-  const { rows } = await client.query<{ name: string; open: boolean }>(
-    `select datname "name", datallowconn "open" from pg_database where datname like 'mossy%' order by datname`,
-  );
-  const found = rows.find(({ name }) => name === "mossy");
-  const note = path.join(home, MADE);
-  if (found) {
-    if (!found.open) {
-      say("A restore was interrupted here before it changed anything: the records are as they were.");
-      await client.query("alter database mossy with allow_connections true");
-    }
-  } else if (!isRestoring && (rows.length > 0 || fs.existsSync(note))) {
-    const others = rows.map(({ name }) => name).join(", ");
-    throw new PlainFailure(
-      `The database of this folder is gone${others ? `; there is ${others}` : ""}. Nothing was made in its place. ` +
-        "Bring a backup back with ./restore FILE, or begin again in an empty folder (MOSSY_DATA).",
-    );
-  } else await client.query("create database mossy owner mossy_owner");
-  fs.writeFileSync(note, "");
-}
-
-async function ensureOwner(adminUrl: string, secrets: Secrets, about: About): Promise<void> {
-  const client = new pg.Client({ connectionString: adminUrl });
-  await client.connect();
-  try {
-    const role = await client.query("select from pg_roles where rolname = 'mossy_owner'");
-    if (role.rows.length === 0) {
-      await client.query("create role mossy_owner login createrole createdb");
-    }
-    await client.query(`alter role mossy_owner password ${pg.escapeLiteral(secrets.owner)}`);
-    await ensureDatabase(client, about);
-  } finally {
-    await client.end();
-  }
 }

@@ -1,1 +1,2 @@
+// What the build gives to the server.
 declare module "virtual:react-router/server-build";

@@ -20,7 +20,6 @@ export const addBattery = defineAct({
     return good({
       answer: { device },
       log: [{ entry: { kind: "kit-added" as const, what }, unit }],
-      topics: ["club"],
     });
   },
 });

@@ -32,7 +32,6 @@ export const endPairing = defineAct({
           why: `${here.value.tag} and ${device} taken apart`,
         },
       ],
-      topics: ["club"],
     });
   },
 });

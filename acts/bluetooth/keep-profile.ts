@@ -34,7 +34,6 @@ export const keepProfile = defineAct({
           unit: base.unit_id,
         },
       ],
-      topics: ["club"],
     });
   },
 });

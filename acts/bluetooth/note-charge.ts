@@ -64,7 +64,6 @@ export const noteCharge = defineAct({
           ...(here.kind === "radio" && here.unit_id && { unit: here.unit_id }),
         },
       ],
-      topics: ["club"],
     });
   },
 });

@@ -33,7 +33,6 @@ export const notePairing = defineAct({
           why: `the pairing of ${here.value.tag} with ${device}`,
         },
       ],
-      topics: ["club"],
     });
   },
 });

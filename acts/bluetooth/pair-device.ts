@@ -47,7 +47,6 @@ export const pairDevice = defineAct({
           why: `${here.value.tag} paired with ${device.tag}`,
         },
       ],
-      topics: ["club"],
     });
   },
 });

@@ -32,7 +32,6 @@ export const readSimulatedLevel = defineAct({
           ...(here.kind === "radio" && here.unit_id && { unit: here.unit_id }),
         },
       ],
-      topics: ["club"],
     });
   },
 });

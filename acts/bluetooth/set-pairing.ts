@@ -46,7 +46,6 @@ export const setPairing = defineAct({
           unit,
         },
       ],
-      topics: ["club"],
     });
   },
 });

@@ -18,7 +18,6 @@ export const shelveProfile = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "profile-shelved" as const, device, name: here.name } }],
-      topics: ["club"],
     });
   },
 });

@@ -18,7 +18,6 @@ export const strikeCharge = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "charge-struck" as const, device: here.tag, how, why: reason } }],
-      topics: ["club"],
     });
   },
 });

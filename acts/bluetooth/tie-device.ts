@@ -31,7 +31,6 @@ export const tieDevice = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "device-tied" as const, device: here.tag, unit: unit?.tag ?? "" } }],
-      topics: ["club"],
     });
   },
 });

@@ -1,10 +1,12 @@
 // What an act leaves to the queue: from the press to the needs of radios that are too many for one transaction.
 import { afterAll, beforeAll, expect, it } from "vitest";
+import { AT_ONCE } from "#acts/needs/bring-up-to-date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { type Actor, withClub } from "#db/pool.ts";
 import * as seed from "#db/seed.ts";
 import { type TestDatabase, testDatabase, twoClubs } from "#db/testing.ts";
-import { AT_ONCE, openWork, startWorking } from "#db/unit/work.ts";
+import { openWork } from "#db/unit/work.ts";
+import { startWorking } from "#jobs/needs.ts";
 import { perform } from "../define.ts";
 import { changeGroup } from "./change-group.ts";
 

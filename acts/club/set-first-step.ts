@@ -12,6 +12,6 @@ export const setFirstStep = defineAct({
   untold: "it is about what a page offers, not about the club",
   run: async (tx, { step, wanted }) => {
     const changed = await putUnwanted(tx, step, wanted);
-    return good({ answer: { changed }, log: [], topics: changed ? (["club"] as const) : [] });
+    return good({ answer: { changed }, log: [] });
   },
 });

@@ -35,7 +35,6 @@ export const changePlan = defineAct({
     return good({
       answer: { version: version + 1 },
       log: [{ entry: { kind: "plan-changed" as const, how: change.do, what } }],
-      topics: ["club" as const],
     });
   },
 });

@@ -16,7 +16,6 @@ export const dropPlan = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "plan-dropped" as const, plan: draft.number } }],
-      topics: ["club" as const],
     });
   },
 });

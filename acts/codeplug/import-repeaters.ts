@@ -44,6 +44,6 @@ export const importRepeaters = defineAct({
     }
     if (added + changed === 0) return good({ answer: { added, changed }, log: [] });
     const entry = { kind: "repeaters-imported" as const, file: name, added, changed };
-    return good({ answer: { added, changed }, log: [{ entry }], topics: ["club" as const] });
+    return good({ answer: { added, changed }, log: [{ entry }] });
   },
 });

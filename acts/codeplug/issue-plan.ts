@@ -41,7 +41,6 @@ export const issuePlan = defineAct({
       answer: { plan: draft.number },
       log: [{ entry }],
       touches: [{ scope: { of: "club" as const }, why: `plan ${draft.number} of the channels` }],
-      topics: ["club" as const],
     });
   },
 });

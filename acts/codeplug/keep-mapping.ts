@@ -20,6 +20,6 @@ export const keepMapping = defineAct({
       return good({ answer: { mapping: before.id }, log: [] });
     const id = await putMapping(tx, name, mapping, who.person);
     const entry = { kind: "mapping-kept" as const, name, columns: mapping.columns.length };
-    return good({ answer: { mapping: id }, log: [{ entry }], topics: ["club" as const] });
+    return good({ answer: { mapping: id }, log: [{ entry }] });
   },
 });

@@ -18,7 +18,6 @@ export const noteHeard = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "repeater-heard" as const, name: row.name, how } }],
-      topics: ["club" as const],
     });
   },
 });

@@ -63,7 +63,6 @@ export const noteIdentity = defineAct({
       answer: { identity: put },
       log: [{ entry, ...(radio && { unit: radio }) }],
       touches: radio ? [{ scope: { of: "units" as const, ids: [radio] }, why: `an ID of ${whose}` }] : [],
-      topics: ["club" as const],
     });
   },
 });

@@ -25,7 +25,6 @@ export const shelveIdentity = defineAct({
       touches: row.unit_id
         ? [{ scope: { of: "units" as const, ids: [row.unit_id] }, why: `an ID of ${whose}` }]
         : [],
-      topics: ["club" as const],
     });
   },
 });

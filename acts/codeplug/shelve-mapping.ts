@@ -16,7 +16,6 @@ export const shelveMapping = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "mapping-shelved" as const, name: row.name } }],
-      topics: ["club" as const],
     });
   },
 });

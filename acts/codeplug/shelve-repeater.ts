@@ -16,7 +16,6 @@ export const shelveRepeater = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "repeater-shelved" as const, name: row.name } }],
-      topics: ["club" as const],
     });
   },
 });

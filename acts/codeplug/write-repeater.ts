@@ -48,7 +48,7 @@ export const writeRepeater = defineAct({
     try {
       const put = await putRepeater(tx, repeater, fields);
       const entry = { kind: "repeater-written" as const, name: fields.name, receive: fields.receive };
-      return good({ answer: { repeater: put }, log: [{ entry }], topics: ["club" as const] });
+      return good({ answer: { repeater: put }, log: [{ entry }] });
     } catch (error) {
       if (isDuplicate(error, "repeater_once")) return bad({ kind: "taken" as const });
       throw error;

@@ -17,7 +17,6 @@ export const shelveLimit = defineAct({
     return good({
       answer: {},
       log: [{ entry: { kind: "limit-shelved" as const, name: row.name } }],
-      topics: ["club"],
     });
   },
 });

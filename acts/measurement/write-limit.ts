@@ -38,7 +38,6 @@ export const writeLimit = defineAct({
       return good({
         answer: {},
         log: [{ entry: { kind: "limit-written" as const, name: input.name } }],
-        topics: ["club"],
       });
     } catch (error) {
       if (isDuplicate(error)) return bad({ kind: "taken" as const });

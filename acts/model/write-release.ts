@@ -6,6 +6,7 @@ import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
 import { type Effect, effectOf, withRelease } from "#core/needs/effect.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { leavesAll } from "#core/quantities/merge.ts";
+import { mustGet } from "#core/quantities/must.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { type Contradiction, contradictionsOf } from "#core/release/contradictions.ts";
@@ -122,7 +123,7 @@ export async function releaseStands(tx: Tx, model: string, release: string) {
   const row = await releaseById(tx, release);
   if (row?.model_id !== model) return undefined;
   const names = new Map((await revisionsOf(tx, model)).map((r) => [r.id, r.name]));
-  return { row, written: writtenOf(row, (revision) => names.get(revision) ?? "") };
+  return { row, written: writtenOf(row, (revision) => mustGet(names, revision)) };
 }
 
 const sha256Of = (content: Uint8Array): string => createHash("sha256").update(content).digest("hex");

@@ -10,7 +10,7 @@ import { loadSituation } from "#db/unit/situation.ts";
 import { losePairings } from "../bluetooth/lose-pairings.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
-import { hasUnit, unitHere } from "../unit/unit-here.ts";
+import { hasUnit, noUnit } from "../unit/unit-here.ts";
 
 /** Problems: those of a unit; those of `readEntry`, in words of the one who typed it; `ahead`. */
 export const recordReading = defineAct({
@@ -26,10 +26,8 @@ export const recordReading = defineAct({
   may: "record-reading",
   holdsUnit: (tx, { unit }, who) => hasUnit(tx, unit, who.person),
   run: async (tx, { unit, typed, source, readOn, note }, who) => {
-    const here = await unitHere(tx, unit);
-    if (!here.ok) return here;
     const situation = await loadSituation(tx, unit, who.today);
-    if (!situation) return bad({ kind: "no-unit" as const });
+    if (!situation) return noUnit(tx, unit);
     const preview = previewReading(situation, typed);
     if (!preview.ok) return preview;
     const on = readOn === undefined || readOn === who.today ? undefined : readOn;
@@ -52,7 +50,7 @@ export const recordReading = defineAct({
         },
         ...lost,
       ],
-      touches: [{ scope: { of: "units" as const, ids: [unit] }, why: `a reading of ${here.value.tag}` }],
+      touches: [{ scope: { of: "units" as const, ids: [unit] }, why: "a reading" }],
     });
   },
 });

@@ -112,7 +112,6 @@ export async function chargeSeen(
     entry: { kind: "charge-noted" as const, device: device.tag, how: "level" as const, percent },
     unit: row.unit_id,
   });
-  outcome.topics.push("club");
 }
 
 /** Something was written: the programmer that it went by has given some of its charge, and a profile has gone into this radio. */
@@ -130,7 +129,6 @@ export async function writtenNow(tx: Tx, { row, who }: Happened, outcome: Outcom
         percent: device.per_use,
       },
     });
-    outcome.topics.push("club");
   }
   const errand = programErrand.safeParse(row.errand);
   const profile = errand.success ? await profileById(tx, errand.data.program.profile) : undefined;

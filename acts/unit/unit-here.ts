@@ -12,6 +12,11 @@ export async function unitHere(tx: Tx, id: string): Promise<Result<UnitRow, Unit
   return unit.shelved_at === null ? good(unit) : bad({ kind: "shelved" });
 }
 
+/** Why there is no situation of a radio. */
+export async function noUnit(tx: Tx, id: string): Promise<{ ok: false; problem: UnitProblem }> {
+  return bad({ kind: (await unitById(tx, id)) ? "shelved" : "no-unit" });
+}
+
 /** Whether somebody has a radio with them. */
 export const hasUnit = async (tx: Tx, id: string, person: string): Promise<boolean> =>
   (await unitById(tx, id))?.holder_id === person;

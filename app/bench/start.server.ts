@@ -1,4 +1,5 @@
 // Radios taken to the bench from a form of another page: one by its tag, or several lined up.
+
 import { redirect } from "react-router";
 import { setBenchRules } from "#acts/run/set-bench-rules.ts";
 import { firstAtBench } from "#core/needs/kinds/index.ts";
@@ -10,11 +11,11 @@ import { needsOfUnit } from "#db/unit/board.ts";
 import { unitById, unitByTag } from "#db/unit/units.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
-import { firstIssue, NOT_WHOLE } from "../forms/perform.server.ts";
+import { firstIssue } from "../forms/perform.server.ts";
 import { saveForm } from "../forms/save.server.ts";
 import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
-import { answerRefusal, conflict, type Refusal } from "../shared/refusals.server.ts";
+import { answerRefusal, conflict, type Refusal, refusalOf, typedWrongly } from "../shared/refusals.server.ts";
 import { counted } from "../ui/words/count.ts";
 import { drawnRules, typedRules } from "./rules-form.ts";
 
@@ -34,12 +35,10 @@ export async function startByForm(tx: Tx, who: SignedIn, form: FormData) {
     });
     if (done.ok) return answer(200, { ok: true, intent, says: "The rules are set." });
     if (done.problem.kind === "refused") return answerRefused(intent, done.problem.refused);
-    return refused(
-      400,
-      done.problem.kind === "no-key"
-        ? NOT_WHOLE
-        : firstIssue(done.problem, "Between 5 and 1440 minutes; 0 to 9 tries."),
-    );
+    const { status, says } = refusalOf(done.problem, {
+      input: (problem) => typedWrongly(firstIssue(problem, "Between 5 and 1440 minutes; 0 to 9 tries.")),
+    });
+    return refused(status, says);
   }
   if (intent !== "start") return refused(400, "This page does not know that act.");
   const tag = String(form.get("tag") ?? "").trim();

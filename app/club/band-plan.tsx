@@ -7,7 +7,8 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { refusalOf } from "../shared/refusals.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Ruler } from "../ui/ruler.tsx";
@@ -52,10 +53,8 @@ export async function action({ context, request }: Route.ActionArgs) {
         says: `${lines} of ${file.name.slice(0, 80)} stand now; what these classes had before is on the shelf.`,
       });
     }
-    return refused(
-      400,
-      done.problem.kind === "full" ? "The plan would have more lines than it may." : NOT_WHOLE,
-    );
+    const { status, says } = refusalOf(done.problem, { full: "The plan would have more lines than it may." });
+    return refused(status, says);
   });
 }
 

@@ -1,20 +1,18 @@
 // One of the club's limits for harmonics: so far below the carrier, so much at most, or both; and where it is from.
-import { redirect } from "react-router";
 import { shelveLimit } from "#acts/measurement/shelve-limit.ts";
 import { writeLimit } from "#acts/measurement/write-limit.ts";
 import { limitShape, type NamedLimit } from "#core/measure/harmonics.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { limitsOf } from "#db/unit/spectra.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { boundsOf } from "../forms/edit/bounds.server.ts";
+import { EditOne } from "../forms/edit/edit-one.tsx";
 import { Field } from "../forms/field.tsx";
-import { PostForm } from "../forms/form.tsx";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
-import { notWhole, saveForm } from "../forms/save.server.ts";
-import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
-import { Go } from "../ui/go.tsx";
-import { Page } from "../ui/page.tsx";
+import { editOne } from "../shared/edit/edit-one.server.ts";
+import { besideField, isGone } from "../shared/refusals.server.ts";
 import type { Route } from "./+types/limit";
 
 export const meta: Route.MetaFunction = () => [{ title: "Limit · Mossy Cabinet" }];
@@ -56,7 +54,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return readInClub(context, async (tx) => {
     const limit = (await limitsOf(tx)).find((one) => one.id === params.limit);
     if (params.limit !== "new" && !limit) throw notFound("This limit");
-    return { known: limit !== undefined, values: valuesOf(limit) };
+    return { known: limit !== undefined, values: valuesOf(limit), bounds: boundsOf(writeLimit) };
   });
 }
 
@@ -65,12 +63,15 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (tx, who) => {
     const id = idIn(params.limit, "This limit");
-    const there = redirect("/club/limits");
-    if (id !== undefined && form.get("intent") === "shelve") {
-      const done = await performForm(shelveLimit, who, form, { limit: id });
-      return done.ok ? there : notWhole(form);
-    }
-    const done = await saveForm(writeLimit, who, form, {
+    return editOne(who, form, {
+      write: writeLimit,
+      shelve: id === undefined ? undefined : () => performForm(shelveLimit, who, form, { limit: id }),
+      there: "/club/limits",
+      own: {
+        "no-limit": isGone("This limit"),
+        taken: besideField("name", "There is a limit of that name already."),
+        full: besideField("name", "There are as many limits as there may be."),
+      },
       read: (sent) => {
         const limit = read(textsIn(sent));
         return limit.ok ? good({ ...limit.value, limit: id }) : limit;
@@ -80,12 +81,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return now && valuesOf(now);
       },
     });
-    if (done.ok) return there;
-    return refuseForm(form, done.problem, {
-      "no-limit": isGone("This limit"),
-      taken: besideField("name", "There is a limit of that name already."),
-      full: besideField("name", "There are as many limits as there may be."),
-    });
   });
 }
 
@@ -93,44 +88,32 @@ export const clientAction = offlineForm;
 
 export default function LimitPage({ loaderData, actionData }: Route.ComponentProps) {
   return (
-    <Page title="A limit for harmonics" says="our own entry, and no one's law">
-      <p className="mb-3">
-        <Go className="link" to="/club/limits">
-          Back to our limits
-        </Go>
-      </p>
-      <PostForm
-        lastResult={actionData}
-        submit="Save"
-        defaults={loaderData.values}
-        className="flex max-w-2xl flex-col gap-3"
-        also={
-          loaderData.known && (
-            <button type="submit" name="intent" value="shelve" className="link text-sm">
-              Shelve it
-            </button>
-          )
-        }
-      >
-        {(fields) => (
-          <>
-            <Field of={fields.name} label="What it is called" most={60} />
-            <div className="grid gap-3 sm:grid-cols-3">
-              <Field of={fields.dbc} label="Below the carrier by, dB" mono />
-              <Field of={fields.dbm} label="No more than, dBm" mono />
-              <Field
-                of={fields.both}
-                label="Where both are given"
-                options={[
-                  ["stricter", "the stricter one counts"],
-                  ["laxer", "the laxer one counts"],
-                ]}
-              />
-            </div>
-            <Field of={fields.source} label="Where it is from" most={200} />
-          </>
-        )}
-      </PostForm>
-    </Page>
+    <EditOne
+      title="A limit for harmonics"
+      says="our own entry, and no one's law"
+      back={{ to: "/club/limits", says: "Back to our limits" }}
+      loaded={loaderData}
+      lastResult={actionData}
+      shelve="Shelve it"
+    >
+      {(fields) => (
+        <>
+          <Field of={fields.name} label="What it is called" />
+          <div className="grid gap-3 sm:grid-cols-3">
+            <Field of={fields.dbc} label="Below the carrier by, dB" mono />
+            <Field of={fields.dbm} label="No more than, dBm" mono />
+            <Field
+              of={fields.both}
+              label="Where both are given"
+              options={[
+                ["stricter", "the stricter one counts"],
+                ["laxer", "the laxer one counts"],
+              ]}
+            />
+          </div>
+          <Field of={fields.source} label="Where it is from" />
+        </>
+      )}
+    </EditOne>
   );
 }

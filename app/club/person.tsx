@@ -12,8 +12,9 @@ import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
-import { type FormProblem, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
-import { type Errors, type Refused, readBy, replyOf, saveForm } from "../forms/save.server.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { type Refused, readBy, replyOf, saveForm } from "../forms/save.server.ts";
+import { besideField, isGone, refusedBy } from "../shared/refusals.server.ts";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/person";
 import { LinkFor } from "./link.tsx";
@@ -49,8 +50,8 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-club");
   const form = await request.formData();
   const id = idIn(params.person, "This person");
-  const refuse = (refused: Omit<Refused, "status"> & { status?: number }) =>
-    data({ result: replyOf(refused.form, refused.errors) }, { status: refused.status ?? 400 });
+  const refuse = (refused: Refused) =>
+    data({ result: replyOf(refused.form, refused.errors) }, { status: refused.status });
   return readInClub(context, async (tx, who) => {
     const intent = form.get("intent");
     if (intent === "link") return data({ link: await linkFor(who, id, new URL(request.url).origin, form) });
@@ -58,7 +59,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       const act = intent === "recover" ? recoverPerson : shelvePerson;
       const done = await performForm(act, who, form, { person: id });
       if (done.ok) return redirect(intent === "recover" ? `/club/people/${id}` : "/club");
-      return refuse({ form, errors: sayRefused(done.problem) });
+      return refuse(refusedBy(form, done.problem, REFUSED));
     }
     const read = readBy(personShape);
     if (id) {
@@ -67,31 +68,19 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         drawn: async () => fieldsOf(await personById(tx, id)),
       });
       if (done.ok) return redirect("/club");
-      if (done.problem.kind === "refused") return refuse(done.problem.refused);
-      return refuse({ form, errors: sayRefused(done.problem) });
+      return refuse(refusedBy(form, done.problem, REFUSED));
     }
     const done = await saveForm(addPerson, who, form, { read, drawn: async () => undefined });
     if (done.ok) return redirect(`/club/people/${done.value.person}`);
-    if (done.problem.kind === "refused") return refuse(done.problem.refused);
-    return refuse({ form, errors: sayRefused(done.problem) });
+    return refuse(refusedBy(form, done.problem, REFUSED));
   });
 }
 
-function sayRefused(
-  problem: FormProblem | { readonly kind: "no-person" | "address-taken" | "last-keeper" },
-): Errors {
-  switch (problem.kind) {
-    case "no-person":
-      throw notFound("This person");
-    case "address-taken":
-      return { email: "This address is taken." };
-    case "last-keeper":
-      return { role: "The club needs a keeper who can sign in; make another one first." };
-    case "no-key":
-    case "input":
-      return { "": NOT_WHOLE };
-  }
-}
+const REFUSED = {
+  "no-person": isGone("This person"),
+  "address-taken": besideField("email", "This address is taken."),
+  "last-keeper": besideField("role", "The club needs a keeper who can sign in; make another one first."),
+};
 
 export async function clientAction(sending: Route.ClientActionArgs) {
   const answer = await offlineForm(sending);

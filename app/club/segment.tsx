@@ -1,5 +1,4 @@
 // One line of the club's band plan: added, corrected, taken out.
-import { Link, redirect } from "react-router";
 import { shelveSegment } from "#acts/mode/shelve-segment.ts";
 import { writeSegment } from "#acts/mode/write-segment.ts";
 import { classesOf, type Segment } from "#core/modes/privileges.ts";
@@ -8,14 +7,14 @@ import { listed } from "#core/quantities/list.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import { bandPlan } from "#db/model/segments.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { boundsOf } from "../forms/edit/bounds.server.ts";
+import { EditOne } from "../forms/edit/edit-one.tsx";
 import { Field } from "../forms/field.tsx";
-import { PostForm } from "../forms/form.tsx";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
-import { notWhole, saveForm } from "../forms/save.server.ts";
-import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
-import { Page } from "../ui/page.tsx";
+import { editOne } from "../shared/edit/edit-one.server.ts";
+import { besideField, isGone } from "../shared/refusals.server.ts";
 import { oddMhz, readMhz } from "../ui/words/frequency.ts";
 import type { Route } from "./+types/segment";
 
@@ -69,7 +68,12 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     const plan = await bandPlan(tx);
     const segment = plan.find((one) => one.id === params.segment);
     if (params.segment !== "new" && !segment) throw notFound("This line");
-    return { known: segment !== undefined, classes: classesOf(plan), values: valuesOf(segment) };
+    return {
+      known: segment !== undefined,
+      classes: classesOf(plan),
+      values: valuesOf(segment),
+      bounds: boundsOf(writeSegment),
+    };
   });
 }
 
@@ -78,12 +82,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (tx, who) => {
     const id = idIn(params.segment, "This line");
-    const there = redirect("/club/band-plan");
-    if (id !== undefined && form.get("intent") === "shelve") {
-      const done = await performForm(shelveSegment, who, form, { segment: id });
-      return done.ok ? there : notWhole(form);
-    }
-    const done = await saveForm(writeSegment, who, form, {
+    return editOne(who, form, {
+      write: writeSegment,
+      shelve: id === undefined ? undefined : () => performForm(shelveSegment, who, form, { segment: id }),
+      there: "/club/band-plan",
+      own: {
+        "no-segment": isGone("This line"),
+        full: besideField("class", "The plan has as many lines as it may."),
+      },
       read: (sent) => {
         const typed = read(textsIn(sent));
         return typed.ok ? good({ ...typed.value, ...(id !== undefined && { segment: id }) }) : typed;
@@ -93,11 +99,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return now && valuesOf(now);
       },
     });
-    if (done.ok) return there;
-    return refuseForm(form, done.problem, {
-      "no-segment": isGone("This line"),
-      full: besideField("class", "The plan has as many lines as it may."),
-    });
   });
 }
 
@@ -105,45 +106,32 @@ export const clientAction = offlineForm;
 
 export default function SegmentPage({ loaderData, actionData }: Route.ComponentProps) {
   return (
-    <Page title={loaderData.known ? "A line of the band plan" : "A new line of the band plan"}>
-      <p className="mb-3">
-        <Link className="link" to="/club/band-plan">
-          Back to the band plan
-        </Link>
-      </p>
-      <PostForm
-        lastResult={actionData}
-        submit="Save"
-        defaults={loaderData.values}
-        className="flex max-w-xl flex-col gap-3"
-        also={
-          loaderData.known && (
-            <button type="submit" name="intent" value="shelve" className="link text-sm">
-              Take it out
-            </button>
-          )
-        }
-      >
-        {(fields) => (
-          <>
-            <Field
-              of={fields.class}
-              label="For which class or service"
-              most={60}
-              {...(loaderData.classes.length > 0 && { hint: `so far ${listed(loaderData.classes, 9)}` })}
-            />
-            <div className="grid grid-cols-2 gap-3">
-              <Field of={fields.from} label="From, MHz" mono />
-              <Field of={fields.to} label="up to but not on, MHz" mono />
-              <Field of={fields.watts} label="Watts at most (may stay empty)" mono />
-              <Field of={fields.bandwidth} label="Width at most, kHz (may stay empty)" mono />
-              <Field of={fields.since} label="Holds from (empty: always has)" type="date" />
-              <Field of={fields.until} label="up to, not on (empty: no end)" type="date" />
-            </div>
-            <Field of={fields.note} label="Note: where that is from" most={200} />
-          </>
-        )}
-      </PostForm>
-    </Page>
+    <EditOne
+      title={loaderData.known ? "A line of the band plan" : "A new line of the band plan"}
+      back={{ to: "/club/band-plan", says: "Back to the band plan" }}
+      loaded={loaderData}
+      lastResult={actionData}
+      shelve="Take it out"
+      width="max-w-xl"
+    >
+      {(fields) => (
+        <>
+          <Field
+            of={fields.class}
+            label="For which class or service"
+            {...(loaderData.classes.length > 0 && { hint: `so far ${listed(loaderData.classes, 9)}` })}
+          />
+          <div className="grid grid-cols-2 gap-3">
+            <Field of={fields.from} label="From, MHz" mono />
+            <Field of={fields.to} label="up to but not on, MHz" mono />
+            <Field of={fields.watts} label="Watts at most (may stay empty)" mono />
+            <Field of={fields.bandwidth} label="Width at most, kHz (may stay empty)" mono />
+            <Field of={fields.since} label="Holds from (empty: always has)" type="date" />
+            <Field of={fields.until} label="up to, not on (empty: no end)" type="date" />
+          </div>
+          <Field of={fields.note} label="Note: where that is from" />
+        </>
+      )}
+    </EditOne>
   );
 }

@@ -1,7 +1,8 @@
 // Takes a club's document and says what came of it.
 import { bringClubBack } from "#acts/club/bring-club-back.ts";
 import type { SignedIn } from "../context.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { refusalOf } from "../shared/refusals.server.ts";
 import { counted } from "../ui/words/count.ts";
 
 type Saying = { readonly ok: boolean; readonly says: string };
@@ -17,28 +18,15 @@ export async function takeDocument(who: SignedIn, form: FormData): Promise<Sayin
     const missing = filesMissing > 0 ? ` ${counted(filesMissing, "file")} were not in it.` : "";
     return { ok: true, says: `The club is back: ${counted(rows, "row")}.${missing}` };
   }
-  const { problem } = done;
-  switch (problem.kind) {
-    case "too-many-rows":
-      return refused(
-        `That is more than a document may hold (${counted(problem.rows, "row")}); use ./restore for it.`,
-      );
-    case "no-document":
-      return refused(
-        `That is no document of a club: ${problem.at ? `at ${problem.at.slice(0, 80)}, ` : ""}${problem.says}.`,
-      );
-    case "newer":
-      return refused(
-        "This document was made by a newer version of Mossy Cabinet. Bring this one up to date first.",
-      );
-    case "not-empty":
-      return refused(
-        "There is something in this club already, and a document is never laid over it. Found a new club for it, or use ./restore.",
-      );
-    case "unfit":
-      return refused(`Something in it does not fit together, and nothing was changed: ${problem.why}`);
-    case "input":
-    case "no-key":
-      return refused(NOT_WHOLE);
-  }
+  const { says } = refusalOf(done.problem, {
+    "too-many-rows": ({ rows }) =>
+      `That is more than a document may hold (${counted(rows, "row")}); use ./restore for it.`,
+    "no-document": ({ at, says }) =>
+      `That is no document of a club: ${at ? `at ${at.slice(0, 80)}, ` : ""}${says}.`,
+    newer: "This document was made by a newer version of Mossy Cabinet. Bring this one up to date first.",
+    "not-empty":
+      "There is something in this club already, and a document is never laid over it. Found a new club for it, or use ./restore.",
+    unfit: ({ why }) => `Something in it does not fit together, and nothing was changed: ${why}`,
+  });
+  return refused(says);
 }

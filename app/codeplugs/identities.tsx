@@ -10,16 +10,16 @@ import type { Tx } from "#db/pool.ts";
 import { unitByTag } from "#db/unit/units.ts";
 import { mustBeAllowed, readInClub, type SignedIn } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
+import { madeInPassing } from "../forms/choice/in-passing.server.ts";
+import { Pick } from "../forms/choice/pick.tsx";
 import { Labelled } from "../forms/field.tsx";
-import { madeInPassing } from "../forms/in-passing.server.ts";
 import { offlineSaid } from "../forms/offline.ts";
-import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
-import { Pick } from "../forms/pick.tsx";
+import { fieldText, performForm } from "../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
+import { answerProblem, typedWrongly } from "../shared/refusals.server.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
-import { Page } from "../ui/page.tsx";
-import { Said } from "../ui/said.tsx";
+import { Noted } from "../ui/noted.tsx";
 import { Wide } from "../ui/wide.tsx";
 import { counted } from "../ui/words/count.ts";
 import { sayDate } from "../ui/words/time.ts";
@@ -70,16 +70,15 @@ async function noteByForm(tx: Tx, who: SignedIn, form: FormData) {
     usuallyDays: days === undefined ? undefined : Number(days),
   });
   if (done.ok) return fine("Noted.");
-  const { problem } = done;
-  if (problem.kind === "nobody")
-    return refused(400, "Whose is it? Type a radio's tag, or choose a person: one of the two.");
-  if (problem.kind === "no-identity") return refused(404, "That is not there any more.");
-  return refused(400, problem.kind === "input" ? firstIssue(problem, NOT_WHOLE) : NOT_WHOLE);
+  return answerProblem(intent, form, done.problem, {
+    nobody: typedWrongly("Whose is it? Type a radio's tag, or choose a person: one of the two."),
+    "no-identity": { status: 404, says: "That is not there any more." },
+  });
 }
 
 export const clientAction = offlineSaid;
 
-export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
+export { afterMaking as shouldRevalidate } from "../forms/choice/pick.tsx";
 
 type Data = Route.ComponentProps["loaderData"];
 const KIND = { digital: "digital ID", call: "call sign" } as const;
@@ -93,14 +92,16 @@ export default function Identities({ loaderData }: Route.ComponentProps) {
   ).length;
   const there = rows.filter(({ state }) => state.kind === "there").length;
   return (
-    <Page
+    <Noted
       title="IDs and call signs"
       says={rows.length === 0 ? "none noted" : `${there} there; ${late} to ask for, or late`}
       acts={<CodeplugTabs here="identities" />}
+      said={said}
+      empty={rows.length === 0 ? "Nobody has noted one." : undefined}
+      form={mayPlan && <Note people={loaderData.people} kept={said?.ok === false ? said.kept : undefined} />}
     >
-      {said?.says && <Said answer={said} />}
       {findings.length > 0 && (
-        <ul className="mb-4 flex flex-col gap-1">
+        <ul className="flex flex-col gap-1">
           {findings.map((finding) => (
             <li key={JSON.stringify(finding)} className="hatch w-fit border-l-4 border-rust px-3 py-1">
               {sayFinding(finding, rows)}
@@ -108,11 +109,8 @@ export default function Identities({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
       )}
-      <div className="grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-        {rows.length > 0 ? <Table rows={rows} /> : <p className="doubt p-5">Nobody has noted one.</p>}
-        {mayPlan && <Note people={loaderData.people} kept={said?.ok === false ? said.kept : undefined} />}
-      </div>
-    </Page>
+      {rows.length > 0 && <Table rows={rows} />}
+    </Noted>
   );
 }
 

@@ -2,6 +2,7 @@
 
 import { planTroubles, stripsOf } from "#core/codeplug/strips.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import { mustFind } from "#core/quantities/must.ts";
 import { countsOf } from "#core/unit/carried.ts";
 import { carried, MOST_TAGS } from "#db/codeplug/codeplugs.ts";
 import { codeplugFactsOf, planDraft, planNow, tablesOf } from "#db/codeplug/plans.ts";
@@ -38,7 +39,7 @@ export async function loadCarried(tx: Tx) {
       const table = tables.find((one) => one.model_id === id);
       return {
         id,
-        name: models.find((one) => one.id === id)?.name ?? "",
+        name: mustFind(models, id).name,
         capacity: capacity.get(id) ?? 0,
         table: table?.id,
         count: table?.laid.channels.length ?? 0,

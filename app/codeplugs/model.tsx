@@ -18,16 +18,15 @@ import { ActForm } from "../forms/act-form.tsx";
 import { FactFields } from "../forms/fact-fields.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { NOT_WHOLE } from "../forms/perform.server.ts";
 import { saveForm } from "../forms/save.server.ts";
-import { type ActAnswer, answer, answerInput, answerRefused, textsOf } from "../shared/act-answer.server.ts";
+import { type ActAnswer, answer, answerRefused } from "../shared/act-answer.server.ts";
 import { ChannelFindings } from "../shared/channel-findings.tsx";
 import { Rows } from "../shared/channel-rows.tsx";
+import { answerProblem } from "../shared/refusals.server.ts";
 import { TakeTable } from "../shared/take-table.tsx";
 import { following, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
-import { Wide } from "../ui/wide.tsx";
 import { sayZones } from "../ui/words/codeplug.ts";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/model";
@@ -83,8 +82,6 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 export async function action({ context, params, request }: Route.ActionArgs) {
   mustBeAllowed(context, "edit-model");
   const form = await request.formData();
-  const refused = (status: number, says: string) =>
-    answer(status, { ok: false, intent: "facts", says, kept: textsOf(form) } satisfies ActAnswer);
   return readInClub(context, async (tx, who) => {
     const done = await saveForm(writeCodeplugFacts, who, form, {
       read: (one) => good(sentFacts(params.model, one)),
@@ -100,8 +97,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         says: "Noted. The plan is laid out by it from its next issue on.",
       });
     if (done.problem.kind === "refused") return answerRefused("facts", done.problem.refused);
-    if (done.problem.kind === "no-mode") return refused(409, "It has no such mode any more.");
-    return done.problem.kind === "input" ? answerInput("facts", form, done.problem) : refused(400, NOT_WHOLE);
+    return answerProblem("facts", form, done.problem, { "no-mode": "It has no such mode any more." });
   });
 }
 
@@ -188,9 +184,7 @@ function Table(props: {
       {table.findings.length > 0 && <ChannelFindings findings={table.findings} />}
       {table.zones.length > 0 && <p className="text-sm text-quiet">{sayZones(table.zones, props.zones)}</p>}
       <TakeTable kind="table" of={table.id} dialects={dialects} />
-      <Wide label="The table">
-        <Rows channels={table.channels} />
-      </Wide>
+      <Rows label="The table" channels={table.channels} />
     </>
   );
 }

@@ -11,9 +11,10 @@ import { bad, good } from "#core/quantities/result.ts";
 import { listed, repeaterById } from "#db/codeplug/repeaters.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { fieldText, performForm } from "../forms/perform.server.ts";
 import { saveForm } from "../forms/save.server.ts";
 import { type ActAnswer, answer, answerRefused, textsOf } from "../shared/act-answer.server.ts";
+import { answerProblem, refusalOf } from "../shared/refusals.server.ts";
 import { counted } from "../ui/words/count.ts";
 import { drawnRepeater } from "./drawn-repeater.ts";
 
@@ -63,8 +64,9 @@ export async function repeatersByForm(tx: Tx, who: SignedIn, form: FormData) {
     );
   }
   if (problem.kind === "no-repeater") return gone();
-  if (problem.kind === "taken") return refused(409, "Another of that name is on that frequency already.");
-  return refused(400, problem.kind === "input" ? firstIssue(problem, NOT_WHOLE) : NOT_WHOLE);
+  return answerProblem(intent, form, problem, {
+    taken: "Another of that name is on that frequency already.",
+  });
 }
 
 type Refused = (status: number, says: string) => ReturnType<typeof answer>;
@@ -119,7 +121,8 @@ async function bringIn(
     const { added, changed } = done.value.answer;
     return fine(`${counted(added, "repeater")} added, ${changed} changed; nothing was taken out.`);
   }
-  return refused(400, done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE);
+  const { status, says } = refusalOf(done.problem, {});
+  return refused(status, says);
 }
 
 function fieldsIn(form: FormData) {

@@ -18,7 +18,6 @@ import {
   unitsDue,
 } from "#db/unit/board.ts";
 import { loadSituations } from "#db/unit/situation.ts";
-import { loadUnits } from "#db/unit/unit-facts.ts";
 import { shelveUnit, wallUnits } from "#db/unit/units.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWall } from "../cabinet/load.server.ts";
@@ -79,7 +78,7 @@ describe("the board", () => {
 
   it("puts what is away under Away, whatever it needs, but for our own list", () =>
     club.ask(async (tx, who) => {
-      const units = await loadUnits(tx, { of: "club" });
+      const units = (await loadSituations(tx, { of: "club" }, who.today)).all.map(({ unit }) => unit);
       const away = new Set(units.filter((u) => u.away).map((u) => u.id));
       expect(away.size).toBeGreaterThan(2);
       for (const row of await all(tx, who)) {
@@ -120,7 +119,7 @@ describe("the board", () => {
 
   it("says of each need who has the radio and what was read last, whatever it asks for and leaves out", () =>
     club.ask(async (tx, who) => {
-      const units = await loadUnits(tx, { of: "club" });
+      const units = (await loadSituations(tx, { of: "club" }, who.today)).all.map(({ unit }) => unit);
       const holders = new Map((await wallUnits(tx)).map((u) => [u.id, u.holder_id]));
       const rows = await all(tx, who);
       for (const row of rows) {

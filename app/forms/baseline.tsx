@@ -30,9 +30,13 @@ export function useDrawn<Values>(values: Values): Values {
 
 export type Options = readonly (string | readonly [string, string])[];
 
+/** An option as its value and its words. */
+export const optionParts = (option: Options[number]): readonly [value: string, words: string] =>
+  typeof option === "string" ? [option, option] : [option[0], option[1]];
+
 /** What is said of a choice quotes its value, which may be a bare number: in the words of the choice. */
 export function inWords(says: string, options: Options | undefined): string {
-  const words = new Map((options ?? []).map((o) => (typeof o === "string" ? [o, o] : o)));
+  const words = new Map((options ?? []).map(optionParts));
   return says.replace(/“([^”]*)”/, (quoted, values: string) => {
     const chosen = values.split("\n").map((value) => words.get(value));
     return chosen.every((word) => word !== undefined) ? `“${chosen.join(", ")}”` : quoted;

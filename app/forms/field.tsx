@@ -2,6 +2,7 @@
 import type { FieldMetadata } from "@conform-to/react";
 import { type ComponentProps, createContext, type ReactNode, useContext, useId, useState } from "react";
 import { inWords, type Options } from "./baseline.tsx";
+import { Choices, LONG, LongChoice } from "./choice/long-choice.tsx";
 
 type Look = {
   readonly label: ReactNode;
@@ -58,17 +59,20 @@ export function Field({ of, start, ...look }: Look & { readonly of: FieldMetadat
 /** What is wrong with the fields of the form around it, by their names. */
 export const Wrong = createContext<Readonly<Record<string, string>> | undefined>(undefined);
 
+/** How many signs the texts of the form around it may have, by their names. */
+export const MostSigns = createContext<Readonly<Record<string, number>>>({});
+
 /** The same outside of conform: for filters, and for acts of one press. */
 export function Labelled({
   id: own,
   name,
   value,
-  errors: given,
+  errors: told,
   label,
   hint,
   quiet,
   box = "",
-  ...look
+  ...given
 }: Look & {
   readonly id?: string;
   readonly name: string;
@@ -77,8 +81,11 @@ export function Labelled({
 }) {
   const made = useId();
   const id = own ?? made;
-  const told = useContext(Wrong)?.[name];
-  const errors = given ?? (told === undefined ? undefined : [told]);
+  const wrong = useContext(Wrong)?.[name];
+  const errors = told ?? (wrong === undefined ? undefined : [wrong]);
+  const most = useContext(MostSigns)[name];
+  const isText = !given.options && (given.type ?? "text") === "text";
+  const look = { ...given, ...(isText && given.most === undefined && { most }) };
   const [count, setCount] = useState<number>();
   const length = count ?? (typeof value === "string" ? value.length : 0);
   const near = look.most !== undefined && length > look.most * 0.8;
@@ -189,6 +196,17 @@ function Control({
       />
     );
   }
+  if (options && !multiple && options.length > LONG)
+    return (
+      <LongChoice
+        {...(shared as ComponentProps<"select">)}
+        options={options}
+        small={small === true}
+        defaultValue={text}
+        onChange={sendsItself ? ({ target }) => target.form?.requestSubmit() : undefined}
+        className={look("select")}
+      />
+    );
   if (options) {
     return (
       <select
@@ -199,14 +217,7 @@ function Control({
         onChange={sendsItself ? ({ target }) => target.form?.requestSubmit() : undefined}
         className={multiple ? `${look("textarea")} h-auto text-sm` : look("select")}
       >
-        {options.map((option) => {
-          const [one, words] = typeof option === "string" ? [option, option] : option;
-          return (
-            <option key={one} value={one}>
-              {words}
-            </option>
-          );
-        })}
+        <Choices options={options} />
       </select>
     );
   }

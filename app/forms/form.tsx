@@ -4,7 +4,7 @@ import { createContext, type ReactNode, useContext } from "react";
 import { Form, useNavigation } from "react-router";
 import { BASELINE, Baseline, useDrawn } from "./baseline.tsx";
 import { FormKey } from "./form-key.tsx";
-import { useKept } from "./keep.ts";
+import { useKept } from "./keep/keep.ts";
 
 export type Fields = Record<string, FieldMetadata<unknown>>;
 

@@ -5,7 +5,7 @@ import { aroundPages } from "#db/club/frame.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { readInClub, signedIn } from "../context.ts";
 import { newKey } from "../forms/form-key.tsx";
-import { LeaveGuard } from "../forms/leave.tsx";
+import { LeaveGuard } from "../forms/keep/leave.tsx";
 import type { FrameData } from "../ui/club.ts";
 import { useGoing } from "../ui/go.tsx";
 import { sayInstant } from "../ui/words/time.ts";

@@ -2,8 +2,8 @@
 import isNetworkError from "is-network-error";
 import { useEffect, useLayoutEffect } from "react";
 import { isRouteErrorResponse, Link, useRevalidator } from "react-router";
-import { keepUnsaved } from "../forms/keep.ts";
-import { isSecret } from "../forms/secret.ts";
+import { keepUnsaved } from "../forms/keep/keep.ts";
+import { isSecret } from "../forms/keep/secret.ts";
 
 type Trouble = { readonly title: string; readonly text: string };
 

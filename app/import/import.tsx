@@ -9,7 +9,8 @@ import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/import";
 import { PreviewForm } from "./preview.tsx";
-import { type Reply, readImport } from "./read.server.ts";
+import { readImport } from "./read.server.ts";
+import type { Reply } from "./sheet-preview.ts";
 import { sayRowProblem } from "./words.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Bring in units · Mossy Cabinet" }];

@@ -14,73 +14,24 @@ import {
   type Meaning,
   toMeaning,
 } from "#core/import/columns.ts";
-import { type CellCorrection, corrected, newsAmong } from "#core/import/correct.ts";
+import { corrected, newsAmong } from "#core/import/correct.ts";
 import { decodeTable, type Encoding } from "#core/import/decode.ts";
 import { folded } from "#core/import/names.ts";
 import { readNothing, USUAL_NOTHING } from "#core/import/nothing.ts";
-import {
-  type KnownClub,
-  type NearAnswers,
-  nearlyModels,
-  type Plan,
-  planImport,
-  unusedCells,
-} from "#core/import/plan.ts";
+import { planImport, unusedCells } from "#core/import/plan.ts";
+import type { KnownClub, Plan } from "#core/import/plan-types.ts";
 import type { ImportSettings } from "#core/import/radios.ts";
-import { DELIMITERS, MOST_COLUMNS, readTable, type Table } from "#core/import/table.ts";
+import { DELIMITERS, readTable, type Table } from "#core/import/table.ts";
 import { isPlainDate, type PlainDate } from "#core/quantities/date.ts";
-import { DATE_ORDERS, type DateOrder, findDecimalSign, possibleDateOrders } from "#core/quantities/signs.ts";
+import { DATE_ORDERS, findDecimalSign, possibleDateOrders } from "#core/quantities/signs.ts";
 import type { Tx } from "#db/pool.ts";
 import { knownClub } from "#db/unit/import-known.ts";
 import { sheetHabits } from "#db/unit/sheets.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { answersIn, cellsOf, correctionsIn, nearOf } from "./answers.server.ts";
+import type { Preview, Reply } from "./sheet-preview.ts";
 import { sayMeaning, sayTrouble } from "./words.ts";
-
-export type Preview = {
-  readonly text: string;
-  readonly file: string;
-  readonly encoding: Encoding | "pasted";
-  readonly delimiter: Table["delimiter"];
-  readonly decimal: "." | ",";
-  readonly dates: DateOrder;
-  readonly datesAsk: boolean;
-  /** The day said for readings without one; empty: nobody knows. */
-  readonly undated: string;
-  /** How many readings have no day in the sheet. */
-  readonly withoutDay: number;
-  readonly nothing: string;
-  readonly above: readonly string[];
-  readonly head: readonly string[];
-  readonly sample: readonly string[];
-  readonly meanings: readonly Meaning[];
-  /** Cells that are not used, by column, and beyond the last one. */
-  readonly unused: ReturnType<typeof unusedCells>;
-  /** Names of the components that the club's models have. */
-  readonly components: readonly string[];
-  readonly shown: Plan["rows"];
-  readonly counts: Record<"add" | "change" | "same" | "problem", number> & { readings: number };
-  readonly newModels: Plan["newModels"];
-  /** Who has a radio by the sheet and is not in the club; `makes`: they come in with it. */
-  readonly strangers: Plan["strangers"];
-  readonly makes: boolean;
-  /** The cells of rows with a problem, by their lines: what is corrected here need not be corrected in the sheet first. */
-  readonly cells: readonly (readonly [line: number, cells: readonly string[]])[];
-  /** Names that are nearly a model's: what may be meant, and what was said of it. */
-  readonly near: readonly {
-    readonly key: string;
-    readonly name: string;
-    readonly options: readonly (readonly [string, string])[];
-    readonly said: string;
-  }[];
-  readonly trouble?: string;
-};
-
-export type Reply =
-  | { readonly trouble: string; readonly text?: string }
-  | { readonly preview: Preview }
-  /** It is brought in, but for these rows. */
-  | { readonly left: Plan["rows"]; readonly brought: number };
 
 const kindShape = z.enum(BODIES).catch("handheld");
 const SHOWN = 150;
@@ -175,7 +126,9 @@ async function planSheet(
     dates: settings.dates,
     datesAsk: orders.length > 1 && given.includes("readOn"),
     undated: said("undated"),
-    withoutDay: withoutDay(sheet, settings, club, answers),
+    withoutDay: withoutDay(
+      settings.undated ? planImport(sheet, { ...settings, undated: undefined }, club, answers) : plan,
+    ),
     nothing: (settings.nothing ?? []).join(", "),
     above,
     head,
@@ -238,12 +191,8 @@ function countsOf(plan: Plan): Preview["counts"] {
 }
 
 /** How many readings would be news and have no day of their own in the sheet. */
-function withoutDay(table: Table, settings: ImportSettings, club: KnownClub, answers: NearAnswers): number {
-  const undated = planImport(table, { ...settings, undated: undefined }, club, answers);
-  let count = 0;
-  for (const { readings } of undated.rows) for (const { on } of readings) if (on === undefined) count++;
-  return count;
-}
+const withoutDay = (undated: Plan): number =>
+  undated.rows.flatMap(({ readings }) => readings).filter(({ on }) => on === undefined).length;
 
 function shownOf(plan: Plan): Plan["rows"] {
   const problems = plan.rows.filter((row) => row.act === "problem");
@@ -251,78 +200,11 @@ function shownOf(plan: Plan): Plan["rows"] {
   return [...problems.slice(0, SHOWN), ...others.slice(0, SHOWN)].sort((a, b) => a.line - b.line);
 }
 
-/** At most so many names are asked about at once. */
-const MOST_ASKED = 60;
-
-/** What was said of names that are nearly a model's: the field holds the name's key, its answer stands beside it. */
-function answersIn(form: FormData): NearAnswers {
-  const answers = new Map<string, string>();
-  for (let i = 0; i < MOST_ASKED; i++) {
-    const key = form.get(`near-name-${i}`);
-    const answer = String(form.get(`near-${i}`) ?? "");
-    // A form sends every line end as two signs, and a key has one between maker and model.
-    if (typeof key === "string" && /^(new|\d{1,18})$/.test(answer)) {
-      answers.set(key.replaceAll("\r\n", "\n"), answer);
-    }
-  }
-  return answers;
-}
-
-function nearOf(plan: Plan, club: KnownClub, answers: NearAnswers): Preview["near"] {
-  const asked = nearlyModels(plan.rows);
-  const titleOf = (id: string) => {
-    const model = club.models.find((one) => one.id === id);
-    return model ? `${model.maker} ${model.name}`.trim() : id;
-  };
-  const open = asked.map(({ key, maker, name, near }) => ({
-    key,
-    name: `${maker} ${name}`.trim(),
-    options: [
-      ["", "say which"] as const,
-      ...near.map((id) => [id, `it is the ${titleOf(id)}`] as const),
-      ["new", "a new model"] as const,
-    ],
-    said: "",
-  }));
-  const answered = [...answers].map(([key, said]) => {
-    const name = key.split("\n").join(" ").trim();
-    const what = said === "new" ? [] : [[said, `it is the ${titleOf(said)}`] as const];
-    return {
-      key,
-      name,
-      options: [["", "say which"] as const, ...what, ["new", "a new model"] as const],
-      said,
-    };
-  });
-  return [...open, ...answered].slice(0, MOST_ASKED);
-}
-
 /** Each name once, however the models write it. */
 const componentsIn = (models: KnownClub["models"]): string[] => {
   const names = models.flatMap((model) => model.components);
   return [...new Map(names.map((name) => [folded(name), name])).values()].sort((a, b) => a.localeCompare(b));
 };
-
-/** So many rows with a problem can be corrected at once; their columns that mean something. */
-const MOST_CORRECTED = 40;
-
-function cellsOf(plan: Plan, table: Table): Preview["cells"] {
-  const cells = new Map(table.rows.map((row) => [row.line, row.cells]));
-  return plan.rows
-    .filter(({ act }) => act === "problem")
-    .slice(0, MOST_CORRECTED)
-    .map(({ line }) => [line, cells.get(line) ?? []] as const);
-}
-
-function correctionsIn(form: FormData): CellCorrection[] {
-  const found: CellCorrection[] = [];
-  for (const [name, value] of form) {
-    const at = /^cell-(\d{1,6})-(\d{1,3})$/.exec(name);
-    if (at && typeof value === "string" && found.length < MOST_CORRECTED * MOST_COLUMNS)
-      found.push({ line: Number(at[1]), column: Number(at[2]), text: value.slice(0, 1000) });
-  }
-  return found;
-}
 
 type Source = { readonly text: string; readonly file: string; readonly encoding: Encoding | "pasted" };
 

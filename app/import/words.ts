@@ -2,7 +2,7 @@
 
 import { type COLUMN_MEANINGS, componentOf, type Meaning } from "#core/import/columns.ts";
 import type { DecodeProblem, Encoding } from "#core/import/decode.ts";
-import type { RowProblem } from "#core/import/plan.ts";
+import type { RowProblem } from "#core/import/plan-types.ts";
 import type { Delimiter, TableProblem } from "#core/import/table.ts";
 import { listed } from "#core/quantities/list.ts";
 import type { DateOrder } from "#core/quantities/signs.ts";

@@ -15,6 +15,7 @@ import { usbIds } from "#db/kit/usb.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { refusalOf } from "../shared/refusals.server.ts";
 import { kitNames } from "../shared/tools/shown-chains.ts";
 import { counted } from "../ui/words/count.ts";
 import { type KitNames, sayBreak, sayChange } from "../ui/words/kit/kit.ts";
@@ -174,7 +175,7 @@ export async function nameId(who: SignedIn, form: FormData): Promise<{ ok: boole
   if (!done.ok)
     return {
       ok: false,
-      says: done.problem.kind === "input" ? "A chip has at most 80 signs, its name 200." : NOT_WHOLE,
+      says: refusalOf(done.problem, { input: "A chip has at most 80 signs, its name 200." }).says,
     };
   return { ok: true, says: `Noted: ${ids.toLowerCase()}${family ? ` is ${family}` : ""}.` };
 }

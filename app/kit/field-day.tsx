@@ -4,6 +4,7 @@ import { fieldDay } from "#core/bluetooth/field-day.ts";
 import { RESERVE } from "#core/bluetooth/readiness.ts";
 import { lastsFor, timesOf } from "#core/bluetooth/ways.ts";
 import { isOutOfUse } from "#core/kit/kinds/devices.ts";
+import { mustGet } from "#core/quantities/must.ts";
 import { now as nowIn } from "#db/clock.ts";
 import { groups } from "#db/club/club.ts";
 import type { DeviceRow } from "#db/kit/devices.ts";
@@ -77,7 +78,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
           return [{ tag: unit.tag, model: unit.model, as: as || unit.model, by: setUp + (i + 1) * perRadio }];
         }),
       })),
-      left: plan.left.map(({ id, why }) => ({ tag: unitOf.get(id)?.tag ?? "", why })),
+      left: plan.left.map(({ id, why }) => ({ tag: mustGet(unitOf, id).tag, why })),
     };
   });
 }

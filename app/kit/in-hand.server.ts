@@ -11,10 +11,11 @@ import { typedList } from "#core/quantities/list.ts";
 import { loadKnown, valuesOf } from "#db/kit/values.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
-import { inCase, keyed, madeInPassing } from "../forms/in-passing.server.ts";
+import { inCase, keyed, madeInPassing } from "../forms/choice/in-passing.server.ts";
 import { textsIn } from "../forms/merge.server.ts";
-import { NOT_WHOLE, type ProblemsOf, performForm } from "../forms/perform.server.ts";
+import { type ProblemsOf, performForm } from "../forms/perform.server.ts";
 import { refusal } from "../forms/save.server.ts";
+import { besideField, refusalOf } from "../shared/refusals.server.ts";
 import { knownBridges } from "./answer-bridge.server.ts";
 
 const LEAD = ["tag", "kind", "radio_end", "computer_end", "chip_family", "chip_grade"] as const;
@@ -117,16 +118,12 @@ const wrongWith = (kind: KindName, values: Values, known: Reader["known"]): Valu
 };
 
 function saying(problem: ProblemsOf<typeof writeThing>, field: "tag" | "name"): Values {
-  switch (problem.kind) {
-    case "fields":
-      return problem.errors;
-    case "taken":
-      return { [field]: `There is another with this ${field} already.` };
-    case "no-thing":
-    case "input":
-    case "no-key":
-      return { "": NOT_WHOLE };
-  }
+  if (problem.kind === "fields") return problem.errors;
+  const { says, field: beside = "" } = refusalOf(problem, {
+    taken: besideField(field, `There is another with this ${field} already.`),
+    "no-thing": "That is not in the kit any more.",
+  });
+  return { [beside]: says };
 }
 
 /** The ids of the one device in what was pasted, and the chip that goes by them; of nothing pasted, nothing. */

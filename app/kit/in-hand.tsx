@@ -3,10 +3,10 @@ import { Link } from "react-router";
 import type { ShownField } from "#core/kit/kinds/shown.ts";
 import { SYSTEMS } from "#core/kit/shapes.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
+import { PickField } from "../forms/choice/pick.tsx";
 import { Field } from "../forms/field.tsx";
 import { hasSomething, PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
-import { PickField } from "../forms/pick.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/in-hand";
 import { loadInHand, putInHand } from "./in-hand.server.ts";
@@ -28,7 +28,7 @@ export async function action({ context, request }: Route.ActionArgs) {
 
 export const clientAction = offlineForm;
 
-export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
+export { afterMaking as shouldRevalidate } from "../forms/choice/pick.tsx";
 
 const ANOTHER = ["name", "version"] as const;
 

@@ -12,7 +12,8 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";
-import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { refusalOf } from "../shared/refusals.server.ts";
 import { useMay } from "../ui/club.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
@@ -65,8 +66,9 @@ export async function action({ context, request }: Route.ActionArgs) {
   const done = await performForm(setCurrency, who, form, { currency });
   if (done.ok)
     return { ok: true, says: `Prices are in ${currency} from now on; their numbers stay as they are.` };
-  const says =
-    done.problem.kind === "no-key" ? NOT_WHOLE : "Write the currency as its three letters, such as EUR.";
+  const { says } = refusalOf(done.problem, {
+    input: "Write the currency as its three letters, such as EUR.",
+  });
   return data({ ok: false, says }, { status: 400 });
 }
 

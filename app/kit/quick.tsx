@@ -3,9 +3,9 @@ import { useRef, useState } from "react";
 import { useSearchParams, useSubmit } from "react-router";
 import type { ShownKind } from "#core/kit/kinds/shown.ts";
 import { ActForm } from "../forms/act-form.tsx";
+import { Pick } from "../forms/choice/pick.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { isThere, OFFLINE } from "../forms/offline.ts";
-import { Pick } from "../forms/pick.tsx";
 
 /** The line may be the last thing on the screen: what is said below it must not be missed. */
 const intoView = (said: HTMLElement | null) => said?.scrollIntoView({ block: "nearest" });

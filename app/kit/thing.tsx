@@ -11,14 +11,15 @@ import { listed } from "#core/quantities/list.ts";
 import { good } from "#core/quantities/result.ts";
 import { loadKnown, valuesOf } from "#db/kit/values.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
+import { madeInPassing } from "../forms/choice/in-passing.server.ts";
+import { type Makes, PickField } from "../forms/choice/pick.tsx";
 import { Field } from "../forms/field.tsx";
 import { type Fields, PostForm } from "../forms/form.tsx";
-import { madeInPassing } from "../forms/in-passing.server.ts";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
-import { type Makes, PickField } from "../forms/pick.tsx";
 import { type Errors, notWhole, refusal, saveForm } from "../forms/save.server.ts";
+import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
 import { strike, triesOf } from "../shared/tools/note-try.server.ts";
 import { ConnectorPicture } from "../ui/connector.tsx";
 import { Page } from "../ui/page.tsx";
@@ -135,28 +136,17 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     // Quick entry goes on where it was: the next one is typed at once.
     if (done.ok) return intent === "next" ? redirect(`/kit/own?added=${name}#${name}`) : there;
     const { problem } = done;
-    switch (problem.kind) {
-      case "refused":
-        return refusal(problem.refused);
-      case "fields":
-        return refuse(problem.errors);
-      case "taken":
-        return refuse({ [kind.name]: `There is another ${kind.one} of this ${kind.name} already.` });
-      case "no-thing":
-        throw notFound(`This ${kind.one}`);
-      case "no-key":
-        return notWhole(form);
-      case "input":
-        return refuse(
-          Object.fromEntries(problem.issues.map(({ field, says }) => [field.replace(/^values\./, ""), says])),
-        );
-    }
+    if (problem.kind === "fields") return refuse(problem.errors);
+    return refuseForm(form, problem, {
+      taken: besideField(kind.name, `There is another ${kind.one} of this ${kind.name} already.`),
+      "no-thing": isGone(`This ${kind.one}`),
+    });
   });
 }
 
 export const clientAction = offlineForm;
 
-export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
+export { afterMaking as shouldRevalidate } from "../forms/choice/pick.tsx";
 
 /** What its fields pick and can make in passing. */
 const madeBy = (kind: Kind): Record<string, Makes | { adds: Makes }> =>

@@ -10,7 +10,8 @@ import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { offlineOnly, useSent } from "../forms/offline.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { refusalOf } from "../shared/refusals.server.ts";
 import { Page } from "../ui/page.tsx";
 import { Said } from "../ui/said.tsx";
 import { counted } from "../ui/words/count.ts";
@@ -41,7 +42,11 @@ export async function action({ context, request }: Route.ActionArgs) {
     if (form.get("intent") === "accept" && accepted.length > 0) {
       const done = await performForm(bringInDossier, who, form, { text, accepted });
       if (done.ok) return redirect(`/models/${done.value.answer.model}`);
-      trouble = done.problem.kind === "input" ? firstIssue(done.problem) : NOT_WHOLE;
+      const { problem } = done;
+      trouble =
+        problem.kind === "input" || problem.kind === "no-key"
+          ? refusalOf(problem, {}).says
+          : sayDocumentProblem(problem);
     }
     const known = await oursFor(tx, dossier);
     const ours = known && (await writeDossier(tx, who, known));

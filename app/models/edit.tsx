@@ -19,8 +19,9 @@ import { mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { offlineForm } from "../forms/offline.ts";
-import { NOT_WHOLE } from "../forms/perform.server.ts";
-import { type Errors, notWhole, readBy, refusal, saveForm } from "../forms/save.server.ts";
+import { NOT_WHOLE, type ProblemsOf } from "../forms/perform.server.ts";
+import { type Errors, readBy, refusal, saveForm } from "../forms/save.server.ts";
+import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
 import { Page } from "../ui/page.tsx";
 import { sayPartUse } from "../ui/words/parts.ts";
 import type { Route } from "./+types/edit";
@@ -110,28 +111,22 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     });
     if (done.ok) return redirect(`/models/${done.value.model}`);
     const { problem } = done;
-    const refuse = (errors: Errors) => refusal({ form, errors });
-    switch (problem.kind) {
-      case "refused":
-        return refusal(problem.refused);
-      case "no-model":
-        throw notFound("This model");
-      case "taken":
-        return refuse({ name: "This maker has a model of that name already." });
-      case "serials-overlap":
-        return refuse({ revisions: `${problem.revisions.join(" and ")} claim the same serial numbers.` });
-      case "in-use": {
-        const says = (of: PartKind) =>
-          problem.stuck.filter((one) => one.of === of).flatMap((one) => sayPartUse(one) ?? []);
-        const all = { components: says("component"), revisions: says("hardware_revision") };
-        return refuse(Object.fromEntries(Object.entries(all).filter(([, list]) => list.length > 0)));
-      }
-      case "input":
-        return refuse(inputErrors(problem.issues));
-      case "no-key":
-        return notWhole(form);
-    }
+    if (problem.kind === "in-use") return refusal({ form, errors: partsInUse(problem) });
+    if (problem.kind === "input") return refusal({ form, errors: inputErrors(problem.issues) });
+    return refuseForm(form, problem, {
+      "no-model": isGone("This model"),
+      taken: besideField("name", "This maker has a model of that name already."),
+      "serials-overlap": ({ revisions }) =>
+        besideField("revisions", `${revisions.join(" and ")} claim the same serial numbers.`),
+    });
   });
+}
+
+/** What still uses a part or a revision that was left out, beside the field that named it. */
+function partsInUse({ stuck }: Extract<ProblemsOf<typeof writeModel>, { kind: "in-use" }>): Errors {
+  const says = (of: PartKind) => stuck.filter((one) => one.of === of).flatMap((one) => sayPartUse(one) ?? []);
+  const all = { components: says("component"), revisions: says("hardware_revision") };
+  return Object.fromEntries(Object.entries(all).filter(([, list]) => list.length > 0));
 }
 
 /** What only the act refuses: more, or longer, than a model can have. */

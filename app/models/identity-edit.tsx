@@ -10,7 +10,8 @@ import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";
 import { textsIn } from "../forms/merge.server.ts";
 import { offlineForm } from "../forms/offline.ts";
-import { notWhole, refusal, saveForm } from "../forms/save.server.ts";
+import { saveForm } from "../forms/save.server.ts";
+import { refuseForm } from "../shared/refusals.server.ts";
 import { KeyCard } from "../ui/key-card.tsx";
 import { Page } from "../ui/page.tsx";
 import type { Route } from "./+types/identity-edit";
@@ -53,7 +54,9 @@ export async function action({ context, params, request }: Route.ActionArgs) {
       drawn: async () => identityValues(await head()),
     });
     if (done.ok) return redirect(`/models/${model.id}`);
-    return done.problem.kind === "refused" ? refusal(done.problem.refused) : notWhole(form);
+    return refuseForm(form, done.problem, {
+      "names-twice": "Two of its parts have the same name: each needs its own.",
+    });
   });
 }
 

@@ -11,6 +11,7 @@ import { notFound, type SignedIn } from "../context.ts";
 import { fieldText, performForm } from "../forms/perform.server.ts";
 import { shownConfirmed } from "../shared/confirmed.server.ts";
 import { combinationsOf } from "../shared/load-beside.server.ts";
+import { refusalOf } from "../shared/refusals.server.ts";
 
 export const modelIdOf = (text: string | undefined): string => (text && /^\d{1,18}$/.test(text) ? text : "0");
 
@@ -56,13 +57,11 @@ export async function confirmFact(_tx: Tx, who: SignedIn, model: string, form: F
     const { what } = done.value.answer;
     return { ok: true, says: `Noted: ${what}${firmware ? `, on ${firmware}` : ""}.` };
   }
-  return {
-    ok: false,
-    says:
-      done.problem.kind === "gone"
-        ? "What was to be confirmed is not there any more."
-        : "This page does not know what was to be confirmed.",
-  };
+  const { says } = refusalOf(done.problem, {
+    gone: "What was to be confirmed is not there any more.",
+    input: "This page does not know what was to be confirmed.",
+  });
+  return { ok: false, says };
 }
 
 export const loadConfirmed = async (tx: Tx, who: SignedIn, model: string) =>

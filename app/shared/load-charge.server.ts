@@ -9,6 +9,7 @@ import {
   readinessOf,
 } from "#core/bluetooth/readiness.ts";
 import { groupBy } from "#core/quantities/group.ts";
+import { mustFind, mustGet } from "#core/quantities/must.ts";
 import { chargesOf, type DeviceRow, deviceRows } from "#db/kit/devices.ts";
 import { gearRows } from "#db/kit/put.ts";
 import type { Tx } from "#db/pool.ts";
@@ -36,10 +37,10 @@ export async function loadReady(tx: Tx, loaded: LoadedCharge, need: number, time
   const chargers = gear.filter(({ kind, condition }) => kind === "charger" && condition !== "lost");
   const sound = chargers.filter(({ condition }) => condition !== "broken");
   const tags = new Map(loaded.rows.map((row) => [row.id, row.tag]));
-  const tagOf = (id: string) => tags.get(id) ?? "";
+  const tagOf = (id: string) => mustGet(tags, id);
   const plans = chargerPlans(ready, things, sound, time, at).map((plan) => ({
     ...plan,
-    tag: gear.find(({ id }) => id === plan.charger)?.tag ?? "",
+    tag: mustFind(gear, plan.charger).tag,
     turns: plan.turns.map((turn) => ({ ...turn, tag: tagOf(turn.id) })),
     late: plan.late.map(tagOf),
   }));

@@ -165,6 +165,21 @@ const SHARED = {
     status: 409,
     says: `That profile was read from ${p.base}, a ${p.model}: it is no codeplug for ${on.tag ?? "this radio"}, and is not written into it.`,
   }),
+  "no-model": (_: { readonly kind: "no-model" }) => ({
+    status: 404,
+    says: "This model is not there any more.",
+    cure: { to: "/models", says: "To the models" },
+  }),
+  "no-part": (_: { readonly kind: "no-part" }) => ({
+    status: 409,
+    says: "This model has no such part.",
+    field: "component",
+  }),
+  "no-revision": ({ name }: { readonly kind: "no-revision"; readonly name: string }) => ({
+    status: 409,
+    says: `This model has no hardware revision ${name}.`,
+    field: "revisions",
+  }),
   "no-run": (_: { readonly kind: "no-run" }) => ({
     status: 404,
     says: "That run is not here.",
@@ -220,17 +235,24 @@ export const besideField = (field: string, says: string): Refusal => ({ status: 
 export const isGone = (gone: string): Refusal => ({ status: 404, says: NOT_WHOLE, gone });
 
 /** The same for a form that corrects something: what is wrong stands beside its field, and what others saved meanwhile in it. */
-export function refuseForm<P extends { readonly kind: string }>(
+export const refuseForm = <P extends { readonly kind: string }>(
   form: FormData,
   problem: P | { readonly kind: "refused"; readonly refused: Refused },
   own: OwnWords<Exclude<P, { readonly kind: "refused" }>>,
-) {
-  if (isRefused(problem)) return refusal(problem.refused);
+) => refusal(refusedBy<P>(form, problem, own as never));
+
+/** What that answer is made of, for a page that answers with more. */
+export function refusedBy<P extends { readonly kind: string }>(
+  form: FormData,
+  problem: P | { readonly kind: "refused"; readonly refused: Refused },
+  own: OwnWords<Exclude<P, { readonly kind: "refused" }>>,
+): Refused {
+  if (isRefused(problem)) return problem.refused;
   if (problem.kind === "input" && !("input" in own))
-    return refusal({ form, errors: inputErrors(form, problem as unknown as InputProblem) });
+    return { form, errors: inputErrors(form, problem as unknown as InputProblem), status: 400 };
   const { status, says, field = "", gone } = refusalOf(problem as P, own as unknown as OwnWords<P>);
   if (gone !== undefined) throw notFound(gone);
-  return refusal({ form, errors: { [field]: says }, status: status === 409 ? 409 : 400 });
+  return { form, errors: { [field]: says }, status: status === 409 ? 409 : 400 };
 }
 /** What an act does not take, beside the fields that the form has; else above it. */
 function inputErrors(form: FormData, problem: InputProblem): Errors {

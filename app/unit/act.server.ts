@@ -1,3 +1,4 @@
+// The forms of a radio's page: which act each asks for, and what is answered.
 import { redirect } from "react-router";
 import { noteMode } from "#acts/mode/note-mode.ts";
 import { recordReading } from "#acts/reading/record-reading.ts";
@@ -10,10 +11,10 @@ import { standInRadio } from "#acts/unit/stand-in-radio.ts";
 import { takeBackUnit } from "#acts/unit/take-back-unit.ts";
 import { bad, good } from "#core/quantities/result.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadCatalogues } from "#db/unit/facts.ts";
+import { keptCatalogues } from "#db/unit/facts.ts";
 import { type UnitRow, unitByTag } from "#db/unit/units.ts";
 import { notFound, type SignedIn } from "../context.ts";
-import { madeInPassing } from "../forms/in-passing.server.ts";
+import { madeInPassing } from "../forms/choice/in-passing.server.ts";
 import { fieldText, firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";
@@ -51,7 +52,8 @@ const reading: ByForm = async (tx, who, row, form) => {
     readOn,
   });
   const body = { intent: "reading", typed };
-  const catalogue = (await loadCatalogues(tx, [row.model_id])).get(row.model_id) ?? new Map();
+  const { model_id: id, catalogue_stamp } = row;
+  const catalogue = (await keptCatalogues(tx, [{ id, catalogue_stamp }])).get(id) ?? new Map();
   if (done.ok) {
     const words = sayPreview(good(done.value.answer), catalogue, who.locale, who.today);
     const says = `${done.value.again ? "It was recorded already" : "Recorded"}. ${words.says}.`;

@@ -14,12 +14,12 @@ import { type UnitRow, unitById, unitByTag } from "#db/unit/units.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { DRAWN_FOR } from "../forms/baseline.tsx";
+import { madeInPassing } from "../forms/choice/in-passing.server.ts";
+import { PickField } from "../forms/choice/pick.tsx";
 import { Field, Labelled } from "../forms/field.tsx";
 import { type Fields, hasSomething, PostForm } from "../forms/form.tsx";
-import { madeInPassing } from "../forms/in-passing.server.ts";
 import { offlineForm } from "../forms/offline.ts";
 import { performForm } from "../forms/perform.server.ts";
-import { PickField } from "../forms/pick.tsx";
 import { readBy, refusal, saveForm } from "../forms/save.server.ts";
 import { leadToTag } from "../shared/load-unit.server.ts";
 import { besideField, isGone, refuseForm } from "../shared/refusals.server.ts";
@@ -103,7 +103,7 @@ async function shelve(context: Route.ActionArgs["context"], tag: string, form: F
 
 export const clientAction = offlineForm;
 
-export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
+export { afterMaking as shouldRevalidate } from "../forms/choice/pick.tsx";
 
 /** What its fields pick and can make in passing. */
 const MADE = { model: "model", place: "place", group: "group" } as const;

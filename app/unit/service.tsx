@@ -8,10 +8,11 @@ import { mustBeAllowed, notAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { orOffline } from "../forms/offline.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../forms/perform.server.ts";
-import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
+import { performForm } from "../forms/perform.server.ts";
+import { type ActAnswer, answer } from "../shared/act-answer.server.ts";
 import { isHandedOut } from "../shared/guarded.server.ts";
 import { leadToTag, loadUnit } from "../shared/load-unit.server.ts";
+import { answerProblem, typedWrongly } from "../shared/refusals.server.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useClub } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";
@@ -53,19 +54,16 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (tx, who) => {
     const { row } = await loadUnit(tx, params.tag, who.today);
-    const refused = (status: number, says: string) =>
-      answer(status, { ok: false, intent: "setting", says, kept: textsOf(form) } satisfies ActAnswer);
     const done = await performForm(noteSetting, who, form, {
       unit: row.id,
       changed: form.get("changed") === "yes",
     });
     if (done.ok) return answer(200, { ok: true, intent: "setting", says: "Noted." });
-    const { problem } = done;
-    if (problem.kind === "input") return refused(400, firstIssue(problem));
-    if (problem.kind === "no-reason")
-      return refused(400, "That one is never to be touched. If it was changed all the same, say why.");
-    if (problem.kind === "shelved") return refused(409, `${row.tag} is shelved; recover it first.`);
-    return refused(400, NOT_WHOLE);
+    const own = {
+      "no-reason": typedWrongly("That one is never to be touched. If it was changed all the same, say why."),
+      "no-setting": "That setting is not in its dossier any more.",
+    };
+    return answerProblem("setting", form, done.problem, own, { tag: row.tag });
   });
 }
 

@@ -122,7 +122,7 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   return readInClub(context, (tx, who) => actOnUnit(tx, who, params.tag, form));
 }
 
-export { afterMaking as shouldRevalidate } from "../forms/pick.tsx";
+export { afterMaking as shouldRevalidate } from "../forms/choice/pick.tsx";
 
 export const clientAction = (sending: Route.ClientActionArgs) =>
   orOffline(sending, (form, says): ActAnswer => {

@@ -1,6 +1,7 @@
 // The plan beside what each model takes of it, block by block; and what is wrong with it, the worst first.
 import { type Mode, strandedChannels } from "../modes/mode.ts";
 import { groupBy } from "../quantities/group.ts";
+import { mustGet } from "../quantities/must.ts";
 import type { LaidOut, LeftOut, PlanMember } from "./plan/lay-out.ts";
 
 export type Strip = {
@@ -136,7 +137,7 @@ export function planTroubles(tables: readonly TableInUse[]): Trouble[] {
               kind: "listens" as const,
               model,
               count: laid.listening.length,
-              channels: laid.listening.slice(0, 4).map((position) => nameAt.get(position) ?? ""),
+              channels: laid.listening.slice(0, 4).map((position) => mustGet(nameAt, position)),
             },
           ]
         : []),
@@ -147,7 +148,7 @@ export function planTroubles(tables: readonly TableInUse[]): Trouble[] {
               model,
               count: laid.cut.length,
               name: cut.name,
-              short: nameAt.get(cut.position) ?? "",
+              short: mustGet(nameAt, cut.position),
             },
           ]
         : []),

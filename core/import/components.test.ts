@@ -3,7 +3,8 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { plain } from "../quantities/date.ts";
 import { guessColumns, toMeaning } from "./columns.ts";
-import { type KnownClub, planImport, readingKey } from "./plan.ts";
+import { planImport, readingKey } from "./plan.ts";
+import type { KnownClub } from "./plan-types.ts";
 import { readTable } from "./table.ts";
 
 const today = plain("2026-06-01");

@@ -5,7 +5,8 @@ import { plain } from "../quantities/date.ts";
 import { findDecimalSign, possibleDateOrders, readDate, withPoint } from "../quantities/signs.ts";
 import { guessColumns } from "./columns.ts";
 import { decodeTable } from "./decode.ts";
-import { type KnownClub, type KnownRow, planImport, readingKey } from "./plan.ts";
+import { planImport, readingKey } from "./plan.ts";
+import type { KnownClub, KnownRow } from "./plan-types.ts";
 import { guessDelimiter, readTable } from "./table.ts";
 
 const bytes = (...parts: (string | number[])[]) =>
@@ -243,4 +244,13 @@ describe("planning", () => {
       ["C", "-3"],
     ]);
   });
+});
+
+test("reads a text once, however often it is looked at, and again where it is told another delimiter", () => {
+  const text = "Tag;Model\r\nM-01;Heron, small\r\n";
+  const first = readTable(text);
+  expect(readTable(text.replaceAll("\r\n", "\n"), ";")).toBe(first);
+  const other = readTable(text, ",");
+  expect(other).not.toBe(first);
+  expect(other).toEqual({ ok: false, problem: { kind: "no-rows" } });
 });

@@ -9,7 +9,8 @@ import { decodeTable, LARGEST_FILE } from "./decode.ts";
 import { folded, modelKey } from "./names.ts";
 import { distance, isNearly } from "./near.ts";
 import { readNothing, saysNothing, USUAL_NOTHING } from "./nothing.ts";
-import { type KnownClub, type KnownRow, nearlyModels, planImport, readingKey, unusedCells } from "./plan.ts";
+import { nearlyModels, planImport, readingKey, unusedCells } from "./plan.ts";
+import type { KnownClub, KnownRow } from "./plan-types.ts";
 import type { ImportSettings } from "./radios.ts";
 import { DELIMITERS, MOST_COLUMNS, MOST_ROWS, readTable } from "./table.ts";
 

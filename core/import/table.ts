@@ -1,5 +1,6 @@
 // Text to rows of cells: which delimiter parts them, whether quotes close, how wide it is.
 import Papa from "papaparse";
+import { Memo } from "../quantities/memo.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { textOfCell } from "./text-cell.ts";
 
@@ -33,6 +34,19 @@ type Line = { readonly line: number; readonly cells: readonly string[] };
  */
 export function readTable(text: string, wanted?: Delimiter): Result<Table, TableProblem> {
   const clean = text.replace(/^\ufeff/, "").replace(/\r\n?/g, "\n");
+  const known = tables.peek(keyOf(clean, wanted));
+  if (known) return known;
+  const read = parsedTable(clean, wanted);
+  // It comes back with the delimiter that was found.
+  if (read.ok && wanted === undefined) tables.set(keyOf(clean, read.value.delimiter), read);
+  return tables.set(keyOf(clean, wanted), read);
+}
+
+/** The tables read last: a sheet is looked at several times before it is saved, and is read once. */
+const tables = new Memo<string, Result<Table, TableProblem>>(6);
+const keyOf = (text: string, delimiter: Delimiter | undefined) => `${delimiter ?? ""}\n${text}`;
+
+function parsedTable(clean: string, wanted: Delimiter | undefined): Result<Table, TableProblem> {
   const told = /^sep=(.)[^\n]*\n/i.exec(clean);
   const body = told ? clean.slice(told[0].length) : clean;
   const delimiter = wanted ?? DELIMITERS.find((d) => d === told?.[1]) ?? guessDelimiter(body);

@@ -4,6 +4,7 @@ import { describe, expect, it, test } from "vitest";
 import { addDays, dateInZone, dateOf, daysBetween, earlierOf, isPlainDate, laterOf, plain } from "./date.ts";
 import { groupBy } from "./group.ts";
 import { onceEach, typedList, typedNames } from "./list.ts";
+import { mustFind, mustGet } from "./must.ts";
 import { cases } from "./testing.ts";
 
 describe("typed lists", () => {
@@ -118,4 +119,11 @@ describe("calendar dates", () => {
 test("each name comes once, as it is written first and where it stands first", () => {
   expect(onceEach(["main", "DSP", "Main", "dsp", "panel"])).toEqual(["main", "DSP", "panel"]);
   expect(onceEach(["ab", "ba", "ab c"], (name) => [...name].sort().join(""))).toEqual(["ab", "ab c"]);
+});
+
+it("what must be there: answers what is there, the empty word too, and throws where nothing is", () => {
+  expect(mustGet(new Map([["a", ""]]), "a")).toBe("");
+  expect(() => mustGet(new Map([["a", ""]]), "b")).toThrow("nothing is known by b");
+  expect(mustFind([{ id: "1" }, { id: "2" }], "2")).toEqual({ id: "2" });
+  expect(() => mustFind([{ id: "1" }], "3")).toThrow("nothing has the id 3");
 });

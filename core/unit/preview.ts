@@ -1,4 +1,5 @@
 // What a readout would mean for a unit if it were recorded today: the answer while somebody types.
+import { mustFind } from "../quantities/must.ts";
 import { bad, good, type Result } from "../quantities/result.ts";
 import { type EntryProblem, readEntry } from "../version/entry.ts";
 import type { Situation } from "./situation.ts";
@@ -29,6 +30,6 @@ export function previewReading(
     on: today,
   } as const;
   const standing = standingOf({ ...unit, readings: [imagined] }, component, catalogue, policy, today);
-  const componentName = components.find((c) => c.id === component)?.name ?? "";
+  const componentName = mustFind(components, component).name;
   return good({ component, componentName, raw, standing });
 }

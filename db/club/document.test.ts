@@ -1,10 +1,10 @@
 // A whole club goes out as one document and comes into a new one: everything is as it was, and nothing is laid over what is there.
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { recompute } from "#acts/needs/recompute.ts";
 import { type ClubDocument, clubDocument, readClubDocument } from "#core/club/document.ts";
 import { loadDemo } from "#demo/load.ts";
 import { type Actor, closePool, type Tx, withClub } from "../pool.ts";
 import { takenBack, testDatabase } from "../testing.ts";
-import { recompute } from "../unit/needs.ts";
 import { bringClubBack, filesBeyond, writeClub } from "./document.ts";
 import { foundClub } from "./people.ts";
 import { findAccount } from "./sessions.ts";

@@ -17,12 +17,10 @@ import {
   connectorRows,
   leadOf,
   leadRows,
-  offerOf,
-  offerRows,
   ruleOf,
   ruleRows,
-  toolsOf,
 } from "./rows.ts";
+import { offerOf, offerRows, toolsOf } from "./tool-rows.ts";
 
 export const namedRow = z.object({ id: z.string(), name: z.string() });
 export type NamedRow = z.output<typeof namedRow>;

@@ -11,7 +11,8 @@ import type { Tx } from "../pool.ts";
 import { deviceValueRows } from "./devices.ts";
 import { loadKit } from "./kit.ts";
 import { gearRows } from "./put.ts";
-import { computerRows, toolRows } from "./rows.ts";
+import { computerRows } from "./rows.ts";
+import { toolRows } from "./tool-rows.ts";
 
 export async function loadKnown(tx: Tx): Promise<Known> {
   const kit = await loadKit(tx);

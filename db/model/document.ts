@@ -1,6 +1,7 @@
 // A model's dossier as the document that clubs exchange.
 import { type Dossier, dossierDocument, FORMAT, FORMAT_VERSION } from "#core/dossier/document.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { mustFind } from "#core/quantities/must.ts";
 import { writtenOf } from "#core/release/stored.ts";
 import type { Range } from "#core/version/range.ts";
 import type { Tx } from "../pool.ts";
@@ -23,8 +24,8 @@ export async function writeDossier(tx: Tx, who: Writer, modelId: string): Promis
   const revisions = await revisionsOf(tx, modelId);
   const releases = await releasesOf(tx, modelId);
   const catalogue = (await loadCatalogues(tx, [modelId])).get(modelId);
-  const partName = (id: string | null) => parts.find((p) => p.id === id)?.name ?? "";
-  const revisionName = (id: string) => revisions.find((r) => r.id === id)?.name ?? "";
+  const partName = (id: string | null) => (id === null ? "" : mustFind(parts, id).name);
+  const revisionName = (id: string) => mustFind(revisions, id).name;
   const firmwareOf = (row: { component_id: string | null; firmware: Range | null }) =>
     row.firmware === null ? {} : { firmware: { component: partName(row.component_id), range: row.firmware } };
   const procedures = await proceduresOf(tx, modelId);

@@ -1,5 +1,6 @@
 // What a model is made of: in which order, and what may go again.
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { recompute } from "#acts/needs/recompute.ts";
 import { plain } from "#core/quantities/date.ts";
 import { conditionsShape } from "#core/release/conditions-shape.ts";
 import type { Actor, Tx } from "../pool.ts";
@@ -13,7 +14,6 @@ import {
   twoClubs,
 } from "../testing.ts";
 import { loadCatalogues } from "../unit/facts.ts";
-import { recompute } from "../unit/needs.ts";
 import { addUnit } from "../unit/units.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
 import { addParts, orderParts, othersInUse, takeAway } from "./parts.ts";

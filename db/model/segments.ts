@@ -6,11 +6,11 @@ import type { PlainDate } from "#core/quantities/date.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 
-const segmentRow = z.object({
+export const segmentRow = z.object({
   id: z.string(),
   class: z.string(),
-  from_hz: z.string(),
-  to_hz: z.string(),
+  from_hz: z.number(),
+  to_hz: z.number(),
   watts: z.number().nullable(),
   bandwidth: z.number().nullable(),
   since: z.string().nullable(),
@@ -20,26 +20,26 @@ const segmentRow = z.object({
 
 export type KnownSegment = Segment & { readonly id: string };
 
-/** The whole plan: by class, then by frequency. */
+/** The whole plan: by class, then by frequency. A frequency is exact as a float: it is far under 2^53 Hz. */
+export const SEGMENTS = `select id::text id, class, from_hz::float8 from_hz, to_hz::float8 to_hz, watts, bandwidth, since::text since, until::text until, note
+  from segment where shelved_at is null order by lower(class), segment.from_hz, segment.since nulls first, segment.id`;
+
 export async function bandPlan(tx: Tx): Promise<KnownSegment[]> {
-  const { rows } = await ask(
-    tx,
-    segmentRow,
-    `select id, class, from_hz, to_hz, watts, bandwidth, since::text, until::text, note from segment where shelved_at is null
-     order by lower(class), from_hz, since nulls first, id`,
-  );
-  return rows.map((row) => ({
-    id: row.id,
-    class: row.class,
-    from: Number(row.from_hz),
-    to: Number(row.to_hz),
-    ...(row.watts !== null && { watts: row.watts }),
-    ...(row.bandwidth !== null && { bandwidth: row.bandwidth }),
-    ...(row.since !== null && { since: row.since as PlainDate }),
-    ...(row.until !== null && { until: row.until as PlainDate }),
-    note: row.note,
-  }));
+  const { rows } = await ask(tx, segmentRow, SEGMENTS);
+  return rows.map(segmentOf);
 }
+
+export const segmentOf = (row: z.output<typeof segmentRow>): KnownSegment => ({
+  id: row.id,
+  class: row.class,
+  from: row.from_hz,
+  to: row.to_hz,
+  ...(row.watts !== null && { watts: row.watts }),
+  ...(row.bandwidth !== null && { bandwidth: row.bandwidth }),
+  ...(row.since !== null && { since: row.since as PlainDate }),
+  ...(row.until !== null && { until: row.until as PlainDate }),
+  note: row.note,
+});
 
 const columnsOf = (plan: readonly Segment[]) => [
   plan.map((s) => s.class),

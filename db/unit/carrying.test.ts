@@ -5,6 +5,7 @@ import type { CodeplugChannel } from "#core/codeplug/channel.ts";
 import { plain } from "#core/quantities/date.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { carriesOf } from "#core/unit/carried.ts";
+import { loadSituations } from "#db/unit/situation.ts";
 import { addCodeplug, carried, proveCodeplug, sumOf } from "../codeplug/codeplugs.ts";
 import { addPlan, addPlanTable } from "../codeplug/plans.ts";
 import { addUnitMode, modeFacts, putMode } from "../model/modes.ts";
@@ -13,7 +14,6 @@ import { keepFile } from "../run/files.ts";
 import { addRun, endRun } from "../run/runs.ts";
 import * as seed from "../seed.ts";
 import { PLAIN_UNIT, type TestDatabase, takenBack, testDatabase, twoClubs } from "../testing.ts";
-import { loadUnits } from "./unit-facts.ts";
 import { addUnit, changeUnit, shelveUnit } from "./units.ts";
 
 let database: TestDatabase;
@@ -172,7 +172,11 @@ test("after any history, counts and tags are what the history says; and so are t
         ).toEqual(toldFrom(past));
         expect(rows.map(({ units }) => units)).toEqual(rows.map(({ tags }) => tags.length));
         const newest = past.plans.at(-1);
-        const facts = new Map((await loadUnits(tx, { of: "club" })).map((unit) => [unit.id, unit.codeplug]));
+        const facts = new Map(
+          (await loadSituations(tx, { of: "club" }, plain("2026-01-01"))).all
+            .map(({ unit }) => unit)
+            .map((unit) => [unit.id, unit.codeplug]),
+        );
         for (const radio of past.radios.filter(({ shelved }) => !shelved)) {
           const has = carriesOf(planOf(radio, past.plans), past.plans.length);
           const isAsked = typeof newest?.[radio.model] === "number" && has !== "plan";

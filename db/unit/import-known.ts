@@ -2,7 +2,8 @@
 
 import { z } from "zod";
 import { folded } from "#core/import/names.ts";
-import { type KnownClub, type KnownReadings, type KnownRow, readingKey } from "#core/import/plan.ts";
+import { readingKey } from "#core/import/plan.ts";
+import type { KnownClub, KnownReadings, KnownRow } from "#core/import/plan-types.ts";
 import { plainDate } from "#core/quantities/date-shape.ts";
 import { groupBy } from "#core/quantities/group.ts";
 import { ask } from "../ask.ts";

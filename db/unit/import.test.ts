@@ -2,9 +2,11 @@
 import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { bringUpToDate } from "#acts/needs/bring-up-to-date.ts";
 import { guessColumns } from "#core/import/columns.ts";
 import { folded } from "#core/import/names.ts";
-import { type PlannedRow, planImport } from "#core/import/plan.ts";
+import { planImport } from "#core/import/plan.ts";
+import type { PlannedRow } from "#core/import/plan-types.ts";
 import { readTable } from "#core/import/table.ts";
 import { plain } from "#core/quantities/date.ts";
 import { cases } from "#core/quantities/testing.ts";
@@ -13,7 +15,6 @@ import { type Actor, type Tx, withClub } from "../pool.ts";
 import { type TestDatabase, takenBack, testDatabase, twoClubs } from "../testing.ts";
 import { bringIn } from "./import.ts";
 import { knownClub } from "./import-known.ts";
-import { bringUpToDate } from "./work.ts";
 
 /** A plan put in, told and worked out, as the act does it. */
 async function brings(...[tx, rows, options]: Parameters<typeof bringIn>) {

@@ -5,7 +5,7 @@ import type { LogEntry } from "#core/club/log.ts";
 import type { NewModel } from "#core/import/models.ts";
 import { folded, modelKey } from "#core/import/names.ts";
 import { personKey } from "#core/import/people.ts";
-import type { PlannedRow } from "#core/import/plan.ts";
+import type { PlannedRow } from "#core/import/plan-types.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
 import { ask, idRow } from "../ask.ts";

@@ -2,6 +2,7 @@
 
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { recompute } from "#acts/needs/recompute.ts";
 import {
   actionOf,
   KINDS,
@@ -26,7 +27,6 @@ import {
   encodeTargets,
   factText,
   type NeedRecord,
-  recompute,
   recordOf,
   storeNeeds,
   targetsSince,

@@ -1,63 +1,28 @@
-// Keeps the stored needs as core works them out, and reads the board from them.
-
-import { z } from "zod";
-import type { AnyDay } from "#core/kit/situation.ts";
-import { toolingOfNeed } from "#core/kit/tooling.ts";
+// Statements about needs: how they are stored, as core has worked them out.
 import type { Need } from "#core/needs/kinds/index.ts";
-import { ACTIONS, type Action, actionOf, type Reason } from "#core/needs/kinds/index.ts";
+import { ACTIONS, type Action, type Reason } from "#core/needs/kinds/index.ts";
 import type { Target } from "#core/needs/need.ts";
-import { needsOf } from "#core/needs/unit.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
 import { kept } from "#core/quantities/memo.ts";
 import { URGENCIES } from "#core/release/words.ts";
-import { ask } from "../ask.ts";
 import { CopyRows } from "../copy.ts";
 import type { Tx } from "../pool.ts";
-import { loadCommon } from "./common.ts";
-import { type LoadedSituation, situationOf } from "./situation.ts";
-import { loadLocked, lockUnits, type Scope, scopeCondition, theirsOf } from "./unit-facts.ts";
+import { type Scope, scopeCondition, theirsOf } from "./unit-facts.ts";
 
-/**
- * Works out the needs of a scope's units anew and stores them, in the caller's transaction. Models and groups are
- * locked before units, so that two changes to the same unit follow one another and neither sees half of the other.
- * (No key update: a foreign key's own lock on the same row, taken by an insert just before, does not stand against it.)
- * `locked` is told when all locks are had: from then on this waits for nobody.
- */
-export async function recompute(tx: Tx, scope: Scope, locked: () => void = () => {}): Promise<number> {
-  const models = await lockModels(tx, scope);
-  const units = await lockUnits(tx, scope);
-  locked();
-  const { kit, ...shared } = await loadCommon(tx, "m.id = any($1::bigint[])", [models]);
-  const common = { ...shared, kit: kit.prepared };
-  const known = (await loadLocked(tx, units)).map((unit) => situationOf(unit, common, undefined));
+/** Puts these needs of a scope's units in the place of those that are stored. */
+export async function replaceNeeds(
+  tx: Tx,
+  scope: Scope,
+  records: Iterable<NeedRecord>,
+  units: number,
+): Promise<void> {
   await tx.query(`delete from need where ${theirsOf(scope)}`, scopeCondition(scope).values);
-  await storeNeeds(tx, recordsOf(known), known.length);
-  return units.length;
+  await storeNeeds(tx, records, units);
 }
 
 /** Stores the needs of so many units. */
 export const storeNeeds = (tx: Tx, records: Iterable<NeedRecord>, units: number): Promise<void> =>
   units < MANY ? insert(tx, [...records]) : copy(tx, records);
-
-function* recordsOf(situations: readonly AnyDay<LoadedSituation>[]): Generator<NeedRecord> {
-  for (const situation of situations) {
-    const { unit, catalogue, policy } = situation;
-    for (const need of needsOf(unit, catalogue, policy)) {
-      // The last release that the need will call for: which it is does not depend on the day.
-      const release = need.targets.at(-1)?.release;
-      const action = actionOf(need, unit.away, () =>
-        release === undefined
-          ? "no-route"
-          : toolingOfNeed(situation, {
-              component: need.component,
-              release,
-              ends: need.dueTo !== undefined,
-            }).kind,
-      );
-      yield recordOf(need, action);
-    }
-  }
-}
 
 export type NeedRecord = {
   unit_id: string;
@@ -188,27 +153,4 @@ async function copy(tx: Tx, records: Iterable<NeedRecord>): Promise<void> {
 /** What is JSON already goes in as it is. */
 function rowJson({ because, ...row }: NeedRecord): string {
   return `${JSON.stringify(row).slice(0, -1)},"because":${because}}`;
-}
-
-/** Locks the models and the groups that the needs of a scope depend on; answers the models. */
-async function lockModels(tx: Tx, scope: Scope): Promise<string[]> {
-  const { where, values } = scopeCondition(scope);
-  const strength = (of: Scope["of"]) => (scope.of === of || scope.of === "club" ? "no key update" : "share");
-  const { rows } = await ask(
-    tx,
-    z.object({ model: z.string(), group: z.string().nullable() }),
-    `select distinct u.model_id model, u.group_id "group" from unit u where ${where}`,
-    values,
-  );
-  const models = new Set(rows.map((row) => row.model));
-  const groups = new Set(rows.flatMap((row) => row.group ?? []));
-  if (scope.of === "model") models.add(scope.id);
-  if (scope.of === "group") groups.add(scope.id);
-  await tx.query(`select from model where id = any($1::bigint[]) order by id for ${strength("model")}`, [
-    [...models],
-  ]);
-  await tx.query(`select from unit_group where id = any($1::bigint[]) order by id for ${strength("group")}`, [
-    [...groups],
-  ]);
-  return [...models];
 }

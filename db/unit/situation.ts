@@ -29,10 +29,8 @@ export async function loadSituations(
   today: PlainDate,
   component?: string,
 ): Promise<Situations> {
-  const [{ kit, ...shared }, units] = await Promise.all([
-    loadCommon(tx, modelsOf(scope), scopeCondition(scope).values),
-    loadUnits(tx, scope, component),
-  ]);
+  const { kit, ...shared } = await loadCommon(tx, modelsOf(scope), scopeCondition(scope).values);
+  const units = await loadUnits(tx, scope, shared.air, component);
   const common = { ...shared, kit: kit.prepared };
   const all = units.map((unit) => situationOf(unit, common, today));
   return { all, of: new Map(all.map((one) => [one.unit.id, one])), catalogues: shared.catalogues, kit };

@@ -8,8 +8,6 @@ import { groupBy } from "#core/quantities/group.ts";
 import { carriesOf, NOT_KNOWN } from "#core/unit/carried.ts";
 import type { Reading, UnitFacts } from "#core/unit/unit.ts";
 import { ask, countRow } from "../ask.ts";
-import { modesById } from "../model/modes.ts";
-import { bandPlan } from "../model/segments.ts";
 import type { Tx } from "../pool.ts";
 
 /** Which units a change concerns. */
@@ -54,13 +52,13 @@ const list = (words: readonly string[], ...typed: readonly string[]) => {
   const cells = [...words.map((word) => `coalesce((${word})::text, '')`), ...typed];
   return `json_agg(json_build_array(${cells.join(", ")}))`;
 };
-const listed = z.array(z.array(z.string().nullable())).nullable();
+export const listed = z.array(z.array(z.string().nullable())).nullable();
 type Listed = z.output<typeof listed>;
-const cellsOf = <Cells>(rows: Listed): Cells[] => (rows ?? []) as Cells[];
+export const cellsOf = <Cells>(rows: Listed): Cells[] => (rows ?? []) as Cells[];
 
 /** A scope's units that are not shelved, as the database tells them. */
 const unitRows = z.object({ units: listed });
-type UnitCells = [
+export type UnitCells = [
   id: string,
   model: string,
   group: string,
@@ -70,11 +68,12 @@ type UnitCells = [
   region: string | null,
   holdWhy: string | null,
 ];
-const UNITS = `select ${list(
+/** The units of a list that is called `u` as one value. */
+export const unitList = `select ${list(
   ["id", "model_id", "group_id", "hardware_revision_id", "added_on", "hold_until"],
   "region",
   "hold_why",
-)} units`;
+)}`;
 
 const seenRows = z.object({
   readings: listed,
@@ -158,53 +157,35 @@ const seen = (theirs: string, only = "") => `
          from backup b where ${theirs} group by b.club_id, b.unit_id) last) b`;
 
 /** The units that are not shelved, each with the newest reading of each component. */
-export async function loadUnits(tx: Tx, scope: Scope, component?: string): Promise<KnownUnit[]> {
+export async function loadUnits(tx: Tx, scope: Scope, air: Air, component?: string): Promise<KnownUnit[]> {
   const { where, values } = scopeCondition(scope);
   const only = component === undefined ? "" : " and component_id = $2";
   const { rows } = await ask(
     tx,
     unitRows.extend(seenRows.shape),
-    `select * from (${UNITS} from unit u where u.shelved_at is null and ${where}) u, ${seen(theirsOf(scope), only)}`,
+    `select * from (${unitList} units from unit u where u.shelved_at is null and ${where}) u, ${seen(theirsOf(scope), only)}`,
     component === undefined ? values : [...values, component],
   );
   const [row] = rows;
-  return row ? knownUnits(cellsOf(row.units), row, await airOf(tx, row)) : [];
-}
-
-/** Locks a scope's units, shelved or not, in the order of their ids; answers those that are not shelved. */
-export async function lockUnits(tx: Tx, scope: Scope): Promise<UnitCells[]> {
-  const { where, values } = scopeCondition(scope);
-  const { rows } = await ask(
-    tx,
-    unitRows,
-    `${UNITS} from (select * from unit u where ${where} order by u.id for no key update) u where shelved_at is null`,
-    values,
-  );
-  return cellsOf(rows[0]?.units ?? null);
+  return row ? knownUnits(cellsOf(row.units), row, air) : [];
 }
 
 /** The same as `loadUnits`, of units that were locked: what is asked for now was saved before the lock was had. */
-export async function loadLocked(tx: Tx, units: readonly UnitCells[]): Promise<KnownUnit[]> {
+export async function loadLocked(tx: Tx, units: readonly UnitCells[], air: Air): Promise<KnownUnit[]> {
   const ids = units.map(([id]) => id);
   const { rows } = await ask(tx, seenRows, `select * from ${seen(theirsOf({ of: "units", ids }))}`, [ids]);
   const [row] = rows;
-  return row ? knownUnits(units, row, await airOf(tx, row)) : [];
+  return row ? knownUnits(units, row, air) : [];
 }
 
-type Air = { readonly modes: ReadonlyMap<string, InMode>; readonly plan: readonly Segment[] };
-
-/** Modes and band plan, where any of the units is in a mode: the same objects for all of them. */
-async function airOf(tx: Tx, { modes }: SeenRows): Promise<Air | undefined> {
-  if (modes === null) return undefined;
-  const [known, plan] = await Promise.all([modesById(tx), bandPlan(tx)]);
-  return { modes: known, plan };
-}
+/** Modes and band plan: the same objects for all units. */
+export type Air = { readonly modes: ReadonlyMap<string, InMode>; readonly plan: readonly Segment[] };
 
 /** Not spread into new objects: by the ten thousand, that takes longer than asking the database. */
 function knownUnits(
   units: readonly UnitCells[],
   { readings, custody, backups, modes, measured, unpaired, plugs, awaited }: SeenRows,
-  air: Air | undefined,
+  air: Air,
 ): KnownUnit[] {
   const readingsOf = new Map<string, Reading[]>();
   for (const [unit, id, component, source, on, raw] of cellsOf<ReadingCells>(readings)) {
@@ -252,8 +233,8 @@ function knownUnits(
       }));
     if (away) unit.holder = licence ? { class: licence } : {};
     const [, modeId = "", since] = modeOf.get(id) ?? [];
-    const mode = air?.modes.get(modeId);
-    if (air && mode && since) {
+    const mode = air.modes.get(modeId);
+    if (mode && since) {
       const holder = unit.holder && { holder: unit.holder };
       unit.mode = { now: mode, on: since, ...holder, plan: air.plan };
     }

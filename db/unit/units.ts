@@ -11,6 +11,8 @@ export const unitRow = z.object({
   id: z.string(),
   tag: z.string(),
   model_id: z.string(),
+  /** Of the model's catalogue as it stands now. */
+  catalogue_stamp: z.string(),
   model: z.string(),
   maker: z.string(),
   hardware_revision_id: z.string().nullable(),
@@ -34,7 +36,7 @@ export const unitRow = z.object({
 });
 export type UnitRow = z.output<typeof unitRow>;
 
-const UNIT = `select u.id, u.tag, u.model_id, m.name model, m.maker, u.hardware_revision_id, h.name hardware_revision, u.region,
+const UNIT = `select u.id, u.tag, u.model_id, m.catalogue_stamp, m.name model, m.maker, u.hardware_revision_id, h.name hardware_revision, u.region,
     u.serial, u.note, u.group_id, g.name group_name, u.place_id, p.name place, u.slot, u.added_on, u.hold_until, u.hold_why,
     u.shelved_at, c.person_id holder_id, w.name holder, c.out_on, c.due_back
   from unit u

@@ -2,7 +2,7 @@
 import { expect } from "@playwright/test";
 import { announce } from "#db/live.ts";
 import { closePool, withClub } from "#db/pool.ts";
-import { doWork } from "#db/unit/work.ts";
+import { doWork } from "#jobs/needs.ts";
 import { type Served, serveFresh } from "../serve.ts";
 import { signIn } from "../sign-in.ts";
 import { test } from "../test.ts";

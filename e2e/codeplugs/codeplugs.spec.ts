@@ -304,3 +304,26 @@ test("a long table is shown row by row before it is kept, as it was read", async
   await expect(read).toContainText("433.4875 MHz");
   await expectAccessible(page);
 });
+
+test("of a table of thousands only the rows in sight are drawn; the last one is there when it is scrolled to", async ({
+  page,
+}) => {
+  await signIn(page, served.address, "wren");
+  await page.goto(`${served.address}/units/S-01/channels`);
+  const rows = Array.from(
+    { length: 1500 },
+    (_, i) => `${i + 1},C${i + 1},${(146 + (i % 160) * 0.0125).toFixed(4)}`,
+  );
+  await page.getByLabel("Or the table itself, pasted").fill(`Place,Name,Rx MHz\n${rows.join("\n")}\n`);
+  await page.getByRole("button", { name: "Look at it" }).click();
+  await press(page, "Keep them");
+  await page.getByText("All 1500 of them").click();
+  const table = page.getByRole("region", { name: "Its channels" });
+  await expect(table).toContainText("1. C1");
+  expect(await table.getByRole("row").count()).toBeLessThan(80);
+  await expect(table.getByRole("table")).toHaveAttribute("aria-rowcount", "1501");
+  await table.evaluate((box) => box.scrollTo(0, box.scrollHeight));
+  await expect(table).toContainText("1500. C1500");
+  await expect(table).not.toContainText("2. C2");
+  await expectAccessible(page);
+});

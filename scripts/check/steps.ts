@@ -21,6 +21,7 @@ export const ROOMS = [
   "server",
   "demo",
   "simulators",
+  "jobs",
   "scripts",
   "measure",
   "e2e",

@@ -17,12 +17,13 @@ import { useSendLate } from "../send-late.ts";
 import { shownRun } from "../shown.ts";
 import type { Route } from "./+types/run";
 import { answerByForm, answerPlainly } from "./answer.server.ts";
-import { Answers, Faults, TakeOver } from "./answers.tsx";
+import { Answers } from "./answers.tsx";
 import { CurrentStep } from "./current-step.tsx";
 import { EndedRun } from "./ended-run.tsx";
 import { happeningsOf } from "./happenings.ts";
 import { loadRun } from "./load-run.server.ts";
 import { StepList } from "./step-list.tsx";
+import { Faults, TakeOver } from "./take-over.tsx";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? `${loaderData.tag}: ${loaderData.title}` : "Run"} · Mossy Cabinet` },

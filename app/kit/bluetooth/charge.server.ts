@@ -4,7 +4,7 @@ import { readSimulatedLevel } from "#acts/bluetooth/read-simulated-level.ts";
 import { strikeCharge } from "#acts/bluetooth/strike-charge.ts";
 import { tieDevice } from "#acts/bluetooth/tie-device.ts";
 import type { SignedIn } from "../../context.ts";
-import { fieldText, NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
+import { fieldText, performForm } from "../../forms/perform.server.ts";
 import { answer, textsOf } from "../../shared/act-answer.server.ts";
 import { answerProblem, typedWrongly } from "../../shared/refusals.server.ts";
 
@@ -38,7 +38,10 @@ export async function actOnCharge(who: SignedIn, form: FormData) {
   if (intent === "read-level") {
     const done = await performForm(readSimulatedLevel, who, form, { device });
     if (done.ok) return answer(200, { ok: true, intent, says: `It says ${done.value.answer.percent} %.` });
-    return refused(409, done.problem.kind === "no-key" ? NOT_WHOLE : "No simulated device stands in for it.");
+    return answerProblem(intent, form, done.problem, {
+      real: "No simulated device stands in for it: type what it shows.",
+      "no-battery": "It has no battery in use.",
+    });
   }
   const kind = String(form.get("kind") ?? "");
   const typed = (fieldText(form, "percent") ?? "").replace(",", ".").replace(/\s*%$/, "");

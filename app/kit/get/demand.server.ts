@@ -8,7 +8,7 @@ import { listed } from "#core/quantities/list.ts";
 import { URGENCIES } from "#core/release/words.ts";
 import { wayOf } from "#core/route/way.ts";
 import { policyOn } from "#core/unit/policy.ts";
-import { type OfferRow, offerRows } from "#db/kit/rows.ts";
+import { type OfferRow, offerRows } from "#db/kit/tool-rows.ts";
 import type { Tx } from "#db/pool.ts";
 import { openNeeds } from "#db/unit/board.ts";
 import { loadSituations } from "#db/unit/situation.ts";

@@ -1,5 +1,4 @@
 // A mode of a model: where its radios transmit and hear in it, how one gets in and out, what that erases.
-import { Link, redirect } from "react-router";
 import { shelveMode } from "#acts/mode/shelve-mode.ts";
 import { writeMode } from "#acts/mode/write-mode.ts";
 import { OUTSIDE } from "#core/modes/words.ts";
@@ -10,15 +9,16 @@ import { dossierHead, proceduresOf } from "#db/model/dossier.ts";
 import { revisionsOf } from "#db/model/models.ts";
 import { modesOf } from "#db/model/modes.ts";
 import { mustBeAllowed, notAllowed, notFound, readInClub } from "../../context.ts";
+import { boundsOf } from "../../forms/edit/bounds.server.ts";
+import { EditOne } from "../../forms/edit/edit-one.tsx";
 import { Field } from "../../forms/field.tsx";
-import { PostForm } from "../../forms/form.tsx";
 import { textsIn } from "../../forms/merge.server.ts";
 import { offlineForm } from "../../forms/offline.ts";
 import { performForm } from "../../forms/perform.server.ts";
-import { notWhole, refusal, saveForm } from "../../forms/save.server.ts";
+import { editOne } from "../../shared/edit/edit-one.server.ts";
 import { isHandedOut } from "../../shared/guarded.server.ts";
+import { besideField, isGone } from "../../shared/refusals.server.ts";
 import { Caution } from "../../ui/caution.tsx";
-import { Page } from "../../ui/page.tsx";
 import { mustHaveModel } from "../load-dossier.server.ts";
 import type { Route } from "./+types/mode";
 import { BANDWIDTH_WORD, modeValues, pairName, pairsOf, readMode, type Side } from "./mode-form.ts";
@@ -49,6 +49,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       values,
       pairs,
       known: mode !== undefined,
+      bounds: boundsOf(writeMode),
       revisions: revisions.map(({ name }) => name),
     };
   });
@@ -59,17 +60,20 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
-    const there = redirect(`/models/${model.id}#modes`);
     const load = async () => (await modesOf(tx, model.id)).find((one) => one.id === params.mode);
     const mode = await load();
     if (params.mode !== "new" && !mode) throw notFound("This mode");
-    if (mode && form.get("intent") === "shelve") {
-      const done = await performForm(shelveMode, who, form, { model: model.id, mode: mode.id });
-      return done.ok ? there : notWhole(form);
-    }
     const { parts, identity } = await dossierHead(tx, model.id);
     const known = { layout: identity.layout, parts, revisions: await revisionsOf(tx, model.id) };
-    const done = await saveForm(writeMode, who, form, {
+    return editOne(who, form, {
+      write: writeMode,
+      shelve: mode && (() => performForm(shelveMode, who, form, { model: model.id, mode: mode.id })),
+      there: `/models/${model.id}#modes`,
+      own: {
+        "no-mode": isGone("This mode"),
+        "no-revision": besideField("revisions", "This model has no such hardware revision."),
+        taken: besideField("name", "This model has a mode of that name already."),
+      },
       read: (sent) =>
         mapped(readMode(textsIn(sent), known), (fields) => ({ ...fields, model: model.id, mode: mode?.id })),
       drawn: async () => {
@@ -77,10 +81,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return now && modeValues(now, known.revisions);
       },
     });
-    if (done.ok) return there;
-    if (done.problem.kind === "taken")
-      return refusal({ form, errors: { name: "This model has a mode of that name already." } });
-    return done.problem.kind === "refused" ? refusal(done.problem.refused) : notWhole(form);
   });
 }
 
@@ -90,81 +90,67 @@ export default function ModePage({ loaderData, actionData }: Route.ComponentProp
   const { model, procedures, pairs } = loaderData;
   const way = [["", "nobody has written that down"] as const, ...procedures];
   return (
-    <Page title={`A mode of the ${model.name}`}>
-      <p className="mb-3">
-        <Link className="link" to={`/models/${model.id}#modes`}>
-          Back to the {model.name}
-        </Link>
-      </p>
-      <PostForm
-        lastResult={actionData}
-        submit="Save"
-        defaults={loaderData.values}
-        className="flex max-w-3xl flex-col gap-4"
-        also={
-          loaderData.known && (
-            <button type="submit" name="intent" value="shelve" className="link text-sm">
-              Shelve it
-            </button>
-          )
-        }
-      >
-        {(fields) => (
-          <>
-            <Field of={fields.name} label="What it is called" most={60} />
-            {(["transmit", "receive"] as const satisfies readonly Side[]).map((side) => (
-              <fieldset key={side}>
-                <legend className="font-semibold">
-                  {side === "transmit" ? "Transmits" : "Hears"}, in MHz; each from, and up to but not on
-                </legend>
-                <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2">
-                  {Array.from({ length: pairs[side] }, (_, i) => (
-                    <div key={pairName(side, "from", i)} className="grid grid-cols-2 gap-2">
-                      <Field of={fields[pairName(side, "from", i)]} label={`${i + 1}: from`} mono />
-                      <Field of={fields[pairName(side, "to", i)]} label="to" mono />
-                    </div>
-                  ))}
-                </div>
-              </fieldset>
-            ))}
-            <div className="grid gap-3 sm:grid-cols-2">
-              <Field of={fields.watts} label="Watts at most (may stay empty)" mono />
-              <Field of={fields.bandwidths} label="How wide it sends" options={BANDWIDTH_WORD} />
-              <Field
-                of={fields.outside}
-                label="With a channel outside it"
-                options={OUTSIDE.map((one) => [one, one === "refuses" ? "refuses" : "falls to a band edge"])}
-              />
-              <Field
-                of={fields.erases}
-                label="Switching to it erases"
-                options={ERASES.map((one) => [one, one])}
-              />
-              <Field of={fields.enter} label="How one gets in" options={way} />
-              <Field of={fields.leave} label="How one gets out" options={way} />
-            </div>
-            <Field of={fields.setting} label="How it is set in a tool, where it is" most={200} />
-            <Field of={fields.sign} label="What else tells it from the others" most={200} />
+    <EditOne
+      title={`A mode of the ${model.name}`}
+      back={{ to: `/models/${model.id}#modes`, says: `Back to the ${model.name}` }}
+      loaded={loaderData}
+      lastResult={actionData}
+      shelve="Shelve it"
+      width="max-w-3xl"
+    >
+      {(fields) => (
+        <>
+          <Field of={fields.name} label="What it is called" />
+          {(["transmit", "receive"] as const satisfies readonly Side[]).map((side) => (
+            <fieldset key={side}>
+              <legend className="font-semibold">
+                {side === "transmit" ? "Transmits" : "Hears"}, in MHz; each from, and up to but not on
+              </legend>
+              <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2">
+                {Array.from({ length: pairs[side] }, (_, i) => (
+                  <div key={pairName(side, "from", i)} className="grid grid-cols-2 gap-2">
+                    <Field of={fields[pairName(side, "from", i)]} label={`${i + 1}: from`} mono />
+                    <Field of={fields[pairName(side, "to", i)]} label="to" mono />
+                  </div>
+                ))}
+              </div>
+            </fieldset>
+          ))}
+          <div className="grid gap-3 sm:grid-cols-2">
+            <Field of={fields.watts} label="Watts at most (may stay empty)" mono />
+            <Field of={fields.bandwidths} label="How wide it sends" options={BANDWIDTH_WORD} />
             <Field
-              of={fields.fixed}
-              label="Fixed channels, where it transmits on these alone: one a line, such as 446.1, or 446.1, 2 W, or 446.1, listen only"
-              rows={3}
-              most={4000}
-              mono
+              of={fields.outside}
+              label="With a channel outside it"
+              options={OUTSIDE.map((one) => [one, one === "refuses" ? "refuses" : "falls to a band edge"])}
             />
-            <FirmwareFields of={(name) => fields[name]} parts={loaderData.parts} />
-            {loaderData.revisions.length > 0 && (
-              <Field
-                of={fields.revisions}
-                label={`Only for hardware (${listed(loaderData.revisions, 9)}; empty: all)`}
-                most={2000}
-              />
-            )}
-            <SourceFields of={(name) => fields[name]} />
-            <Caution of="unlocking" />
-          </>
-        )}
-      </PostForm>
-    </Page>
+            <Field
+              of={fields.erases}
+              label="Switching to it erases"
+              options={ERASES.map((one) => [one, one])}
+            />
+            <Field of={fields.enter} label="How one gets in" options={way} />
+            <Field of={fields.leave} label="How one gets out" options={way} />
+          </div>
+          <Field of={fields.setting} label="How it is set in a tool, where it is" />
+          <Field of={fields.sign} label="What else tells it from the others" />
+          <Field
+            of={fields.fixed}
+            label="Fixed channels, where it transmits on these alone: one a line, such as 446.1, or 446.1, 2 W, or 446.1, listen only"
+            rows={3}
+            mono
+          />
+          <FirmwareFields of={(name) => fields[name]} parts={loaderData.parts} />
+          {loaderData.revisions.length > 0 && (
+            <Field
+              of={fields.revisions}
+              label={`Only for hardware (${listed(loaderData.revisions, 9)}; empty: all)`}
+            />
+          )}
+          <SourceFields of={(name) => fields[name]} />
+          <Caution of="unlocking" />
+        </>
+      )}
+    </EditOne>
   );
 }

@@ -13,9 +13,9 @@ import { Field } from "../../forms/field.tsx";
 import { PostForm } from "../../forms/form.tsx";
 import { textsIn } from "../../forms/merge.server.ts";
 import { offlineForm } from "../../forms/offline.ts";
-import { NOT_WHOLE } from "../../forms/perform.server.ts";
-import { refusal, saveForm } from "../../forms/save.server.ts";
+import { saveForm } from "../../forms/save.server.ts";
 import { shownTo } from "../../shared/guarded.server.ts";
+import { besideField, isGone, refuseForm } from "../../shared/refusals.server.ts";
 import { Page } from "../../ui/page.tsx";
 import { EFFECT_WORD, PURPOSE_WORD } from "../../ui/words/step.ts";
 import { modelIdOf, mustHaveModel } from "../load-dossier.server.ts";
@@ -72,9 +72,12 @@ export async function action({ context, params, request }: Route.ActionArgs) {
     });
     if (done.ok) return redirect(`/models/${model.id}/procedures/${done.value.procedure}`);
     const { problem } = done;
-    if (problem.kind === "refused") return refusal(problem.refused);
     const many = problem.kind === "input" && problem.issues.some((issue) => issue.field === "steps");
-    return refusal({ form, errors: { steps: many ? "At most 100 steps." : NOT_WHOLE } });
+    return refuseForm(form, problem, {
+      "no-procedure": isGone("This procedure"),
+      "no-revision": besideField("revisions", "This model has no such hardware revision."),
+      ...(many && { input: besideField("steps", "At most 100 steps.") }),
+    });
   });
 }
 

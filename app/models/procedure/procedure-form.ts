@@ -3,6 +3,7 @@ import { z } from "zod";
 import type { Layout } from "#core/dossier/layout.ts";
 import { EFFECTS, PURPOSES, readSteps } from "#core/dossier/procedure.ts";
 import { stepText } from "#core/dossier/step.ts";
+import { mustFind } from "#core/quantities/must.ts";
 import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS } from "#core/quantities/source.ts";
 import { parseRange, rangeText } from "#core/version/range.ts";
@@ -144,9 +145,7 @@ export const procedureValues = (row: ProcedureRow, revisions: readonly RevisionR
   title: row.title,
   effect: row.effect,
   steps: row.steps.map(stepText).join("\n"),
-  revisions: (row.hardware_revisions ?? [])
-    .map((id) => revisions.find((r) => r.id === id)?.name ?? "")
-    .join(", "),
+  revisions: (row.hardware_revisions ?? []).map((id) => mustFind(revisions, id).name).join(", "),
   minutes: String(row.minutes),
 });
 

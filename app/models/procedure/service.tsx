@@ -1,5 +1,4 @@
 // An item of a service menu, or a region code, of a model: what it means, what is usual, what is never touched; what a wrong code looks like.
-import { Link, redirect } from "react-router";
 import { z } from "zod";
 import { shelveServiceItem } from "#acts/model/shelve-service-item.ts";
 import { itemStands, writeServiceItem } from "#acts/model/write-service-item.ts";
@@ -8,14 +7,15 @@ import { bad, good, type Result } from "#core/quantities/result.ts";
 import { SOURCE_KINDS } from "#core/quantities/source.ts";
 import { type ItemKind, type ItemRow, serviceItems } from "#db/model/service.ts";
 import { mustBeAllowed, notAllowed, notFound, readInClub } from "../../context.ts";
+import { boundsOf } from "../../forms/edit/bounds.server.ts";
+import { EditOne } from "../../forms/edit/edit-one.tsx";
 import { Field } from "../../forms/field.tsx";
-import { PostForm } from "../../forms/form.tsx";
 import { textsIn } from "../../forms/merge.server.ts";
 import { offlineForm } from "../../forms/offline.ts";
 import { performForm } from "../../forms/perform.server.ts";
-import { notWhole, refusal, saveForm } from "../../forms/save.server.ts";
+import { editOne } from "../../shared/edit/edit-one.server.ts";
 import { isHandedOut } from "../../shared/guarded.server.ts";
-import { Page } from "../../ui/page.tsx";
+import { besideField, isGone } from "../../shared/refusals.server.ts";
 import { mustHaveModel } from "../load-dossier.server.ts";
 import type { Route } from "./+types/service";
 import type { Errors, Values } from "./procedure-form.ts";
@@ -54,7 +54,13 @@ export async function loader({ context, params, request }: Route.LoaderArgs) {
     if (item && !(await isHandedOut(who, { model: model.id, service: "menu" })))
       throw notAllowed("see-unlocking");
     const values: Values = item ? valuesOf(item) : { sourceKind: "bench" };
-    return { model, kind: item?.kind ?? kindIn(request), known: item !== undefined, values };
+    return {
+      model,
+      kind: item?.kind ?? kindIn(request),
+      known: item !== undefined,
+      values,
+      bounds: boundsOf(writeServiceItem),
+    };
   });
 }
 
@@ -63,16 +69,18 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   const form = await request.formData();
   return readInClub(context, async (tx, who) => {
     const model = await mustHaveModel(tx, params.model);
-    const there = redirect(`/models/${model.id}?guarded=shown#service`);
     const load = async () => (await serviceItems(tx, model.id)).find((one) => one.id === params.item);
     const item = await load();
     if (params.item !== "new" && !item) throw notFound("This item");
-    if (item && form.get("intent") === "shelve") {
-      const done = await performForm(shelveServiceItem, who, form, { model: model.id, item: item.id });
-      return done.ok ? there : notWhole(form);
-    }
     const kind = item?.kind ?? kindIn(request);
-    const done = await saveForm(writeServiceItem, who, form, {
+    return editOne(who, form, {
+      write: writeServiceItem,
+      shelve: item && (() => performForm(shelveServiceItem, who, form, { model: model.id, item: item.id })),
+      there: `/models/${model.id}?guarded=shown#service`,
+      own: {
+        "no-item": isGone("This item"),
+        taken: besideField("name", "This model has one of that name already."),
+      },
       read: (sent) => {
         const fields = read(kind, textsIn(sent));
         return fields.ok ? good({ ...fields.value, model: model.id, item: item?.id }) : fields;
@@ -82,10 +90,6 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return now && valuesOf(now);
       },
     });
-    if (done.ok) return there;
-    if (done.problem.kind === "taken")
-      return refusal({ form, errors: { name: "This model has one of that name already." } });
-    return done.problem.kind === "refused" ? refusal(done.problem.refused) : notWhole(form);
   });
 }
 
@@ -94,61 +98,36 @@ export const clientAction = offlineForm;
 export default function ServiceItem({ loaderData, actionData }: Route.ComponentProps) {
   const { model, kind } = loaderData;
   return (
-    <Page
+    <EditOne
       title={kind === "code" ? `A code of the ${model.name}` : `A service setting of the ${model.name}`}
       says={kind === "code" ? "that radio and tool must agree on" : "an item of its hidden menu"}
+      back={{ to: `/models/${model.id}#service`, says: `Back to the ${model.name}` }}
+      loaded={loaderData}
+      lastResult={actionData}
+      shelve="Shelve it"
     >
-      <p className="mb-3">
-        <Link className="link" to={`/models/${model.id}#service`}>
-          Back to the {model.name}
-        </Link>
-      </p>
-      <PostForm
-        lastResult={actionData}
-        submit="Save"
-        defaults={loaderData.values}
-        className="flex max-w-2xl flex-col gap-3"
-        also={
-          loaderData.known && (
-            <button type="submit" name="intent" value="shelve" className="link text-sm">
-              Shelve it
-            </button>
-          )
-        }
-      >
-        {(fields) => (
-          <>
-            {kind === "setting" ? (
-              <>
-                <Field of={fields.name} label="What the menu calls it" most={60} mono />
-                <Field of={fields.where} label="Where it is found" most={200} />
-                <Field of={fields.meaning} label="What it does" rows={2} most={500} />
-                <Field of={fields.usual} label="Usual value (empty: nobody knows)" most={60} mono />
-                <Field
-                  of={fields.never}
-                  label="Never to be touched, because (empty: it may be)"
-                  rows={2}
-                  most={300}
-                />
-              </>
-            ) : (
-              <>
-                <Field of={fields.name} label="The code, as it stands on the radio" most={40} mono />
-                <Field of={fields.meaning} label="What it means" rows={2} most={300} />
-                <Field of={fields.tool} label="How a tool is set for it" most={200} />
-                <Field
-                  of={fields.symptom}
-                  label="What one sees when the tool is set for another"
-                  rows={2}
-                  most={300}
-                />
-                <Field of={fields.cure} label="What helps then" rows={2} most={500} />
-              </>
-            )}
-            <SourceFields of={(name) => fields[name]} />
-          </>
-        )}
-      </PostForm>
-    </Page>
+      {(fields) => (
+        <>
+          {kind === "setting" ? (
+            <>
+              <Field of={fields.name} label="What the menu calls it" mono />
+              <Field of={fields.where} label="Where it is found" />
+              <Field of={fields.meaning} label="What it does" rows={2} />
+              <Field of={fields.usual} label="Usual value (empty: nobody knows)" mono />
+              <Field of={fields.never} label="Never to be touched, because (empty: it may be)" rows={2} />
+            </>
+          ) : (
+            <>
+              <Field of={fields.name} label="The code, as it stands on the radio" mono />
+              <Field of={fields.meaning} label="What it means" rows={2} />
+              <Field of={fields.tool} label="How a tool is set for it" />
+              <Field of={fields.symptom} label="What one sees when the tool is set for another" rows={2} />
+              <Field of={fields.cure} label="What helps then" rows={2} />
+            </>
+          )}
+          <SourceFields of={(name) => fields[name]} />
+        </>
+      )}
+    </EditOne>
   );
 }

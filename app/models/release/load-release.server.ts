@@ -10,6 +10,7 @@ import {
 } from "#acts/model/write-release.ts";
 import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
 import type { PlainDate } from "#core/quantities/date.ts";
+import { mustFind } from "#core/quantities/must.ts";
 import { mapped } from "#core/quantities/result.ts";
 import type { Catalogue } from "#core/release/catalogue.ts";
 import { newReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
@@ -30,7 +31,7 @@ import { touchedBy } from "../../shared/load-touched.server.ts";
 import { sayContradiction } from "../../ui/words/unit/contradiction.ts";
 
 const nameIn = (revisions: readonly { id: string; name: string }[]) => (id: string) =>
-  revisions.find((r) => r.id === id)?.name ?? "";
+  mustFind(revisions, id).name;
 
 const isId = (text: string) => /^\d{1,18}$/.test(text);
 

@@ -7,7 +7,8 @@ import { mustBeAllowed, readInClub } from "../../context.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import { offlineOnly, useSent } from "../../forms/offline.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
+import { performForm } from "../../forms/perform.server.ts";
+import { refusalOf } from "../../shared/refusals.server.ts";
 import { Page } from "../../ui/page.tsx";
 import { Said } from "../../ui/said.tsx";
 import { counted } from "../../ui/words/count.ts";
@@ -106,12 +107,12 @@ export async function action({ context, params, request }: Route.ActionArgs) {
           wrong: [[at, { [first?.field ?? "version"]: says }]],
         });
       }
-      case "input":
-        return again(400, { trouble: firstIssue(problem) });
-      case "no-key":
-        return again(400, { trouble: NOT_WHOLE });
-      default:
-        return again(409, { trouble: "This model has no such part any more: nothing was written down." });
+      default: {
+        const { status, says } = refusalOf(problem, {
+          "other-file": "A file is not the one whose hash was noted.",
+        });
+        return again(status, { trouble: says });
+      }
     }
   });
 }

@@ -4,7 +4,8 @@ import { strikeTry } from "#acts/kit/strike-try.ts";
 import { triesWith } from "#db/kit/kit.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../../context.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
+import { performForm } from "../../forms/perform.server.ts";
+import { refusalOf } from "../refusals.server.ts";
 
 /** Notes a try with what it was tried on as that stands now. */
 export async function noteTry(who: SignedIn, unit: string | null, form: FormData) {
@@ -20,16 +21,8 @@ export async function noteTry(who: SignedIn, unit: string | null, form: FormData
       says: worked === "yes" ? `Noted: it worked with ${what}.` : `Noted: it failed with ${what}.`,
     };
   }
-  const { problem } = done;
-  return {
-    ok: false,
-    says:
-      problem.kind === "not-in-kit"
-        ? "What was tried is not in the kit any more."
-        : problem.kind === "no-unit"
-          ? "That radio is not in the cabinet."
-          : NOT_WHOLE,
-  };
+  const { says } = refusalOf(done.problem, { "not-in-kit": "What was tried is not in the kit any more." });
+  return { ok: false, says };
 }
 
 const SHOWN = 12;
@@ -57,6 +50,5 @@ export async function triesOf(tx: Tx, kind: string, id: string) {
 export async function strike(who: SignedIn, what: string, form: FormData): Promise<string | undefined> {
   const done = await performForm(strikeTry, who, form, { with: what });
   if (done.ok) return undefined;
-  if (done.problem.kind === "struck") return "That try is struck already.";
-  return done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE;
+  return refusalOf(done.problem, { struck: "That try is struck already." }).says;
 }

@@ -85,10 +85,7 @@ export function Look({ looked }: { readonly looked: Looked }) {
             {looked.oddCount > looked.odd.length && <li>and {looked.oddCount - looked.odd.length} more</li>}
           </ul>
         )}
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and keys must reach it */}
-        <section className="sheet max-h-96 overflow-auto" aria-label="As they were read" tabIndex={0}>
-          <Rows channels={looked.first} />
-        </section>
+        <Rows label="As they were read" channels={looked.first} />
         {looked.count > looked.first.length && (
           <p className="text-sm text-quiet">
             The first {looked.first.length} of {looked.count} are shown.

@@ -20,10 +20,10 @@ import { codeplugById } from "#db/codeplug/codeplugs.ts";
 import { mappings } from "#db/codeplug/mappings.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../../context.ts";
-import { firstIssue, NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
+import { NOT_WHOLE, performForm } from "../../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";
 import { beginByForm } from "../../shared/begin-run.server.ts";
-import { answerProblem, answerRefusal } from "../../shared/refusals.server.ts";
+import { answerProblem, answerRefusal, refusalOf } from "../../shared/refusals.server.ts";
 
 const LARGEST = 2 * 1024 * 1024;
 /** So many cells that are odd are told of before channels are kept. */
@@ -140,13 +140,8 @@ export async function actOnChannels(
       intent,
       says: dialect === "" ? "Kept." : `Kept, and its dialect as ${dialect}.`,
     });
-  if (done.problem.kind === "shelved")
-    return refused(409, `${unit.tag} is shelved; recover it first.`, looked);
-  return refused(
-    400,
-    done.problem.kind === "input" ? firstIssue(done.problem, NOT_WHOLE) : NOT_WHOLE,
-    looked,
-  );
+  const { status, says } = refusalOf(done.problem, {}, { tag: unit.tag });
+  return refused(status, says, looked);
 }
 
 async function mendByForm(
@@ -157,13 +152,8 @@ async function mendByForm(
   const done = await performForm(mendCodeplug, who, form, { unit: unit.id });
   if (done.ok)
     throw redirect(`/units/${encodeURIComponent(unit.tag)}/channels?of=${done.value.answer.codeplug}`);
-  const says =
-    done.problem.kind === "nothing"
-      ? "That changes nothing."
-      : done.problem.kind === "shelved"
-        ? `${unit.tag} is shelved; recover it first.`
-        : "That table is not known any more.";
-  return answer(409, { ok: false, intent: "mend", says });
+  const own = { nothing: "That changes nothing.", "no-codeplug": "That table is not known any more." };
+  return answerProblem("mend", form, done.problem, own, { tag: unit.tag });
 }
 
 async function mergeByForm(

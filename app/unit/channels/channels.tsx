@@ -181,8 +181,8 @@ function List({ data }: { readonly data: Data }) {
     <details>
       <summary className="cursor-pointer font-semibold">All {count} of them</summary>
       <TakeTable kind="codeplug" of={shown?.id} dialects={mappings} />
-      <div className="sheet mt-2 overflow-x-auto">
-        <Rows channels={channels} />
+      <div className="mt-2">
+        <Rows label="Its channels" channels={channels} />
       </div>
       {count > channels.length && (
         <p className="text-sm text-quiet">The first {channels.length} are shown.</p>

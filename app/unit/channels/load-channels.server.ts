@@ -12,8 +12,8 @@ import type { Tx } from "#db/pool.ts";
 import { backupsOf } from "#db/run/backups.ts";
 import { leadToTag, loadUnit } from "../../shared/load-unit.server.ts";
 
-/** So many channels are listed; what is wrong is listed whole. */
-const MOST = 500;
+/** So many channels are listed, which is as many as any radio has; what is wrong is listed whole. */
+const MOST = 4000;
 /** So many revisions and backups are told of. */
 const MOST_LINE = 60;
 

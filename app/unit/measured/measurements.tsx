@@ -20,10 +20,8 @@ import { type ActAnswer, answer, answerWrong } from "../../shared/act-answer.ser
 import { leadToTag, loadUnit } from "../../shared/load-unit.server.ts";
 import { answerProblem } from "../../shared/refusals.server.ts";
 import { following, useClub, useMay } from "../../ui/club.ts";
-import { Go } from "../../ui/go.tsx";
 import { chartFrom } from "../../ui/later.tsx";
-import { Page } from "../../ui/page.tsx";
-import { Said } from "../../ui/said.tsx";
+import { Noted } from "../../ui/noted.tsx";
 import { Wide } from "../../ui/wide.tsx";
 import { readMhz, sayHertz } from "../../ui/words/frequency.ts";
 import { isAmiss, sayMeasured, sayPpm, sayPpmRange, sayVerdict, tenths } from "../../ui/words/measured.ts";
@@ -136,7 +134,7 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
   const refused = said?.ok === false && said.intent === "strike" ? said.kept : undefined;
   const points = measured.filter(({ kind, struck }) => kind === "power" && struck === null);
   return (
-    <Page
+    <Noted
       title={sayMeasured(loaderData.trend, loaderData.off)}
       says={[
         `${unit.tag}, ${unit.model}`,
@@ -145,89 +143,84 @@ export default function Measurements({ loaderData }: Route.ComponentProps) {
       ]
         .filter(Boolean)
         .join("; ")}
-    >
-      <p className="mb-3">
-        <Go to={`/units/${encodeURIComponent(unit.tag)}`} className="link">
-          Back to {unit.tag}
-        </Go>
-      </p>
-      {said && <Said answer={said} />}
-      <div className="grid gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
-        <div className="flex min-w-0 flex-col gap-5">
-          {points.length > 1 && <PowerChart points={points} rated={rated} />}
-          {measured.length === 0 && (
-            <p className="doubt p-5 text-lg">
-              Nothing has been measured yet. From five measurements on it is told whether it gets weaker.
-            </p>
-          )}
-          {measured.length > 0 && (
-            <Wide label="What was measured">
-              <table className="table table-sm">
-                <thead>
-                  <tr>
-                    <th>When</th>
-                    <th className="text-right">Shown</th>
-                    <th>Verdict</th>
-                    <th>May be</th>
-                    <th>With, at</th>
-                    <th>
-                      <span className="sr-only">Strike it</span>
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {measured.map((one) => (
-                    <tr key={one.id} className={one.struck === null ? "" : "text-quiet line-through"}>
-                      <td className="whitespace-nowrap">
-                        {sayDate(one.day, locale, today)}
-                        <span className="block text-quiet">{one.by}</span>
-                      </td>
-                      <td className="text-right whitespace-nowrap">
-                        {one.value} {MEASURED_KINDS[one.kind].unit}
-                        {one.ppm && <span className="block text-quiet">{sayPpm(one.ppm.shown)}</span>}
-                      </td>
-                      <td className={`min-w-32 ${isAmiss(one) ? "text-rust" : ""}`}>{sayVerdict(one)}</td>
-                      <td className="whitespace-nowrap">
-                        {one.interval
-                          ? `${tenths(one.interval.low)} to ${tenths(one.interval.high)} ${MEASURED_KINDS[one.kind].unit}`
-                          : "nobody knows"}
-                        {one.ppm?.within && (
-                          <span className="block text-quiet">{sayPpmRange(one.ppm.within)}</span>
-                        )}
-                      </td>
-                      <td className="text-quiet">
-                        {[
-                          one.meter,
-                          one.frequency && sayHertz(one.frequency),
-                          one.supply && `${one.supply} V`,
-                          one.note,
-                          one.struck && `struck: ${one.struck}`,
-                        ]
-                          .filter(Boolean)
-                          .join(", ")}
-                      </td>
-                      <td className="whitespace-nowrap">
-                        {mayStrike && one.struck === null && (
-                          <Strike
-                            name="measurement"
-                            id={one.id}
-                            label="Why it is wrong"
-                            hint="why it is wrong"
-                            why={refused?.measurement === one.id ? refused.why : undefined}
-                          />
-                        )}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </Wide>
-          )}
-        </div>
-        {mayWork && !unit.shelved && (
+      links={[{ to: `/units/${encodeURIComponent(unit.tag)}`, says: `Back to ${unit.tag}` }]}
+      said={said}
+      empty={
+        measured.length === 0
+          ? "Nothing has been measured yet. From five measurements on it is told whether it gets weaker."
+          : undefined
+      }
+      form={
+        mayWork &&
+        !unit.shelved && (
           <NoteForm meters={loaderData.meters} kept={said?.ok === false ? said.kept : undefined} />
-        )}
-      </div>
-    </Page>
+        )
+      }
+    >
+      {points.length > 1 && <PowerChart points={points} rated={rated} />}
+      {measured.length > 0 && (
+        <Wide label="What was measured">
+          <table className="table table-sm">
+            <thead>
+              <tr>
+                <th>When</th>
+                <th className="text-right">Shown</th>
+                <th>Verdict</th>
+                <th>May be</th>
+                <th>With, at</th>
+                <th>
+                  <span className="sr-only">Strike it</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {measured.map((one) => (
+                <tr key={one.id} className={one.struck === null ? "" : "text-quiet line-through"}>
+                  <td className="whitespace-nowrap">
+                    {sayDate(one.day, locale, today)}
+                    <span className="block text-quiet">{one.by}</span>
+                  </td>
+                  <td className="text-right whitespace-nowrap">
+                    {one.value} {MEASURED_KINDS[one.kind].unit}
+                    {one.ppm && <span className="block text-quiet">{sayPpm(one.ppm.shown)}</span>}
+                  </td>
+                  <td className={`min-w-32 ${isAmiss(one) ? "text-rust" : ""}`}>{sayVerdict(one)}</td>
+                  <td className="whitespace-nowrap">
+                    {one.interval
+                      ? `${tenths(one.interval.low)} to ${tenths(one.interval.high)} ${MEASURED_KINDS[one.kind].unit}`
+                      : "nobody knows"}
+                    {one.ppm?.within && (
+                      <span className="block text-quiet">{sayPpmRange(one.ppm.within)}</span>
+                    )}
+                  </td>
+                  <td className="text-quiet">
+                    {[
+                      one.meter,
+                      one.frequency && sayHertz(one.frequency),
+                      one.supply && `${one.supply} V`,
+                      one.note,
+                      one.struck && `struck: ${one.struck}`,
+                    ]
+                      .filter(Boolean)
+                      .join(", ")}
+                  </td>
+                  <td className="whitespace-nowrap">
+                    {mayStrike && one.struck === null && (
+                      <Strike
+                        name="measurement"
+                        id={one.id}
+                        label="Why it is wrong"
+                        hint="why it is wrong"
+                        why={refused?.measurement === one.id ? refused.why : undefined}
+                      />
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Wide>
+      )}
+    </Noted>
   );
 }

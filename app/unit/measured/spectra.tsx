@@ -10,9 +10,7 @@ import { offlineSaid } from "../../forms/offline.ts";
 import { Strike } from "../../forms/strike.tsx";
 import { leadToTag, loadUnit } from "../../shared/load-unit.server.ts";
 import { following, useClub, useMay } from "../../ui/club.ts";
-import { Go } from "../../ui/go.tsx";
-import { Page } from "../../ui/page.tsx";
-import { Said } from "../../ui/said.tsx";
+import { Noted } from "../../ui/noted.tsx";
 import { Wide } from "../../ui/wide.tsx";
 import { sayHertz } from "../../ui/words/frequency.ts";
 import { sayDate } from "../../ui/words/time.ts";
@@ -111,30 +109,23 @@ export default function Spectra({ loaderData }: Route.ComponentProps) {
   const mayWork = useMay("work-at-bench");
   const newest = spectra.find(({ struck }) => struck === null);
   return (
-    <Page title={`Harmonics of ${unit.tag}`} says={unit.model}>
-      <p className="mb-3 flex flex-wrap gap-4">
-        <Go to={`/units/${encodeURIComponent(unit.tag)}`} className="link">
-          Back to {unit.tag}
-        </Go>
-        <Go to={`/units/${encodeURIComponent(unit.tag)}/measured`} className="link">
-          What else was measured
-        </Go>
-        <Go to="/club/limits" className="link">
-          Our limits
-        </Go>
-      </p>
-      {said?.says && <Said answer={said} />}
-      <div className="grid gap-5 lg:grid-cols-[minmax(0,1fr)_22rem]">
-        <div className="flex min-w-0 flex-col gap-5">
-          {!newest && <p className="doubt w-fit p-5 text-lg">No spectrum has been taken of it yet.</p>}
-          {said?.found && <Looked found={said.found} />}
-          {spectra.map((one) => (
-            <Spectrum key={one.id} one={one} refused={refused} />
-          ))}
-        </div>
-        {mayWork && !unit.gone && <Note data={loaderData} kept={said?.kept} found={said?.found} />}
-      </div>
-    </Page>
+    <Noted
+      title={`Harmonics of ${unit.tag}`}
+      says={unit.model}
+      links={[
+        { to: `/units/${encodeURIComponent(unit.tag)}`, says: `Back to ${unit.tag}` },
+        { to: `/units/${encodeURIComponent(unit.tag)}/measured`, says: "What else was measured" },
+        { to: "/club/limits", says: "Our limits" },
+      ]}
+      said={said}
+      empty={newest ? undefined : "No spectrum has been taken of it yet."}
+      form={mayWork && !unit.gone && <Note data={loaderData} kept={said?.kept} found={said?.found} />}
+    >
+      {said?.found && <Looked found={said.found} />}
+      {spectra.map((one) => (
+        <Spectrum key={one.id} one={one} refused={refused} />
+      ))}
+    </Noted>
   );
 }
 

@@ -1,11 +1,12 @@
 // Channels out of a table of whichever dialect: what each column means is guessed or told, and no cell is dropped silently.
-import { type FrequencyUnit, frequencyIn, numberIn, unitIn, unitOfColumn } from "../../import/numbers.ts";
+import { type FrequencyUnit, frequencyIn, numberIn, unitOfColumn } from "../../import/numbers.ts";
 import { type Delimiter, readTable, type TableProblem } from "../../import/table.ts";
 import { bad, good, type Result } from "../../quantities/result.ts";
 import { type DecimalSign, findDecimalSign } from "../../quantities/signs.ts";
 import type { CodeplugChannel, Tone } from "../channel.ts";
 import { readTone } from "../tone.ts";
-import { type ChannelMeaning, guessColumns, KINDS, type TableColumn, WIDTHS } from "./columns.ts";
+import { DIRECTIONS, offsetIn, widthIn, yesNo } from "./channel-cells.ts";
+import { type ChannelMeaning, guessColumns, KINDS, type TableColumn } from "./columns.ts";
 
 export const MOST_CHANNELS = 5000;
 /** Signs of a name that are kept. */
@@ -50,42 +51,6 @@ export type ChannelProblem =
   | { readonly kind: "too-many"; readonly most: number };
 
 const NO_TRANSMIT = /^(?:off|none|no|rx only|receive only|inhibit|-+)$/i;
-const DIRECTIONS: Readonly<Record<string, number>> = {
-  "+": 1,
-  plus: 1,
-  up: 1,
-  "-": -1,
-  "−": -1,
-  minus: -1,
-  down: -1,
-  "": 0,
-  "0": 0,
-  off: 0,
-  simplex: 0,
-  none: 0,
-};
-const YES = /^(?:y|yes|on|true|1|x|add|✓)$/i;
-const NO = /^(?:n|no|off|false|0|-|)$/i;
-
-/** A width in hertz: a word, kilohertz, or hertz told by size; undefined for what is none. */
-function widthIn(cell: string, sign: DecimalSign): number | undefined {
-  const word = WIDTHS[cell.trim().toLowerCase()];
-  if (word !== undefined) return word;
-  const number = numberIn(cell, sign);
-  if (number === undefined || number <= 0) return undefined;
-  const unit = unitIn(cell);
-  return Math.round(unit === "Hz" || (unit === undefined && number >= 1000) ? number : number * 1000);
-}
-
-/** An offset in hertz with its sign; megahertz, kilohertz or hertz by its unit, else by its size. */
-function offsetIn(cell: string, head: string, sign: DecimalSign): number | undefined {
-  const number = numberIn(cell, sign);
-  if (number === undefined) return undefined;
-  const size = Math.abs(number);
-  const unit = unitIn(cell) ?? unitIn(head) ?? (size < 100 ? "MHz" : size < 100_000 ? "kHz" : "Hz");
-  return Math.round(number * { Hz: 1, kHz: 1e3, MHz: 1e6, GHz: 1e9 }[unit]);
-}
-
 export type AskedTable = {
   /** What a person said each column means. */
   readonly columns?: readonly ChannelMeaning[];
@@ -277,9 +242,6 @@ function channelOf(row: Row, receive: number, before: number): Omit<CodeplugChan
     ...(digital && identity !== undefined && { identity }),
   };
 }
-
-const yesNo = (text: string): boolean | undefined =>
-  YES.test(text) ? true : NO.test(text) ? false : undefined;
 
 /** Where a channel transmits: as it says, else by its offset, else where it receives; undefined: it only receives, or that cannot be read. */
 function transmitOf(receive: number, { cell, miss, unit, sign, head, isSigned }: Row): number | undefined {

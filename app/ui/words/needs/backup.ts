@@ -1,3 +1,4 @@
+// The words for a need of kind backup.
 import type { WordsOfNeed } from "./kind.ts";
 
 export const backup: WordsOfNeed<"backup"> = {

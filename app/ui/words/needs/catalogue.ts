@@ -1,3 +1,4 @@
+// The words for a need of kind catalogue.
 import type { WordsOfNeed } from "./kind.ts";
 
 const MARK = "border-brass bg-plate";

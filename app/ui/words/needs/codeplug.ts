@@ -1,3 +1,4 @@
+// The words for a need of kind codeplug.
 import type { WordsOfNeed } from "./kind.ts";
 
 const CARRIES = {

@@ -1,3 +1,4 @@
+// The words for a need of kind firmware.
 import type { WordsOfNeed } from "./kind.ts";
 
 export const firmware: WordsOfNeed<"firmware"> = {

@@ -1,3 +1,4 @@
+// The words for a need of kind identity.
 import type { WordsOfNeed } from "./kind.ts";
 
 const WHAT = { digital: "digital ID", call: "call sign" } as const;

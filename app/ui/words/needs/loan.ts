@@ -1,3 +1,4 @@
+// The words for a need of kind loan.
 import type { WordsOfNeed } from "./kind.ts";
 
 export const loan: WordsOfNeed<"loan"> = {

@@ -1,3 +1,4 @@
+// The words for a need of kind measurement.
 import { counted } from "../count.ts";
 import type { WordsOfNeed } from "./kind.ts";
 

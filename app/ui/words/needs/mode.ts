@@ -1,3 +1,4 @@
+// The words for a need of kind mode.
 import { sayHertz, sayWidth } from "../frequency.ts";
 import type { WordsOfNeed } from "./kind.ts";
 

@@ -1,3 +1,4 @@
+// The words for a need of kind pairing.
 import { clip } from "../unit/standing.ts";
 import type { WordsOfNeed } from "./kind.ts";
 

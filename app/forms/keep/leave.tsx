@@ -1,7 +1,7 @@
 // Who leaves a form that was changed and not saved is asked first.
 import { useLayoutEffect } from "react";
 import { useBlocker, useLocation } from "react-router";
-import { Dialogue } from "../ui/dialogue.tsx";
+import { Dialogue } from "../../ui/dialogue.tsx";
 import { changedIn, forgetSaved, SETTLED } from "./keep.ts";
 
 /** Whether the page holds a form with something in it that is not saved. */

@@ -2,15 +2,17 @@
 import fc from "fast-check";
 import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { bringUpToDate } from "#acts/needs/bring-up-to-date.ts";
+import { recompute } from "#acts/needs/recompute.ts";
 import { plain } from "#core/quantities/date.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { PLAIN_POLICY } from "#core/unit/policy.ts";
-import { type Actor, withClub } from "../pool.ts";
-import * as seed from "../seed.ts";
-import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "../testing.ts";
-import { recompute } from "./needs.ts";
-import { addUnit } from "./units.ts";
-import { bringUpToDate, doWork, openWork, startWorking } from "./work.ts";
+import { type Actor, withClub } from "#db/pool.ts";
+import * as seed from "#db/seed.ts";
+import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "#db/testing.ts";
+import { addUnit } from "#db/unit/units.ts";
+import { openWork } from "#db/unit/work.ts";
+import { doWork, startWorking } from "./needs.ts";
 
 const UNITS = 23;
 let database: TestDatabase;

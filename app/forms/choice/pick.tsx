@@ -2,10 +2,10 @@
 import type { FieldMetadata } from "@conform-to/react";
 import type { ShouldRevalidateFunctionArgs } from "react-router";
 import type { Permission } from "#core/club/acts.ts";
-import { useMay } from "../ui/club.ts";
-import type { Options } from "./baseline.tsx";
-import { Field, Labelled } from "./field.tsx";
-import { useSent } from "./form.tsx";
+import { useMay } from "../../ui/club.ts";
+import type { Options } from "../baseline.tsx";
+import { Field, Labelled } from "../field.tsx";
+import { useSent } from "../form.tsx";
 
 export type Makes = "model" | "place" | "group" | "connector" | "person";
 

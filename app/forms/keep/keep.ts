@@ -1,9 +1,8 @@
 // What is typed into a form and not saved is kept in this tab: Back and Forward, or a page that was left by mistake, lose nothing.
-
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { useLocation, useRouteLoaderData } from "react-router";
-import { FRAME, type FrameData } from "../ui/club.ts";
-import { BASELINE } from "./baseline.tsx";
+import { FRAME, type FrameData } from "../../ui/club.ts";
+import { BASELINE } from "../baseline.tsx";
 
 type Control = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 /** By name: what is typed, and what stood there when it was. */

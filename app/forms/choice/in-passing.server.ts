@@ -11,11 +11,11 @@ import { people } from "#db/club/people.ts";
 import { loadKnown } from "#db/kit/values.ts";
 import { modelsToPick } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
-import type { SignedIn } from "../context.ts";
-import { KEY } from "./form-key.tsx";
-import { performForm } from "./perform.server.ts";
+import type { SignedIn } from "../../context.ts";
+import { KEY } from "../form-key.tsx";
+import { performForm } from "../perform.server.ts";
+import type { Errors } from "../save.server.ts";
 import { type Makes, newNameOf } from "./pick.tsx";
-import type { Errors } from "./save.server.ts";
 
 /** A name however it is written: blanks and the case of letters tell nothing apart. */
 export const inCase = (name: string): string => name.trim().replace(/\s+/g, " ").toLowerCase();

@@ -1,0 +1,15 @@
+// What must be there: where it is not, that is a defect of ours, and never an empty word.
+
+/** What a map has for a key. Throws where it has nothing. */
+export function mustGet<Key, Value>(map: ReadonlyMap<Key, Value>, key: Key): Value {
+  const value = map.get(key);
+  if (value === undefined) throw new TypeError(`nothing is known by ${String(key)}`);
+  return value;
+}
+
+/** The one of a list that has this id. Throws where none has. */
+export function mustFind<One extends { readonly id: string }>(list: readonly One[], id: string): One {
+  const found = list.find((one) => one.id === id);
+  if (found === undefined) throw new TypeError(`nothing has the id ${id}`);
+  return found;
+}
