@@ -65,10 +65,10 @@ export function hostileSender(port: number, cookie: string) {
 }
 
 /** Whether the loop was held for longer than anybody may hold it. */
-export const tooLong = async (ms: number) => ms > 100 && ms / (await sortingNow()) > LONGEST_HELD;
+const tooLong = async (ms: number) => ms > 100 && ms / (await sortingNow()) > LONGEST_HELD;
 
 /** The least of up to three tries where it was too long: another process may have had the core just then, but not three times. */
-export async function leastCost(work: () => Promise<unknown>): Promise<{ ms: number; mb: number }> {
+async function leastCost(work: () => Promise<unknown>): Promise<{ ms: number; mb: number }> {
   let least = await costOf(work);
   for (let again = 0; again < 2 && (await tooLong(least.ms)); again++) {
     const next = await costOf(work);
