@@ -29,6 +29,21 @@ const roomsInOrder = (of, rooms) =>
     to: { path: `^${of}/(${rooms.slice(i + 1).join("|") || "-"})/` },
   }));
 
+/** As in core, so in db: each of its rooms may ask those before it. */
+const DB_ROOMS = ["model", "club", "kit", "unit", "codeplug", "run"];
+
+/** A room is entered by its door, `index.ts`; what it keeps for itself, tests alone may ask. */
+const byTheDoor = (of, rooms) =>
+  rooms.map((room) => ({
+    name: `${of}-${room}-is-entered-by-its-door`,
+    severity: "error",
+    from: {
+      path: "^(core|db|acts|jobs|app|server|simulators|demo|scripts|measure)/",
+      pathNot: `^${of}/${room}/|${TEST}`,
+    },
+    to: { path: `^${of}/${room}/`, pathNot: `^${of}/${room}/index\\.ts$` },
+  }));
+
 /** The areas of the application; what two of them need lies in `app/ui`, `app/forms` or `app/shared`. Who somebody is, all may ask. */
 const AREAS = "bench|cabinet|club|codeplugs|due|frame|import|kit|log|models|unit";
 
@@ -45,6 +60,9 @@ module.exports = {
   forbidden: [
     { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
     ...roomsInOrder("core", CORE_ROOMS),
+    ...roomsInOrder("db", DB_ROOMS),
+    ...byTheDoor("core", CORE_ROOMS),
+    ...byTheDoor("db", DB_ROOMS),
     {
       name: "areas-stand-apart",
       severity: "error",

@@ -3,16 +3,13 @@
 import { createHash } from "node:crypto";
 import { z } from "zod";
 import { bringUpToDate } from "#acts/needs/bring-up-to-date.ts";
-import { may, type Permission, type Role } from "#core/club/acts.ts";
-import type { LogEntry } from "#core/club/log.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { mergeValues, type Values } from "#core/quantities/merge.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
+import { type LogEntry, may, type Permission, type Role } from "#core/club/index.ts";
+import { bad, good, mergeValues, type PlainDate, type Result, type Values } from "#core/quantities/index.ts";
 import { claimAct, keepAnswer } from "#db/acts-done.ts";
-import { type About, appendAll } from "#db/club/log.ts";
+import { type About, appendAll } from "#db/club/index.ts";
 import { announceTouched, type Topic } from "#db/live.ts";
 import { oneAtATime, type Tx, withClub } from "#db/pool.ts";
-import type { Scope } from "#db/unit/unit-facts.ts";
+import type { Scope } from "#db/unit/index.ts";
 
 /** Who acts, in which club, on which day there. */
 export type Who = {

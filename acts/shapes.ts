@@ -1,8 +1,8 @@
 // Bounds of what acts take: every text and every list has one.
 import { z } from "zod";
-import { isPlainDate } from "#core/quantities/date.ts";
+import { isPlainDate } from "#core/quantities/index.ts";
 
-export { id } from "#core/quantities/id.ts";
+export { id } from "#core/quantities/index.ts";
 
 /** Radios that one act may be about at most. */
 export const MOST_UNITS = 2000;

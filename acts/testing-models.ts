@@ -1,10 +1,7 @@
 // The models of a club as the acts on them take them, for the property over all acts.
-import { factsOf } from "#core/dossier/differences.ts";
-import { readDossier } from "#core/dossier/document.ts";
-import { addDays } from "#core/quantities/date.ts";
-import { writeDossier } from "#db/model/document.ts";
-import { dossierHead } from "#db/model/dossier.ts";
-import { releasesOf } from "#db/model/models.ts";
+import { factsOf, readDossier } from "#core/dossier/index.ts";
+import { addDays } from "#core/quantities/index.ts";
+import { dossierHead, releasesOf, writeDossier } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import type { Who } from "./define.ts";
 import { identityStands } from "./model/write-identity.ts";

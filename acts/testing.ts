@@ -1,10 +1,8 @@
 // A world to try every act in: what stands in the demo club, and what each act may be asked to do with it.
 import type fc from "fast-check";
-import { KIND_NAMES, KINDS } from "#core/kit/kinds/kinds.ts";
-import { loadKnown, valuesOf } from "#db/kit/values.ts";
-import { modesOf } from "#db/model/modes.ts";
-import { bandPlan } from "#db/model/segments.ts";
-import { serviceItems } from "#db/model/service.ts";
+import { KIND_NAMES, KINDS } from "#core/kit/index.ts";
+import { loadKnown, valuesOf } from "#db/kit/index.ts";
+import { bandPlan, modesOf, serviceItems } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { bluetoothTrials } from "./bluetooth/testing.ts";
 import { clubTrials } from "./club/testing.ts";

@@ -40,12 +40,28 @@ type Writer = {
   readonly tables: Set<string>;
 };
 
+/** What a room of db/ hands out at its door, with the file that holds it. */
+const fromDoor = (door: string): ReadonlyMap<string, string> =>
+  new Map(
+    [...read(door).matchAll(/export \{([^}]*)\} from "\.\/([^"]+)"/g)].flatMap(([, names = "", file = ""]) =>
+      names.split(",").map((name) => [name.trim(), path.join(path.dirname(door), file)] as const),
+    ),
+  );
+const doors = new Map(
+  filesIn("db")
+    .filter((file) => file.endsWith("/index.ts"))
+    .map((door) => [door, fromDoor(door)]),
+);
+
 /** Names that a file takes from db/, with the file that each is from. */
 const importsOf = (file: string): readonly (readonly [name: string, from: string])[] =>
   [...read(file).matchAll(/import \{([^}]*)\} from "(#db\/|\.[^"]*?\/)([^"/][^"]*)"/g)].flatMap(
     ([, names = "", door = "", from = ""]) => {
       const whole = door === "#db/" ? `db/${from}` : path.join(path.dirname(file), door, from);
-      return names.split(",").map((one) => [one.trim().split(" as ")[0] ?? "", whole] as const);
+      return names.split(",").map((one) => {
+        const name = one.trim().split(" as ")[0] ?? "";
+        return [name, doors.get(whole)?.get(name) ?? whole] as const;
+      });
     },
   );
 

@@ -1,7 +1,7 @@
 // What a request knows: who is signed in, what day it is in their club, and the page's nonce and address.
 import { createContext, type RouterContextProvider } from "react-router";
-import { may, type Permission as Permitted, type Role } from "#core/club/acts.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import { may, type Permission as Permitted, type Role } from "#core/club/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { DatabaseAway } from "#db/errors.ts";
 import type { Tx } from "#db/pool.ts";
 import { type ReadTransaction, readingAtLength, readingOf } from "#db/read.ts";

@@ -4,28 +4,34 @@ import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { bringUpToDate } from "#acts/needs/bring-up-to-date.ts";
 import { recompute } from "#acts/needs/recompute.ts";
-import { plain } from "#core/quantities/date.ts";
-import { PLAIN_POLICY } from "#core/unit/policy.ts";
+import { plain } from "#core/quantities/index.ts";
+import { PLAIN_POLICY } from "#core/unit/index.ts";
 import { claimAct } from "./acts-done.ts";
-import { appendLog } from "./club/log.ts";
-import { makeLink } from "./club/sessions.ts";
-import { addCodeplug, sumOf } from "./codeplug/codeplugs.ts";
-import { addPlan, addPlanTable, putCodeplugFacts } from "./codeplug/plans.ts";
-import { noteHeard, putRepeater } from "./codeplug/repeaters.ts";
-import { addCharge } from "./kit/devices.ts";
-import { addPairing, addPairingEvent } from "./kit/pairings.ts";
-import { addProfile, addProfileUse } from "./kit/profiles.ts";
-import { putThing } from "./kit/put.ts";
-import { addConfirmation, putProcedure, putQuirk } from "./model/dossier.ts";
-import { addUnitMode, modeFacts, putMode } from "./model/modes.ts";
-import { addRelease } from "./model/releases.ts";
-import { addSegments } from "./model/segments.ts";
-import { addUnitSetting, putServiceItem } from "./model/service.ts";
+import { appendLog, makeLink } from "./club/index.ts";
+import {
+  addCodeplug,
+  addPlan,
+  addPlanTable,
+  noteHeard,
+  putCodeplugFacts,
+  putRepeater,
+  sumOf,
+} from "./codeplug/index.ts";
+import { addCharge, addPairing, addPairingEvent, addProfile, addProfileUse, putThing } from "./kit/index.ts";
+import {
+  addConfirmation,
+  addRelease,
+  addSegments,
+  addUnitMode,
+  addUnitSetting,
+  modeFacts,
+  putMode,
+  putProcedure,
+  putQuirk,
+  putServiceItem,
+} from "./model/index.ts";
 import { type Actor, withClub } from "./pool.ts";
-import { addBackup } from "./run/backups.ts";
-import { keepFile, keepPart } from "./run/files.ts";
-import { addTry } from "./run/practice.ts";
-import { addEvent, addRun, addThings } from "./run/runs.ts";
+import { addBackup, addEvent, addRun, addThings, addTry, keepFile, keepPart } from "./run/index.ts";
 import * as seed from "./seed.ts";
 import {
   PLAIN_RELEASE,
@@ -36,11 +42,7 @@ import {
   twoClubs,
 } from "./testing.ts";
 import { layTestKit } from "./testing-kit.ts";
-import { addMeasurement } from "./unit/measurements.ts";
-import { rememberSheet } from "./unit/sheets.ts";
-import { putSimulated } from "./unit/simulated.ts";
-import { addSpectrum, putLimit } from "./unit/spectra.ts";
-import { addUnit } from "./unit/units.ts";
+import { addMeasurement, addSpectrum, addUnit, putLimit, putSimulated, rememberSheet } from "./unit/index.ts";
 
 let database: TestDatabase;
 let one: Actor;

@@ -1,9 +1,9 @@
 // The database's clock decides when things are; here it is noticed when that clock is moved, or was wrong before.
 
 import { z } from "zod";
-import { type ClockReading, jumpBetween } from "#core/quantities/clock.ts";
+import { type ClockReading, jumpBetween } from "#core/quantities/index.ts";
 import { ask } from "./ask.ts";
-import { appendLog } from "./club/log.ts";
+import { appendLog } from "./club/index.ts";
 import { only } from "./only.ts";
 import { type Actor, type Tx, withClub } from "./pool.ts";
 

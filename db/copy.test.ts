@@ -6,7 +6,7 @@ import fc from "fast-check";
 import pg from "pg";
 import { from as copyFrom } from "pg-copy-streams";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { dateOf, type PlainDate } from "#core/quantities/date.ts";
+import { dateOf, type PlainDate } from "#core/quantities/index.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { CopyRows } from "./copy.ts";
 import { type TestDatabase, testDatabase } from "./testing.ts";

@@ -1,6 +1,6 @@
 // Rows for COPY in PostgreSQL's binary form (its manual, "COPY", "Binary Format"): half the work of text on either side.
 // What is written must be of exactly the types of the table's columns, in their order.
-import { daysBetween, type PlainDate, plain } from "#core/quantities/date.ts";
+import { daysBetween, type PlainDate, plain } from "#core/quantities/index.ts";
 
 const HEAD = Buffer.from("PGCOPY\n\xff\r\n\0\0\0\0\0\0\0\0\0", "latin1");
 const TAIL = Buffer.from([0xff, 0xff]);

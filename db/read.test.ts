@@ -2,12 +2,12 @@
 // kept by what went wrong.
 import net from "node:net";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { plain } from "#core/quantities/date.ts";
+import { plain } from "#core/quantities/index.ts";
 import { type Actor, withClub } from "./pool.ts";
 import { readingOf } from "./read.ts";
 import * as seed from "./seed.ts";
 import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "./testing.ts";
-import { addUnit } from "./unit/units.ts";
+import { addUnit } from "./unit/index.ts";
 
 let database: TestDatabase;
 let one: Actor;

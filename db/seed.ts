@@ -1,15 +1,12 @@
 // Statements that lay down a club with a past, for the demo: readings and log entries carry their own instants.
 
-import { foldAddress } from "#core/club/address.ts";
-import type { LogEntry } from "#core/club/log.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { Happening } from "#core/run/event.ts";
-import type { RunPlan } from "#core/run/plan.ts";
-import type { Policy } from "#core/unit/policy.ts";
-import type { ReadingSource } from "#core/unit/unit.ts";
-import type { Numbering } from "#core/version/version.ts";
+import { foldAddress, type LogEntry } from "#core/club/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import type { Happening, RunPlan } from "#core/run/index.ts";
+import type { Policy, ReadingSource } from "#core/unit/index.ts";
+import type { Numbering } from "#core/version/index.ts";
 import { ask, idRow } from "./ask.ts";
-import type { RevisionFields } from "./model/parts.ts";
+import type { RevisionFields } from "./model/index.ts";
 import { only } from "./only.ts";
 import type { Tx } from "./pool.ts";
 

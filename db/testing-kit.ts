@@ -1,7 +1,5 @@
 // A small kit for the tests of the database: one of everything, so that one radio can be reached.
-import { addAttempt } from "./kit/kit.ts";
-import { putInstalled, putSupports, putThing } from "./kit/put.ts";
-import { putUsbId } from "./kit/usb.ts";
+import { addAttempt, putInstalled, putSupports, putThing, putUsbId } from "./kit/index.ts";
 import type { Tx } from "./pool.ts";
 
 /** A lead from plug "P" over USB with chip F, a desk with driver d 3.0 and tool t 1.0 that flashes the model. */

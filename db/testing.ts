@@ -1,7 +1,7 @@
 // A database of its own for each test file, migrated, on the cluster of scripts/with-postgres.ts.
 import pg from "pg";
-import { plain } from "#core/quantities/date.ts";
-import { foundClub } from "./club/people.ts";
+import { plain } from "#core/quantities/index.ts";
+import { foundClub } from "./club/index.ts";
 import { migrate } from "./migrate.ts";
 import { type Actor, closePool, type Tx, trial, withClub } from "./pool.ts";
 import { copyOf, databaseUrl } from "./testing-template.ts";

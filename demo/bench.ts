@@ -1,20 +1,15 @@
 // The demo's bench: simulated radios for the Wickets, runs of the past two years, one going on, and one left in the middle.
 
 import { createHash } from "node:crypto";
-import type { Purpose } from "#core/dossier/procedure.ts";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { mustGet } from "#core/quantities/must.ts";
-import type { Happening } from "#core/run/event.ts";
-import { stepsOf } from "#core/run/plan.ts";
-import { composeProcedure } from "#core/run/purposes/procedure.ts";
-import { newestReading } from "#core/unit/unit.ts";
-import { knownProcedure, proceduresOf } from "#db/model/dossier.ts";
+import type { Purpose } from "#core/dossier/index.ts";
+import { addDays, mustGet, type PlainDate } from "#core/quantities/index.ts";
+import { composeProcedure, type Happening, stepsOf } from "#core/run/index.ts";
+import { newestReading } from "#core/unit/index.ts";
+import { knownProcedure, proceduresOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { addBackup } from "#db/run/backups.ts";
-import { keepFile } from "#db/run/files.ts";
+import { addBackup, keepFile } from "#db/run/index.ts";
 import * as seed from "#db/seed.ts";
-import { putSimulated } from "#db/unit/simulated.ts";
-import { loadSituations } from "#db/unit/situation.ts";
+import { loadSituations, putSimulated } from "#db/unit/index.ts";
 import { newRadio } from "#simulators/radio/radio.ts";
 
 /** Days ago, the radio, by whom, which of its procedures; seconds a step; what was odd, at which step, why and what helped; how it ended. */

@@ -1,12 +1,19 @@
 // Lays the demo's Bluetooth devices: their levels over the weeks, what was paired with what, and how it went.
-import { readPairSetting, readPairStep } from "#core/kit/entry.ts";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { addCharge, deviceOf, putProgrammer, putRadio } from "#db/kit/devices.ts";
-import { addPairing, addPairingEvent } from "#db/kit/pairings.ts";
-import { addProfile, addProfileUse } from "#db/kit/profiles.ts";
-import { putThing } from "#db/kit/put.ts";
+import { readPairSetting, readPairStep } from "#core/kit/index.ts";
+import { addDays, type PlainDate } from "#core/quantities/index.ts";
+import {
+  addCharge,
+  addPairing,
+  addPairingEvent,
+  addProfile,
+  addProfileUse,
+  deviceOf,
+  putProgrammer,
+  putRadio,
+  putThing,
+} from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { backupsOf } from "#db/run/backups.ts";
+import { backupsOf } from "#db/run/index.ts";
 import { DEVICES, PAIR_ADVICE, PAIRINGS, PROFILES } from "./data/bluetooth.ts";
 
 type Ids = ReadonlyMap<string, string>;

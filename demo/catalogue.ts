@@ -1,17 +1,13 @@
 // The demo's models with their parts and releases, laid into a club.
 import { createHash } from "node:crypto";
-import { parseSerials } from "#core/dossier/serial.ts";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { mustGet } from "#core/quantities/must.ts";
-import type { Result } from "#core/quantities/result.ts";
-import type { Conditions } from "#core/release/conditions.ts";
-import { conditionsShape } from "#core/release/conditions-shape.ts";
-import type { Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy-shape.ts";
-import { parseRange } from "#core/version/range.ts";
-import { addRelease, withdrawRelease } from "#db/model/releases.ts";
+import { parseSerials } from "#core/dossier/index.ts";
+import { addDays, mustGet, type PlainDate, type Result } from "#core/quantities/index.ts";
+import { type Conditions, conditionsShape } from "#core/release/index.ts";
+import { type Policy, policyShape } from "#core/unit/index.ts";
+import { parseRange } from "#core/version/index.ts";
+import { addRelease, withdrawRelease } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { keepFile } from "#db/run/files.ts";
+import { keepFile } from "#db/run/index.ts";
 import * as seed from "#db/seed.ts";
 import { firmwareImage, imageName } from "#simulators/firmware.ts";
 import type { GROUPS } from "./data/club.ts";

@@ -1,19 +1,23 @@
 // Lays the demo's plan of channels, its directory of repeaters, and what each radio carries.
 
 import { fileOf, layTables } from "#acts/codeplug/plan-tables.ts";
-import type { CodeplugChannel } from "#core/codeplug/channel.ts";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { mustGet } from "#core/quantities/must.ts";
-import { addCodeplug } from "#db/codeplug/codeplugs.ts";
-import { putIdentity } from "#db/codeplug/identities.ts";
-import { putMapping } from "#db/codeplug/mappings.ts";
-import { addPlan, addPlanTable, putCodeplugFacts, tablesOf } from "#db/codeplug/plans.ts";
-import { noteHeard, putRepeater } from "#db/codeplug/repeaters.ts";
-import { modesOf } from "#db/model/modes.ts";
+import type { CodeplugChannel } from "#core/codeplug/index.ts";
+import { addDays, mustGet, type PlainDate } from "#core/quantities/index.ts";
+import {
+  addCodeplug,
+  addPlan,
+  addPlanTable,
+  noteHeard,
+  putCodeplugFacts,
+  putIdentity,
+  putMapping,
+  putRepeater,
+  tablesOf,
+} from "#db/codeplug/index.ts";
+import { modesOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { keepFile } from "#db/run/files.ts";
-import { putSimulated, simulatedState } from "#db/unit/simulated.ts";
-import { unitById } from "#db/unit/units.ts";
+import { keepFile } from "#db/run/index.ts";
+import { putSimulated, simulatedState, unitById } from "#db/unit/index.ts";
 import { BY_HAND } from "./data/by-hand.ts";
 import {
   CARRIES,

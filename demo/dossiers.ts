@@ -1,11 +1,8 @@
 // Lays the demo's dossiers: identities, procedures, quirks, and who confirmed them.
-import { identityShape } from "#core/dossier/identity.ts";
-import { readSteps } from "#core/dossier/procedure.ts";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { mustGet } from "#core/quantities/must.ts";
-import type { Source } from "#core/quantities/source.ts";
-import { parseRange } from "#core/version/range.ts";
-import { addConfirmation, putIdentity, putPartReading, putProcedure, putQuirk } from "#db/model/dossier.ts";
+import { identityShape, readSteps } from "#core/dossier/index.ts";
+import { addDays, mustGet, type PlainDate, type Source } from "#core/quantities/index.ts";
+import { parseRange } from "#core/version/index.ts";
+import { addConfirmation, putIdentity, putPartReading, putProcedure, putQuirk } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { DOSSIERS } from "./data/dossiers.ts";
 

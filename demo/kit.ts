@@ -1,12 +1,9 @@
 // Lays the demo's kit: what the club owns, what it knows of it, and what was tried.
 
-import { readKnows, readRange, readRunsOn } from "#core/kit/entry.ts";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import type { Result } from "#core/quantities/result.ts";
-import type { Range } from "#core/version/range.ts";
-import { addAttempt } from "#db/kit/kit.ts";
-import { putInstalled, putSupports, putThing } from "#db/kit/put.ts";
-import { putUsbId } from "#db/kit/usb.ts";
+import { readKnows, readRange, readRunsOn } from "#core/kit/index.ts";
+import { addDays, type PlainDate, type Result } from "#core/quantities/index.ts";
+import type { Range } from "#core/version/index.ts";
+import { addAttempt, putInstalled, putSupports, putThing, putUsbId } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 import {
   ADAPTERS,

@@ -3,15 +3,12 @@
 import { z } from "zod";
 import { recompute } from "#acts/needs/recompute.ts";
 import { hashPassword, isPassword } from "#app/auth/password.server.ts";
-import { addDays, dateInZone, type PlainDate } from "#core/quantities/date.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { mustGet } from "#core/quantities/must.ts";
+import { addDays, dateInZone, groupBy, mustGet, type PlainDate } from "#core/quantities/index.ts";
 import { ask } from "#db/ask.ts";
-import { foundClub } from "#db/club/people.ts";
-import { findAccount } from "#db/club/sessions.ts";
+import { findAccount, foundClub } from "#db/club/index.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import * as seed from "#db/seed.ts";
-import { addUnit, setHold } from "#db/unit/units.ts";
+import { addUnit, setHold } from "#db/unit/index.ts";
 import { layBench } from "./bench.ts";
 import { layBluetooth } from "./bluetooth.ts";
 import { type Laid, layModels, realPolicy } from "./catalogue.ts";

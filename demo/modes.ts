@@ -1,18 +1,13 @@
 // Lays the demo's modes and band plan, and says in which mode each radio is.
-import { fullScaleOf } from "#core/measure/load.ts";
-import { modeShape } from "#core/modes/mode-shape.ts";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { mustGet } from "#core/quantities/must.ts";
-import { parseRange } from "#core/version/range.ts";
-import { addCodeplug } from "#db/codeplug/codeplugs.ts";
-import { gearRows } from "#db/kit/put.ts";
-import { proceduresOf } from "#db/model/dossier.ts";
-import { addUnitMode, modeFacts, modesOf, putMode } from "#db/model/modes.ts";
-import { addSegments } from "#db/model/segments.ts";
+import { fullScaleOf } from "#core/measure/index.ts";
+import { modeShape } from "#core/modes/index.ts";
+import { addDays, mustGet, type PlainDate } from "#core/quantities/index.ts";
+import { parseRange } from "#core/version/index.ts";
+import { addCodeplug } from "#db/codeplug/index.ts";
+import { gearRows } from "#db/kit/index.ts";
+import { addSegments, addUnitMode, modeFacts, modesOf, proceduresOf, putMode } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { addMeasurement } from "#db/unit/measurements.ts";
-import { addSpectrum, putLimit } from "#db/unit/spectra.ts";
-import { unitById } from "#db/unit/units.ts";
+import { addMeasurement, addSpectrum, putLimit, unitById } from "#db/unit/index.ts";
 import {
   bandPlanOf,
   bandsOf,

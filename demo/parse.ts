@@ -1,5 +1,5 @@
 // Reads the demo's lines of units.
-import { READING_SOURCES, type ReadingSource } from "#core/unit/unit.ts";
+import { READING_SOURCES, type ReadingSource } from "#core/unit/index.ts";
 
 export type DemoUnit = {
   readonly tag: string;

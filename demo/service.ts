@@ -1,8 +1,7 @@
 // Lays the demo's service menus and codes, and what some radios are set to.
-import { codeShape, settingShape } from "#core/dossier/service.ts";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { mustGet } from "#core/quantities/must.ts";
-import { addUnitSetting, putServiceItem } from "#db/model/service.ts";
+import { codeShape, settingShape } from "#core/dossier/index.ts";
+import { addDays, mustGet, type PlainDate } from "#core/quantities/index.ts";
+import { addUnitSetting, putServiceItem } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { CODES, SET, SETTINGS } from "./data/service.ts";
 import type { LaidForDossier } from "./dossiers.ts";

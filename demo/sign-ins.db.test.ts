@@ -1,7 +1,7 @@
 // What a start prints for signing in: only what is so.
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { hashPassword } from "#app/auth/password.server.ts";
-import { foundClub } from "#db/club/people.ts";
+import { foundClub } from "#db/club/index.ts";
 import { closePool, withClub } from "#db/pool.ts";
 import { testDatabase } from "#db/testing.ts";
 import { PEOPLE } from "./data/club.ts";

@@ -1,8 +1,8 @@
 // The demo club in a database of its own, seen by its keeper: for tests of what the pages are made from.
 
 import type { SignedIn } from "#app/context.ts";
-import { dateInZone } from "#core/quantities/date.ts";
-import { findAccount } from "#db/club/sessions.ts";
+import { dateInZone } from "#core/quantities/index.ts";
+import { findAccount } from "#db/club/index.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import { type TestDatabase, takenBack, testDatabase } from "#db/testing.ts";
 import { CLUB, PEOPLE } from "./data/club.ts";

@@ -4,13 +4,13 @@ import pg from "pg";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { bringUpToDate } from "#acts/needs/bring-up-to-date.ts";
 import { recompute } from "#acts/needs/recompute.ts";
-import { plain } from "#core/quantities/date.ts";
+import { plain } from "#core/quantities/index.ts";
 import { cases } from "#core/quantities/testing.ts";
-import { PLAIN_POLICY } from "#core/unit/policy.ts";
+import { PLAIN_POLICY } from "#core/unit/index.ts";
 import { type Actor, withClub } from "#db/pool.ts";
 import * as seed from "#db/seed.ts";
 import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "#db/testing.ts";
-import { addUnit } from "#db/unit/units.ts";
+import { addUnit } from "#db/unit/index.ts";
 import { openWork } from "#db/unit/work.ts";
 import { doWork, startWorking } from "./needs.ts";
 

@@ -2,7 +2,7 @@
 import { recompute } from "#acts/needs/recompute.ts";
 import { type Actor, withClub } from "#db/pool.ts";
 import { type Job, send } from "#db/queue.ts";
-import { moveOn, type Part, unfinishedWork, workLeft } from "#db/unit/work.ts";
+import { moveOn, type Part, unfinishedWork, workLeft } from "#db/unit/index.ts";
 import { takeJobs, type Worker } from "./queue.ts";
 
 const PART = 2000;

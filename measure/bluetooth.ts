@@ -1,6 +1,12 @@
 // Bluetooth: charge and readiness of two hundred devices on twenty chargers, with a hundred notes each.
-import { type Noted, storyOf } from "#core/bluetooth/log.ts";
-import { type Charged, chargeNow, chargerPlans, readinessOf } from "#core/bluetooth/readiness.ts";
+import {
+  type Charged,
+  chargeNow,
+  chargerPlans,
+  type Noted,
+  readinessOf,
+  storyOf,
+} from "#core/bluetooth/index.ts";
 import { best, type Measured, sorts } from "./clock.ts";
 
 const HOUR = 3_600_000;

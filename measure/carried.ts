@@ -1,9 +1,8 @@
 // The area of codeplugs in a club of 100,000 radios: what it asks of the radios themselves.
 import type pg from "pg";
-import { carried, sumOf } from "#db/codeplug/codeplugs.ts";
-import { addPlan, addPlanTable } from "#db/codeplug/plans.ts";
+import { addPlan, addPlanTable, carried, sumOf } from "#db/codeplug/index.ts";
 import { type Actor, type Tx, withClub } from "#db/pool.ts";
-import { keepFile } from "#db/run/files.ts";
+import { keepFile } from "#db/run/index.ts";
 import { best, type Measured, ratio } from "./clock.ts";
 
 const channelsOf = (plan: number) => [

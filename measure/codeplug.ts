@@ -1,11 +1,15 @@
 // Codeplugs: one plan of four hundred members for twelve models; two codeplugs of a thousand channels held against each other.
-import { type CodeplugChannel, codeplugChannel } from "#core/codeplug/channel.ts";
-import { checkCodeplug } from "#core/codeplug/check/check-codeplug.ts";
-import { compareCodeplugs } from "#core/codeplug/check/compare.ts";
-import { codeplugFacts } from "#core/codeplug/facts.ts";
-import { layOut, type PlanBlock } from "#core/codeplug/plan/lay-out.ts";
-import { modeShape } from "#core/modes/mode-shape.ts";
-import { plain } from "#core/quantities/date.ts";
+import {
+  type CodeplugChannel,
+  checkCodeplug,
+  codeplugChannel,
+  codeplugFacts,
+  compareCodeplugs,
+  layOut,
+  type PlanBlock,
+} from "#core/codeplug/index.ts";
+import { modeShape } from "#core/modes/index.ts";
+import { plain } from "#core/quantities/index.ts";
 import { best, type Measured, sorts } from "./clock.ts";
 
 const MHZ = 1_000_000;

@@ -1,8 +1,7 @@
 // A dossier of 200 releases and 60 procedures, over HTTP, against one of nothing.
 
-import { addDays, plain } from "#core/quantities/date.ts";
-import { putProcedure } from "#db/model/dossier.ts";
-import { addRelease } from "#db/model/releases.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
+import { addRelease, putProcedure } from "#db/model/index.ts";
 import { closePool, type Tx, withClub, withoutClub } from "#db/pool.ts";
 import * as seed from "#db/seed.ts";
 import { serveFresh } from "../e2e/serve.ts";

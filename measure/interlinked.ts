@@ -1,11 +1,9 @@
 // Four components of 200 releases each whose conditions are interlinked at random: the hardest that a dossier could hold.
 
-import { addDays, plain } from "#core/quantities/date.ts";
-import { type Component, catalogueOf } from "#core/release/catalogue.ts";
-import { conditionsShape } from "#core/release/conditions-shape.ts";
-import type { Release } from "#core/release/release.ts";
-import type { Goal, State } from "#core/route/route.ts";
-import type { Version } from "#core/version/version.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
+import { type Component, catalogueOf, conditionsShape, type Release } from "#core/release/index.ts";
+import type { Goal, State } from "#core/route/index.ts";
+import type { Version } from "#core/version/index.ts";
 
 const NAMES = ["main", "panel", "dsp", "bluetooth"] as const;
 

@@ -1,11 +1,22 @@
 // Chains of many units, and the best purchase for many, each over a kit larger than a club's.
 import loadHighs from "highs";
-import { findChains, prepareKit } from "#core/kit/chain/chain.ts";
-import { readDeviceList } from "#core/kit/device-list.ts";
-import { bestPurchase, type Demand, wholeCurve } from "#core/kit/get/get.ts";
-import type { Computer, DriverRule, Job, Kit, Lead, System, Tool } from "#core/kit/shapes.ts";
-import { chainsFor } from "#core/kit/tooling.ts";
-import { solverOf } from "#core/solve/highs.ts";
+import {
+  bestPurchase,
+  type Computer,
+  chainsFor,
+  type Demand,
+  type DriverRule,
+  findChains,
+  type Job,
+  type Kit,
+  type Lead,
+  prepareKit,
+  readDeviceList,
+  type System,
+  type Tool,
+  wholeCurve,
+} from "#core/kit/index.ts";
+import { solverOf } from "#core/solve/index.ts";
 import { best, type Measured, ms, sorts } from "./clock.ts";
 
 const LEADS = 60;

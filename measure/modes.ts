@@ -2,8 +2,7 @@
 import { createElement } from "react";
 import { renderToString } from "react-dom/server";
 import { Ruler } from "#app/ui/ruler.tsx";
-import { normalised, without } from "#core/modes/band.ts";
-import { type Probed, probesFor, RASTER } from "#core/modes/probes.ts";
+import { normalised, type Probed, probesFor, RASTER, without } from "#core/modes/index.ts";
 import { best, type Measured, sorts } from "./clock.ts";
 
 const MHZ = 1_000_000;

@@ -1,11 +1,9 @@
 // Needs of 100,000 units, computed in core on one core.
 
-import { needsOf } from "#core/needs/unit.ts";
-import { addDays, plain } from "#core/quantities/date.ts";
-import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
-import type { Release } from "#core/release/release.ts";
-import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
-import type { UnitFacts } from "#core/unit/unit.ts";
+import { needsOf } from "#core/needs/index.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
+import { type Catalogue, type Component, catalogueOf, type Release } from "#core/release/index.ts";
+import { PLAIN_POLICY, type Policy, type UnitFacts } from "#core/unit/index.ts";
 import { best, type Measured, sorts } from "./clock.ts";
 
 export const MODELS = 500;

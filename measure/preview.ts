@@ -3,7 +3,7 @@ import pg from "pg";
 import { previewRelease } from "#acts/model/write-release.ts";
 import type { SignedIn } from "#app/context.ts";
 import { actOnRelease } from "#app/models/release/load-release.server.ts";
-import { addDays, plain } from "#core/quantities/date.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
 import { type Tx, withClub } from "#db/pool.ts";
 import { testDatabase, twoClubs } from "#db/testing.ts";
 import { best, type Measured, ms, sorts } from "./clock.ts";

@@ -1,11 +1,9 @@
 // Routes over four components of 200 releases each, with stepping stones and requirements between components.
 
-import { addDays, plain } from "#core/quantities/date.ts";
-import { type Component, catalogueOf } from "#core/release/catalogue.ts";
-import { conditionsShape } from "#core/release/conditions-shape.ts";
-import type { Release } from "#core/release/release.ts";
-import { findRoute } from "#core/route/route.ts";
-import type { Version } from "#core/version/version.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
+import { type Component, catalogueOf, conditionsShape, type Release } from "#core/release/index.ts";
+import { findRoute } from "#core/route/index.ts";
+import type { Version } from "#core/version/index.ts";
 import { best, type Measured, sorts } from "./clock.ts";
 import { interlinked } from "./interlinked.ts";
 

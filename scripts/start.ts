@@ -3,7 +3,7 @@ import fs from "node:fs";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { parseArgs } from "node:util";
-import { anyClub } from "#db/club/people.ts";
+import { anyClub } from "#db/club/index.ts";
 import { closePool } from "#db/pool.ts";
 import { buildIfChanged } from "./build.ts";
 import { type Database, openDatabase, prepare } from "./database.ts";

@@ -3,7 +3,7 @@ import { once } from "node:events";
 import http from "node:http";
 import type { AddressInfo } from "node:net";
 import { expect, test } from "vitest";
-import type { Role } from "#core/club/acts.ts";
+import type { Role } from "#core/club/index.ts";
 import { AFTER_SIGN_IN, BEFORE_SIGN_IN, limitFor, lookAtForm, PACE, takeBody } from "./body.ts";
 
 const multipart = "multipart/form-data; boundary=b";

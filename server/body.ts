@@ -5,7 +5,7 @@ import { Readable } from "node:stream";
 import type { Sender } from "#app/auth/session.server.ts";
 import type { Refusal } from "#app/context.ts";
 import { FIELD_NAME, LARGEST_AT_ONCE } from "#app/forms/with-form.server.ts";
-import { may, type Permission } from "#core/club/acts.ts";
+import { may, type Permission } from "#core/club/index.ts";
 
 const KB = 1024;
 const MB = 1024 * KB;

@@ -1,7 +1,7 @@
 // A radio's battery and Bluetooth are looked after from now on: it becomes one of the devices.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { deviceOf, putRadio } from "#db/kit/devices.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { deviceOf, putRadio } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

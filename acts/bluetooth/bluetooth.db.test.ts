@@ -1,17 +1,11 @@
 // Pairings, batteries and profiles, through the acts and the runs that change them.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { addDays } from "#core/quantities/date.ts";
-import type { Happening } from "#core/run/event.ts";
-import { foldRun, nextStep } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
-import { chargesOf, deviceRows } from "#db/kit/devices.ts";
-import { pairingsOf } from "#db/kit/pairings.ts";
-import { profilesOf } from "#db/kit/profiles.ts";
-import { loadKnown, valuesOf } from "#db/kit/values.ts";
+import { addDays } from "#core/quantities/index.ts";
+import { foldRun, type Happening, nextStep, stepsOf } from "#core/run/index.ts";
+import { chargesOf, deviceRows, loadKnown, pairingsOf, profilesOf, valuesOf } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { backupsOf } from "#db/run/backups.ts";
-import { eventsOf, runById } from "#db/run/runs.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { backupsOf, eventsOf, runById } from "#db/run/index.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { planFor } from "../errands/plan.ts";

@@ -1,7 +1,6 @@
 // What is stored of a device and its battery, as the computations want it.
-import { type Noted, storyOf } from "#core/bluetooth/log.ts";
-import type { Charged } from "#core/bluetooth/readiness.ts";
-import type { ChargeRow, DeviceRow } from "#db/kit/devices.ts";
+import { type Charged, type Noted, storyOf } from "#core/bluetooth/index.ts";
+import type { ChargeRow, DeviceRow } from "#db/kit/index.ts";
 
 /** Nothing of what was struck. */
 export function notedOf({ kind, percent, at, struck_why }: ChargeRow): Noted[] {

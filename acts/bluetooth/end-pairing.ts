@@ -1,7 +1,7 @@
 // A pairing is no more: it was taken apart on purpose.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { endPairing as end } from "#db/kit/pairings.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { endPairing as end } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id, MOST_WHY } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -1,9 +1,8 @@
 // A programmer keeps a profile: a file that was read from one of our radios, under a name.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { deviceById } from "#db/kit/devices.ts";
-import { addProfile, profilesOf } from "#db/kit/profiles.ts";
-import { backupById } from "#db/run/backups.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addProfile, deviceById, profilesOf } from "#db/kit/index.ts";
+import { backupById } from "#db/run/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

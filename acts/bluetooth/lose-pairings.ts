@@ -1,5 +1,5 @@
 // What erases a radio loses what it is paired with.
-import { addPairingEvent, pairingsOf } from "#db/kit/pairings.ts";
+import { addPairingEvent, pairingsOf } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 import type { Done } from "../define.ts";
 

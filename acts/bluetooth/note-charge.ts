@@ -1,9 +1,9 @@
 // What was seen of a battery, or done to it: how full it is, that it went on a charger or came off, what programming took. Now or before, never ahead.
 import { z } from "zod";
-import { storyOf } from "#core/bluetooth/log.ts";
-import { bad, good } from "#core/quantities/result.ts";
+import { storyOf } from "#core/bluetooth/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
 import { localInstant, now } from "#db/clock.ts";
-import { addCharge, chargesOf, deviceById } from "#db/kit/devices.ts";
+import { addCharge, chargesOf, deviceById } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id, localTime } from "../shapes.ts";
 import { notedOf } from "./charge-notes.ts";

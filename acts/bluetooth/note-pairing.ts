@@ -1,7 +1,7 @@
 // How a pairing went when somebody looked: it held, dropped, failed, or was lost to a reset.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { addPairingEvent, PAIRING_EVENTS } from "#db/kit/pairings.ts";
+import { good } from "#core/quantities/index.ts";
+import { addPairingEvent, PAIRING_EVENTS } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

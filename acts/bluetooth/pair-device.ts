@@ -1,9 +1,8 @@
 // A radio and a device are paired: noted of what somebody did without a run.
 import { z } from "zod";
-import { isOutOfUse } from "#core/kit/kinds/devices.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { deviceById } from "#db/kit/devices.ts";
-import { addPairing, addPairingEvent, endPairing } from "#db/kit/pairings.ts";
+import { isOutOfUse } from "#core/kit/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addPairing, addPairingEvent, deviceById, endPairing } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -1,12 +1,9 @@
 // What is known about pairing a radio with a device of ours.
-import { forgotten, type PairAdvice, pairingPlan } from "#core/bluetooth/pairing.ts";
-import { LEAST_TO_PAIR } from "#core/bluetooth/readiness.ts";
-import { type PairSetting, readPairSetting } from "#core/kit/entry.ts";
-import { isOutOfUse } from "#core/kit/kinds/devices.ts";
-import type { PairFacts } from "#core/run/purposes/pair.ts";
-import { type DeviceRow, deviceById, type PairAdviceRow, pairAdviceRows } from "#db/kit/devices.ts";
-import { pairingsOf } from "#db/kit/pairings.ts";
-import { dossierHead } from "#db/model/dossier.ts";
+import { forgotten, LEAST_TO_PAIR, type PairAdvice, pairingPlan } from "#core/bluetooth/index.ts";
+import { isOutOfUse, type PairSetting, readPairSetting } from "#core/kit/index.ts";
+import type { PairFacts } from "#core/run/index.ts";
+import { type DeviceRow, deviceById, type PairAdviceRow, pairAdviceRows, pairingsOf } from "#db/kit/index.ts";
+import { dossierHead } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 export const adviceOf = (row: PairAdviceRow): PairAdvice => ({

@@ -1,6 +1,6 @@
 // The pairing that an act is about.
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { type PairingRow, pairingsOf } from "#db/kit/pairings.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
+import { type PairingRow, pairingsOf } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 /** Problems: `no-pairing`, if that one is not of this radio, or has ended. */

@@ -1,9 +1,9 @@
 // A simulated device is asked how full it is, and what it answers is noted.
 import { z } from "zod";
-import { chargeNow } from "#core/bluetooth/readiness.ts";
-import { bad, good } from "#core/quantities/result.ts";
+import { chargeNow } from "#core/bluetooth/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
 import { now } from "#db/clock.ts";
-import { addCharge, chargesOf, deviceById } from "#db/kit/devices.ts";
+import { addCharge, chargesOf, deviceById } from "#db/kit/index.ts";
 import { simulatedLevel } from "#simulators/bluetooth/air.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -1,8 +1,8 @@
 // What is set in one pair otherwise than recommended.
 import { z } from "zod";
-import { readPairSetting } from "#core/kit/entry.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { setPairing as set } from "#db/kit/pairings.ts";
+import { readPairSetting } from "#core/kit/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { setPairing as set } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

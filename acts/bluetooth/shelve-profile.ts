@@ -1,8 +1,7 @@
 // A profile goes on the shelf: it is written into nothing any more. Where it was written stays known.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { deviceById } from "#db/kit/devices.ts";
-import { profileById, shelveProfile as shelve } from "#db/kit/profiles.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { deviceById, profileById, shelveProfile as shelve } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,7 +1,7 @@
 // What was noted wrongly of a battery is struck: it stays, crossed out, and counts no more.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { deviceById, strikeCharge as strike } from "#db/kit/devices.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { deviceById, strikeCharge as strike } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id, why } from "../shapes.ts";
 

@@ -1,9 +1,9 @@
 // A programmer's own firmware is kept like a radio's: as a unit of a model that has components and releases, with standings, needs and routes.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
+import { bad, good } from "#core/quantities/index.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { deviceById, deviceOf, tieDevice as tie } from "#db/kit/devices.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { deviceById, deviceOf, tieDevice as tie } from "#db/kit/index.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

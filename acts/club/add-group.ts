@@ -1,6 +1,6 @@
 // A group of radios is added, with the rule they will follow.
-import { bad, good } from "#core/quantities/result.ts";
-import { putGroup } from "#db/club/club.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { putGroup } from "#db/club/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { defineAct } from "../define.ts";
 import { groupFields } from "./group-fields.ts";

@@ -1,6 +1,6 @@
 // A place where radios live is added.
-import { bad, good } from "#core/quantities/result.ts";
-import { putPlace } from "#db/club/club.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { putPlace } from "#db/club/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { defineAct } from "../define.ts";
 import { placeShape } from "./place-fields.ts";

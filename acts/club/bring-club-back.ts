@@ -1,8 +1,8 @@
 // A whole club comes back from its document, into a club that is new. All of it comes in, or nothing.
 import { z } from "zod";
-import { readClubDocument } from "#core/club/document.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { bringClubBack as bring } from "#db/club/document.ts";
+import { readClubDocument } from "#core/club/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { bringClubBack as bring } from "#db/club/index.ts";
 import { isAway } from "#db/errors.ts";
 import { defineAct } from "../define.ts";
 

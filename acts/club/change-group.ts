@@ -1,7 +1,7 @@
 // A group is called or ruled otherwise: what its radios need may be something else from then on.
 import { isDeepStrictEqual } from "node:util";
-import { bad, good } from "#core/quantities/result.ts";
-import { groupById, putGroup } from "#db/club/club.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { groupById, putGroup } from "#db/club/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -1,6 +1,6 @@
 // A place is corrected.
-import { bad, good } from "#core/quantities/result.ts";
-import { places, putPlace } from "#db/club/club.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { places, putPlace } from "#db/club/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -1,7 +1,6 @@
 // What a group is, as its acts take it: its name, and the rule its radios follow.
 import { z } from "zod";
-import { FIELD_LIMITS } from "#core/unit/fields.ts";
-import { policyShape } from "#core/unit/policy-shape.ts";
+import { FIELD_LIMITS, policyShape } from "#core/unit/index.ts";
 
 export const groupFields = z.object({
   name: z.string().trim().min(1).max(FIELD_LIMITS.group),

@@ -1,6 +1,6 @@
 // What a place is, as its form and its acts take it: the one shape, with its bounds.
 import { z } from "zod";
-import { FIELD_LIMITS } from "#core/unit/fields.ts";
+import { FIELD_LIMITS } from "#core/unit/index.ts";
 
 export const PLACE_KINDS = ["shelf", "hut", "vehicle", "room"] as const;
 

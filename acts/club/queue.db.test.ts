@@ -1,7 +1,7 @@
 // What an act leaves to the queue: from the press to the needs of radios that are too many for one transaction.
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { AT_ONCE } from "#acts/needs/bring-up-to-date.ts";
-import { PLAIN_POLICY } from "#core/unit/policy.ts";
+import { PLAIN_POLICY } from "#core/unit/index.ts";
 import { type Actor, withClub } from "#db/pool.ts";
 import * as seed from "#db/seed.ts";
 import { type TestDatabase, testDatabase, twoClubs } from "#db/testing.ts";

@@ -1,8 +1,8 @@
 // A new club says that it does not want to be offered a step, or that it does again.
 import { z } from "zod";
-import { OFFERS } from "#core/club/first-steps.ts";
-import { good } from "#core/quantities/result.ts";
-import { putUnwanted } from "#db/club/progress.ts";
+import { OFFERS } from "#core/club/index.ts";
+import { good } from "#core/quantities/index.ts";
+import { putUnwanted } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 
 export const setFirstStep = defineAct({

@@ -1,13 +1,8 @@
 // The draft of the club's plan of channels is changed, one thing at a time; the first change makes the draft.
 import { z } from "zod";
-import {
-  changePlan as changed,
-  type PlanChange,
-  planChange,
-  type StoredPlan,
-} from "#core/codeplug/plan/plan.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { addPlan, planDraft, planNow, putDraft } from "#db/codeplug/plans.ts";
+import { changePlan as changed, type PlanChange, planChange, type StoredPlan } from "#core/codeplug/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addPlan, planDraft, planNow, putDraft } from "#db/codeplug/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 import { defineAct } from "../define.ts";
 

@@ -1,18 +1,19 @@
 // What a radio's codeplug is held against: gathered once, for pages, cures and runs.
 
-import { type CodeplugCheck, habitsOf } from "#core/codeplug/check/check-codeplug.ts";
-import type { CodeplugLists } from "#core/codeplug/document.ts";
-import { digitsOf, identityState } from "#core/codeplug/identity.ts";
-import { allowedOn, classOf } from "#core/modes/standing.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import { identities, known } from "#db/codeplug/identities.ts";
-import { codeplugFactsOf, planNow, tablesOf } from "#db/codeplug/plans.ts";
-import { repeaters } from "#db/codeplug/repeaters.ts";
-import { knownMode, modesOf } from "#db/model/modes.ts";
-import { bandPlan } from "#db/model/segments.ts";
+import {
+  type CodeplugCheck,
+  type CodeplugLists,
+  digitsOf,
+  habitsOf,
+  identityState,
+} from "#core/codeplug/index.ts";
+import { allowedOn, classOf } from "#core/modes/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { policyOn } from "#core/unit/index.ts";
+import { codeplugFactsOf, identities, known, planNow, repeaters, tablesOf } from "#db/codeplug/index.ts";
+import { bandPlan, knownMode, modesOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import type { LoadedSituation } from "#db/unit/situation.ts";
+import type { LoadedSituation } from "#db/unit/index.ts";
 
 const NOTHING_SAID = { rule: "as it is" } as const;
 

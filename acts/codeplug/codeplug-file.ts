@@ -1,8 +1,8 @@
 // What a file that was read out of a radio, or is written into one, says of its channels: our own document does, others keep it to themselves.
 import { createHash } from "node:crypto";
 import { z } from "zod";
-import { type CodeplugDocument, readDocument } from "#core/codeplug/document.ts";
-import { lastFile, nextStep } from "#core/run/fold.ts";
+import { type CodeplugDocument, readDocument } from "#core/codeplug/index.ts";
+import { lastFile, nextStep } from "#core/run/index.ts";
 import {
   addCodeplug,
   codeplugBefore,
@@ -10,9 +10,9 @@ import {
   codeplugNow,
   codeplugOfBackup,
   proveCodeplug,
-} from "#db/codeplug/codeplugs.ts";
+} from "#db/codeplug/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { fileContent, filePart, fileSize, PART } from "#db/run/files.ts";
+import { fileContent, filePart, fileSize, PART } from "#db/run/index.ts";
 import type { Happened, Outcome } from "../run/run-happened.ts";
 import { id } from "../shapes.ts";
 

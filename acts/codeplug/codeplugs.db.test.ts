@@ -1,16 +1,20 @@
 // The plan of channels changed and issued, written into simulated radios, read again and restored: what is known of a radio at each point.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { writeDocument } from "#core/codeplug/document.ts";
-import { foldRun, nextStep } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
-import { carried, codeplugById, codeplugNow, codeplugsOf, radiosWithout } from "#db/codeplug/codeplugs.ts";
-import { planDraft, planNow, tablesOf } from "#db/codeplug/plans.ts";
+import { writeDocument } from "#core/codeplug/index.ts";
+import { foldRun, nextStep, stepsOf } from "#core/run/index.ts";
+import {
+  carried,
+  codeplugById,
+  codeplugNow,
+  codeplugsOf,
+  planDraft,
+  planNow,
+  radiosWithout,
+  tablesOf,
+} from "#db/codeplug/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { backupsOf } from "#db/run/backups.ts";
-import { keepPart } from "#db/run/files.ts";
-import { eventsOf, runById } from "#db/run/runs.ts";
-import { putSimulated, simulatedState } from "#db/unit/simulated.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { backupsOf, eventsOf, keepPart, runById } from "#db/run/index.ts";
+import { putSimulated, simulatedState, unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { answerRun } from "../run/answer-run.ts";

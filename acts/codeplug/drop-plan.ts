@@ -1,7 +1,7 @@
 // The draft of the plan of channels is dropped: the plan that counts stays as it is.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { dropDraft, planDraft } from "#db/codeplug/plans.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { dropDraft, planDraft } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 
 /** `version`: of the draft that the person saw. Problems: `meanwhile`. */

@@ -1,8 +1,8 @@
 // A table of repeaters comes into the club's directory: who is there already, by name and frequency, is changed, the others are added.
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { putRepeater, repeaters } from "#db/codeplug/repeaters.ts";
+import { good } from "#core/quantities/index.ts";
+import { putRepeater, repeaters } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 import { repeaterFields } from "./write-repeater.ts";
 

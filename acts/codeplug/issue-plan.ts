@@ -1,8 +1,8 @@
 // The draft becomes the plan that counts: a table for each model, and needs for the radios that do not carry theirs.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { addPlanTable, issueDraft, planDraft } from "#db/codeplug/plans.ts";
-import { keepFile } from "#db/run/files.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addPlanTable, issueDraft, planDraft } from "#db/codeplug/index.ts";
+import { keepFile } from "#db/run/index.ts";
 import { defineAct } from "../define.ts";
 import { fileOf, layTables } from "./plan-tables.ts";
 

@@ -1,9 +1,8 @@
 // The channels of a radio, as a table had them, are kept; the last ones count.
 import { z } from "zod";
-import { codeplugChannel } from "#core/codeplug/channel.ts";
-import { MOST_CHANNELS } from "#core/codeplug/table/channel-table.ts";
-import { good } from "#core/quantities/result.ts";
-import { addCodeplug, codeplugNow, sumOf } from "#db/codeplug/codeplugs.ts";
+import { codeplugChannel, MOST_CHANNELS } from "#core/codeplug/index.ts";
+import { good } from "#core/quantities/index.ts";
+import { addCodeplug, codeplugNow, sumOf } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -1,9 +1,9 @@
 // A dialect of channel tables is kept under a name: tables are read and written in it.
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
-import { channelMapping } from "#core/codeplug/table/write-table.ts";
-import { good } from "#core/quantities/result.ts";
-import { mappings, putMapping } from "#db/codeplug/mappings.ts";
+import { channelMapping } from "#core/codeplug/index.ts";
+import { good } from "#core/quantities/index.ts";
+import { mappings, putMapping } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 
 /** Under a name that is there already it takes its place. */

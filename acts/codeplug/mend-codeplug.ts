@@ -1,10 +1,9 @@
 // A cure for what is wrong with a codeplug makes a revision of it in which that is so: what is in the radio stays until that is written.
 import { z } from "zod";
-import { CURES } from "#core/codeplug/check/check-codeplug.ts";
-import { mended } from "#core/codeplug/check/mend.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { addCodeplug, codeplugById, sumOf } from "#db/codeplug/codeplugs.ts";
-import { loadSituation } from "#db/unit/situation.ts";
+import { CURES, mended } from "#core/codeplug/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addCodeplug, codeplugById, sumOf } from "#db/codeplug/index.ts";
+import { loadSituation } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

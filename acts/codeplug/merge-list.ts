@@ -1,9 +1,8 @@
 // A list that a radio refers to by position is merged with another: who is there keeps their number. It makes a revision.
 import { z } from "zod";
-import { LIST_KINDS } from "#core/codeplug/document.ts";
-import { mergeList as merged } from "#core/codeplug/lists.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { addCodeplug, codeplugById } from "#db/codeplug/codeplugs.ts";
+import { LIST_KINDS, mergeList as merged } from "#core/codeplug/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addCodeplug, codeplugById } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

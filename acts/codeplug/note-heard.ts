@@ -1,7 +1,7 @@
 // Somebody heard a repeater, or confirmed what the directory says of it.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { noteHeard as note, repeaterById } from "#db/codeplug/repeaters.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { noteHeard as note, repeaterById } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

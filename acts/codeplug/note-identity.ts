@@ -1,11 +1,10 @@
 // A digital ID or a call sign: that one is wanted for a radio or a person, that it was asked for, that it has come.
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { personById } from "#db/club/people.ts";
-import { identityById, putIdentity } from "#db/codeplug/identities.ts";
-import { unitById } from "#db/unit/units.ts";
+import { bad, good, plainDate } from "#core/quantities/index.ts";
+import { personById } from "#db/club/index.ts";
+import { identityById, putIdentity } from "#db/codeplug/index.ts";
+import { unitById } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,14 +1,17 @@
 // The plan of channels as the table of each model: what an issued plan comes to, and what a draft would.
 import { createHash } from "node:crypto";
-import { writeDocument } from "#core/codeplug/document.ts";
-import { layFactsOf } from "#core/codeplug/facts.ts";
-import { type LaidOut, layOut, type PlanBlock } from "#core/codeplug/plan/lay-out.ts";
-import { resolved, type StoredPlan } from "#core/codeplug/plan/plan.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { sumOf } from "#db/codeplug/codeplugs.ts";
-import { type CodeplugFactsRow, codeplugFactsOf } from "#db/codeplug/plans.ts";
-import { listed, repeaters } from "#db/codeplug/repeaters.ts";
-import { knownMode, modesByModel } from "#db/model/modes.ts";
+import {
+  type LaidOut,
+  layFactsOf,
+  layOut,
+  type PlanBlock,
+  resolved,
+  type StoredPlan,
+  writeDocument,
+} from "#core/codeplug/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { type CodeplugFactsRow, codeplugFactsOf, listed, repeaters, sumOf } from "#db/codeplug/index.ts";
+import { knownMode, modesByModel } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 export type LaidTable = {

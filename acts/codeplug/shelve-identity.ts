@@ -1,7 +1,7 @@
 // A digital ID or a call sign is nobody's any more.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { identityById, shelveIdentity as shelve } from "#db/codeplug/identities.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { identityById, shelveIdentity as shelve } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

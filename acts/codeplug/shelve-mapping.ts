@@ -1,7 +1,7 @@
 // A dialect of channel tables is not kept any more.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { mappingById, shelveMapping as shelve } from "#db/codeplug/mappings.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { mappingById, shelveMapping as shelve } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

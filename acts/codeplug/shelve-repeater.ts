@@ -1,7 +1,7 @@
 // A repeater is not in the club's directory any more.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { repeaterById, shelveRepeater as shelve } from "#db/codeplug/repeaters.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { repeaterById, shelveRepeater as shelve } from "#db/codeplug/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

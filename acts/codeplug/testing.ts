@@ -1,6 +1,6 @@
 // What the acts of this room are tried with.
 import fc from "fast-check";
-import { CURES } from "#core/codeplug/check/check-codeplug.ts";
+import { CURES } from "#core/codeplug/index.ts";
 import { mostly, NOWHERE, type Some, type World, words } from "../trials/testing.ts";
 
 export const codeplugTrials = (world: World, { unit }: Some) => {

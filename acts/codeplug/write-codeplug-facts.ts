@@ -1,11 +1,10 @@
 // What a model's codeplug holds is written down: plans are laid out by it.
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
-import { codeplugFacts } from "#core/codeplug/facts.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { codeplugFactsOf, putCodeplugFacts } from "#db/codeplug/plans.ts";
-import { modelById } from "#db/model/models.ts";
-import { modesOf } from "#db/model/modes.ts";
+import { codeplugFacts } from "#core/codeplug/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { codeplugFactsOf, putCodeplugFacts } from "#db/codeplug/index.ts";
+import { modelById, modesOf } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

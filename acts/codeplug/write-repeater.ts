@@ -1,9 +1,8 @@
 // A repeater is put into the club's directory, or what stands of it is changed.
 import { z } from "zod";
-import { hertz } from "#core/modes/band-shape.ts";
-import { sameValue } from "#core/quantities/merge.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { accessShape, putRepeater, repeaterById } from "#db/codeplug/repeaters.ts";
+import { hertz } from "#core/modes/index.ts";
+import { bad, good, sameValue } from "#core/quantities/index.ts";
+import { accessShape, putRepeater, repeaterById } from "#db/codeplug/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";

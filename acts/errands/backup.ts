@@ -1,10 +1,9 @@
 // The plans that read out what is in a radio and keep it, and that write one of its own backups back.
 import { z } from "zod";
-import { chainsOfUnit } from "#core/kit/tooling.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { composeBackup } from "#core/run/purposes/backup.ts";
-import { composeRestore } from "#core/run/purposes/restore.ts";
-import { backupById } from "#db/run/backups.ts";
+import { chainsOfUnit } from "#core/kit/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { composeBackup, composeRestore } from "#core/run/index.ts";
+import { backupById } from "#db/run/index.ts";
 import { id } from "../shapes.ts";
 import { defineErrand } from "./errand.ts";
 import { chainKey, chosen, erasingIn, momentOf, workFacts } from "./work.ts";

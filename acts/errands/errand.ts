@@ -1,10 +1,9 @@
 // What a radio may be taken to the bench for: one file each, with what is asked of it and what is planned for it.
 import type { z } from "zod";
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { Result } from "#core/quantities/result.ts";
-import type { KnownProcedure } from "#core/run/procedure.ts";
+import type { PlainDate, Result } from "#core/quantities/index.ts";
+import type { KnownProcedure } from "#core/run/index.ts";
 import type { Tx } from "#db/pool.ts";
-import type { LoadedSituation } from "#db/unit/situation.ts";
+import type { LoadedSituation } from "#db/unit/index.ts";
 import type { Planned, PlanProblem } from "./planned.ts";
 
 /** What is known of the radio when it is planned for. */

@@ -1,16 +1,12 @@
 // The dummy load that goes to a bench where a radio transmits, with what joins it to the radio's antenna socket.
-import { benchLoad } from "#core/kit/bench-load.ts";
-import { mostWatts } from "#core/modes/mode.ts";
-import { sendings } from "#core/run/blocks.ts";
-import type { RunPlan } from "#core/run/plan.ts";
-import { loadKit } from "#db/kit/kit.ts";
-import { gearRows } from "#db/kit/put.ts";
-import { antennaAdapters } from "#db/kit/rows.ts";
-import { dossierHead } from "#db/model/dossier.ts";
-import { modesOf } from "#db/model/modes.ts";
+import { benchLoad } from "#core/kit/index.ts";
+import { mostWatts } from "#core/modes/index.ts";
+import { type RunPlan, sendings } from "#core/run/index.ts";
+import { antennaAdapters, gearRows, loadKit } from "#db/kit/index.ts";
+import { dossierHead, modesOf } from "#db/model/index.ts";
 import { only } from "#db/only.ts";
 import type { Tx } from "#db/pool.ts";
-import { type Thing, thingsTaken } from "#db/run/runs.ts";
+import { type Thing, thingsTaken } from "#db/run/index.ts";
 
 /** So long one sends at a time, in seconds: long enough to see whether it does. */
 const SECONDS = 10;

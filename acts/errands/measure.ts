@@ -1,7 +1,7 @@
 // The plan that measures a radio's power.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { composeMeasure } from "#core/run/purposes/measure.ts";
+import { good } from "#core/quantities/index.ts";
+import { composeMeasure } from "#core/run/index.ts";
 import { defineErrand } from "./errand.ts";
 import { ratedOf } from "./work.ts";
 

@@ -1,14 +1,11 @@
 // The plan that switches a radio into another mode, and shows that it is in it.
 import { z } from "zod";
-import { chainsOfUnit } from "#core/kit/tooling.ts";
-import { excess, transmitOf } from "#core/modes/mode.ts";
-import { probesFor, RASTER } from "#core/modes/probes.ts";
-import { allowedOn } from "#core/modes/standing.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { composeMode } from "#core/run/purposes/mode.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import { knownMode, modesOf } from "#db/model/modes.ts";
-import { bandPlan } from "#db/model/segments.ts";
+import { chainsOfUnit } from "#core/kit/index.ts";
+import { allowedOn, excess, probesFor, RASTER, transmitOf } from "#core/modes/index.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
+import { composeMode } from "#core/run/index.ts";
+import { policyOn } from "#core/unit/index.ts";
+import { bandPlan, knownMode, modesOf } from "#db/model/index.ts";
 import { id } from "../shapes.ts";
 import { defineErrand, type Known } from "./errand.ts";
 import type { Planned, PlanProblem } from "./planned.ts";

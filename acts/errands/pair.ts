@@ -1,10 +1,10 @@
 // The plan that pairs a radio with a device of ours.
 import { z } from "zod";
-import { isOutOfUse } from "#core/kit/kinds/devices.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { composePair } from "#core/run/purposes/pair.ts";
-import { deviceById } from "#db/kit/devices.ts";
-import { unitById } from "#db/unit/units.ts";
+import { isOutOfUse } from "#core/kit/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { composePair } from "#core/run/index.ts";
+import { deviceById } from "#db/kit/index.ts";
+import { unitById } from "#db/unit/index.ts";
 import { pairFacts } from "../bluetooth/pair-facts.ts";
 import { id } from "../shapes.ts";
 import { defineErrand } from "./errand.ts";

@@ -1,12 +1,10 @@
 // What a run is to do, made from what is known of a radio when it is taken to the bench.
 import { z } from "zod";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { sendings, withGathered } from "#core/run/blocks.ts";
-import { knownProcedure, proceduresOf } from "#db/model/dossier.ts";
+import { bad, good, type PlainDate, type Result } from "#core/quantities/index.ts";
+import { sendings, withGathered } from "#core/run/index.ts";
+import { knownProcedure, proceduresOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadSituation } from "#db/unit/situation.ts";
-import { unitById } from "#db/unit/units.ts";
+import { loadSituation, unitById } from "#db/unit/index.ts";
 import { backup, restore } from "./backup.ts";
 import type { ErrandKind } from "./errand.ts";
 import { freeLoad } from "./free-load.ts";

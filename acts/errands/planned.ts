@@ -1,7 +1,6 @@
 // What is planned for a radio that is taken to the bench, and why nothing can be.
-import type { RunPlan } from "#core/run/plan.ts";
-import type { KnownProcedure } from "#core/run/procedure.ts";
-import type { Thing } from "#db/run/runs.ts";
+import type { KnownProcedure, RunPlan } from "#core/run/index.ts";
+import type { Thing } from "#db/run/index.ts";
 
 export type PlanProblem =
   | { readonly kind: "no-unit" }

@@ -1,8 +1,6 @@
 // The plans that go through a procedure of the dossier, and that read a part's version.
-import { bad, good } from "#core/quantities/result.ts";
-import { holdsFor, needsGates } from "#core/run/procedure.ts";
-import { composeProcedure } from "#core/run/purposes/procedure.ts";
-import { composeRead } from "#core/run/purposes/read.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { composeProcedure, composeRead, holdsFor, needsGates } from "#core/run/index.ts";
 import { id } from "../shapes.ts";
 import { defineErrand } from "./errand.ts";
 import { momentOf } from "./work.ts";

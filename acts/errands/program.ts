@@ -1,11 +1,10 @@
 // The plan that writes a profile which a programmer keeps into a radio. What is in the radio is read and kept first, always.
 import { z } from "zod";
-import { baseOf } from "#core/bluetooth/profile.ts";
-import { chainsOfUnit } from "#core/kit/tooling.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { composeProgram } from "#core/run/purposes/program.ts";
-import { deviceById } from "#db/kit/devices.ts";
-import { profileById } from "#db/kit/profiles.ts";
+import { baseOf } from "#core/bluetooth/index.ts";
+import { chainsOfUnit } from "#core/kit/index.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
+import { composeProgram } from "#core/run/index.ts";
+import { deviceById, profileById } from "#db/kit/index.ts";
 import { id } from "../shapes.ts";
 import { defineErrand, type Known } from "./errand.ts";
 import type { Planned, PlanProblem } from "./planned.ts";

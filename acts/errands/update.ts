@@ -1,15 +1,14 @@
 // The plan that brings a radio to what it needs, or to another release that was asked for.
 import { z } from "zod";
-import { toolingOfRoute } from "#core/kit/tooling.ts";
-import { needsOf } from "#core/needs/unit.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import type { Goal, Step } from "#core/route/route.ts";
-import { goalOfNeeds, goalsBeside, stateOfUnit, wayOf } from "#core/route/way.ts";
-import { composeUpdate } from "#core/run/purposes/update.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import { orderVersions } from "#core/version/version.ts";
-import { modelById } from "#db/model/models.ts";
-import type { LoadedSituation } from "#db/unit/situation.ts";
+import { toolingOfRoute } from "#core/kit/index.ts";
+import { needsOf } from "#core/needs/index.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
+import { type Goal, goalOfNeeds, goalsBeside, type Step, stateOfUnit, wayOf } from "#core/route/index.ts";
+import { composeUpdate } from "#core/run/index.ts";
+import { policyOn } from "#core/unit/index.ts";
+import { orderVersions } from "#core/version/index.ts";
+import { modelById } from "#db/model/index.ts";
+import type { LoadedSituation } from "#db/unit/index.ts";
 import { pairsOf } from "../bluetooth/pair-facts.ts";
 import { id } from "../shapes.ts";
 import { defineErrand, type Known } from "./errand.ts";

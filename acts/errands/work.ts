@@ -1,19 +1,23 @@
 // What a plan works with: the chain that is taken, the things that it goes by, and what is known of the work.
 import { z } from "zod";
-import { leastToProgram } from "#core/bluetooth/readiness.ts";
-import type { Purpose } from "#core/dossier/procedure.ts";
-import type { Chain, Chains } from "#core/kit/chain/chain.ts";
-import { ratedWatts } from "#core/modes/mode.ts";
-import { stateOfUnit } from "#core/route/way.ts";
-import type { Measuring, WorkFacts } from "#core/run/blocks.ts";
-import { holdsFor, type KnownProcedure, type Moment, procedureFor } from "#core/run/procedure.ts";
-import { deviceOf } from "#db/kit/devices.ts";
-import { loadKit } from "#db/kit/kit.ts";
-import { releasesOf, revisionsOf } from "#db/model/models.ts";
-import { knownMode, type ModeRow, modesOf } from "#db/model/modes.ts";
+import { leastToProgram } from "#core/bluetooth/index.ts";
+import type { Purpose } from "#core/dossier/index.ts";
+import type { Chain, Chains } from "#core/kit/index.ts";
+import { ratedWatts } from "#core/modes/index.ts";
+import { stateOfUnit } from "#core/route/index.ts";
+import {
+  holdsFor,
+  type KnownProcedure,
+  type Measuring,
+  type Moment,
+  procedureFor,
+  type WorkFacts,
+} from "#core/run/index.ts";
+import { deviceOf, loadKit } from "#db/kit/index.ts";
+import { knownMode, type ModeRow, modesOf, releasesOf, revisionsOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import type { Thing } from "#db/run/runs.ts";
-import type { LoadedSituation } from "#db/unit/situation.ts";
+import type { Thing } from "#db/run/index.ts";
+import type { LoadedSituation } from "#db/unit/index.ts";
 import type { Planned } from "./planned.ts";
 
 /** Another chain than the best, as it was chosen. */

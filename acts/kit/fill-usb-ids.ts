@@ -1,7 +1,7 @@
 // The club's table of USB ids is filled from a list that the system has; what is in it already stays.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { addUsbIds } from "#db/kit/usb.ts";
+import { good } from "#core/quantities/index.ts";
+import { addUsbIds } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { usbIdShape } from "./name-usb-id.ts";
 

@@ -1,8 +1,8 @@
 // Which bridge chip answers with a USB id, as somebody has found out.
 import { z } from "zod";
-import { usbText } from "#core/kit/bridge.ts";
-import { good } from "#core/quantities/result.ts";
-import { putUsbId } from "#db/kit/usb.ts";
+import { usbText } from "#core/kit/index.ts";
+import { good } from "#core/quantities/index.ts";
+import { putUsbId } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 
 const sixteenBits = z.number().int().min(0).max(0xffff);

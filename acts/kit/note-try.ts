@@ -1,11 +1,10 @@
 // How a try went, with what it was tried on as that stands now: whether a chain is proven comes of it.
 import { z } from "zod";
-import { driverVerdict } from "#core/kit/chain/driver.ts";
-import { OPERATIONS } from "#core/kit/shapes.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { addAttempt, type KnownKit, loadKit } from "#db/kit/kit.ts";
+import { driverVerdict, OPERATIONS } from "#core/kit/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addAttempt, type KnownKit, loadKit } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { unitById } from "#db/unit/units.ts";
+import { unitById } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

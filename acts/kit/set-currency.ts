@@ -1,7 +1,7 @@
 // In which currency the club's prices are.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { putCurrency } from "#db/kit/kit.ts";
+import { good } from "#core/quantities/index.ts";
+import { putCurrency } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 
 /** The club counts its money in another currency; no sum is converted. */

@@ -1,9 +1,8 @@
 // A thing of the kit goes on the shelf; not while something still refers to it.
 import { z } from "zod";
-import { KINDS } from "#core/kit/kinds/kinds.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { shelveThing as shelve, usersOf } from "#db/kit/put.ts";
-import { loadKnown, valuesOf } from "#db/kit/values.ts";
+import { KINDS } from "#core/kit/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { loadKnown, shelveThing as shelve, usersOf, valuesOf } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { kindShape } from "./thing-fields.ts";

@@ -1,7 +1,7 @@
 // A try that was none is struck, with a reason: it stays, crossed out, and counts no more.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { strikeTry as strike } from "#db/kit/kit.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { strikeTry as strike } from "#db/kit/index.ts";
 import { defineAct } from "../define.ts";
 import { id, MOST_WHY } from "../shapes.ts";
 

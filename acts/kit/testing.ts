@@ -1,6 +1,6 @@
 // What the acts of this room are tried with.
 import fc from "fast-check";
-import { KINDS } from "#core/kit/kinds/kinds.ts";
+import { KINDS } from "#core/kit/index.ts";
 import { maybe, type Some, type World, words } from "../trials/testing.ts";
 
 export const kitTrials = (world: World, { unit }: Some) => {

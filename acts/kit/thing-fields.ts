@@ -1,6 +1,6 @@
 // A thing of the kit as acts take it: its kind, and its fields as texts, which the kind itself reads.
 import { z } from "zod";
-import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
+import { KIND_NAMES, KINDS, type KindName } from "#core/kit/index.ts";
 
 const names = [...new Set(KIND_NAMES.flatMap((kind) => KINDS[kind].fields.map((field) => field.name)))];
 const MOST_SIGNS = 20_000;

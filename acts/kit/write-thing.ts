@@ -1,15 +1,9 @@
 // A thing of the kit is added or corrected: a lead, a computer with what is on it, a tool with what it knows, and so on.
 import { z } from "zod";
-import { movesKind } from "#core/kit/kinds/devices.ts";
-import type { KindName } from "#core/kit/kinds/kinds.ts";
-import { KINDS } from "#core/kit/kinds/kinds.ts";
-import { Reader, type Values } from "#core/kit/kinds/reader.ts";
-import { leavesAll } from "#core/quantities/merge.ts";
-import { bad, good } from "#core/quantities/result.ts";
+import { KINDS, type KindName, movesKind, Reader, type Values } from "#core/kit/index.ts";
+import { bad, good, leavesAll } from "#core/quantities/index.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { putProgrammer } from "#db/kit/devices.ts";
-import { putInstalled, putSupports, putThing } from "#db/kit/put.ts";
-import { loadKnown, valuesOf } from "#db/kit/values.ts";
+import { loadKnown, putInstalled, putProgrammer, putSupports, putThing, valuesOf } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

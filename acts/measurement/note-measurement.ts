@@ -1,14 +1,17 @@
 // What a meter said of a radio is written down, with the meter and what that may be off by: now, or on a day before, never ahead.
 import { z } from "zod";
-import { parseCounterError } from "#core/measure/frequency.ts";
-import { MEASURED, measuredKind } from "#core/measure/kinds.ts";
-import { fullScaleOf } from "#core/measure/load.ts";
-import { isUnlikely, parseMeterError } from "#core/measure/power.ts";
-import { hertz } from "#core/modes/band-shape.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { gearRows } from "#db/kit/put.ts";
-import { addMeasurement } from "#db/unit/measurements.ts";
+import {
+  fullScaleOf,
+  isUnlikely,
+  MEASURED,
+  measuredKind,
+  parseCounterError,
+  parseMeterError,
+} from "#core/measure/index.ts";
+import { hertz } from "#core/modes/index.ts";
+import { bad, good, plainDate } from "#core/quantities/index.ts";
+import { gearRows } from "#db/kit/index.ts";
+import { addMeasurement } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -1,11 +1,9 @@
 // The carrier of a radio and its harmonics, as a meter showed them, are written down; with the attenuation, and what the meter may be off by.
 import { z } from "zod";
-import { harmonicOf, lineShape } from "#core/measure/harmonics.ts";
-import { parseMeterError } from "#core/measure/power.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { gearRows } from "#db/kit/put.ts";
-import { addSpectrum, limitsOf } from "#db/unit/spectra.ts";
+import { harmonicOf, lineShape, parseMeterError } from "#core/measure/index.ts";
+import { bad, good, plainDate } from "#core/quantities/index.ts";
+import { gearRows } from "#db/kit/index.ts";
+import { addSpectrum, limitsOf } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -1,6 +1,6 @@
 // What a radio is rated for, in the mode that it is in now.
-import { ratedWatts } from "#core/modes/mode.ts";
-import { knownMode, modesOf, unitModes } from "#db/model/modes.ts";
+import { ratedWatts } from "#core/modes/index.ts";
+import { knownMode, modesOf, unitModes } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 /** In watts; undefined: nobody has noted it. */

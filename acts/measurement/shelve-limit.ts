@@ -1,7 +1,7 @@
 // A limit goes on the shelf: no spectrum is held against it from then on; what was held against it stays so.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { limitsOf, shelveLimit as shelve } from "#db/unit/spectra.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { limitsOf, shelveLimit as shelve } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,10 +1,9 @@
 // Spectra and limits: what cannot be a harmonic is refused, the meter's own error goes along, limits have one name each.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { addDays } from "#core/quantities/date.ts";
-import { gearRows } from "#db/kit/put.ts";
+import { addDays } from "#core/quantities/index.ts";
+import { gearRows } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { limitsOf, spectraOf } from "#db/unit/spectra.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { limitsOf, spectraOf, unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { noteSpectrum } from "./note-spectrum.ts";

@@ -1,7 +1,7 @@
 // A measurement that was wrong is struck: it stays, crossed out, and counts no more.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { measurementsOf, strikeMeasurement as strike } from "#db/unit/measurements.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { measurementsOf, strikeMeasurement as strike } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -1,7 +1,7 @@
 // A spectrum that was wrong is struck: it stays, crossed out.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { spectraOf, strikeSpectrum as strike } from "#db/unit/spectra.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { spectraOf, strikeSpectrum as strike } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -1,10 +1,10 @@
 // A limit for harmonics is written down, or written anew: the club's own entry, with where it has it from.
 import { isDeepStrictEqual } from "node:util";
-import { limitShape } from "#core/measure/harmonics.ts";
-import { bad, good } from "#core/quantities/result.ts";
+import { limitShape } from "#core/measure/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 import type { Tx } from "#db/pool.ts";
-import { limitsOf, putLimit } from "#db/unit/spectra.ts";
+import { limitsOf, putLimit } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

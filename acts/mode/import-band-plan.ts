@@ -1,11 +1,9 @@
 // A band plan comes in from a file: for each class that it speaks of, what stood before goes on the shelf.
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
-import { MOST_SEGMENTS } from "#core/modes/plan-document.ts";
-import { segmentShape } from "#core/modes/privileges-shape.ts";
-import { listed } from "#core/quantities/list.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { addSegments, bandPlan, shelveSegmentsOf } from "#db/model/segments.ts";
+import { MOST_SEGMENTS, segmentShape } from "#core/modes/index.ts";
+import { bad, good, listed } from "#core/quantities/index.ts";
+import { addSegments, bandPlan, shelveSegmentsOf } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 
 /** Problem: `full`, if the plan would have more lines than it may. */

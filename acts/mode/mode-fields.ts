@@ -1,8 +1,8 @@
 // What a mode is, as its act takes it: its own facts, for which firmware and hardware it holds, which procedures lead in and out.
 import { z } from "zod";
-import { modeShape } from "#core/modes/mode-shape.ts";
-import { sourceShape } from "#core/quantities/source.ts";
-import { rangeShape } from "#core/version/range-shape.ts";
+import { modeShape } from "#core/modes/index.ts";
+import { sourceShape } from "#core/quantities/index.ts";
+import { rangeShape } from "#core/version/index.ts";
 import { id } from "../shapes.ts";
 
 export const modeFields = modeShape.omit({ firmware: true, hardwareRevisions: true }).extend({

@@ -1,11 +1,10 @@
 // Modes and what they may transmit: lending asks first, and whoever has it, the plan and the licence decide what is due.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { addDays } from "#core/quantities/date.ts";
-import { people } from "#db/club/people.ts";
-import { gearRows } from "#db/kit/put.ts";
+import { addDays } from "#core/quantities/index.ts";
+import { people } from "#db/club/index.ts";
+import { gearRows } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { measurementsOf } from "#db/unit/measurements.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { measurementsOf, unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { planFor } from "../errands/plan.ts";

@@ -1,7 +1,7 @@
 // In which mode a radio is gets noted: it was switched to it, or somebody says so. What was proved comes of a run.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { addUnitMode, modesOf, unitModes } from "#db/model/modes.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addUnitMode, modesOf, unitModes } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { hasUnit, unitHere } from "../unit/unit-here.ts";

@@ -1,7 +1,7 @@
 // A mode is put on the shelf. A radio that is in it stays so, as far as anybody knows.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { modesOf, shelveMode as shelve } from "#db/model/modes.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { modesOf, shelveMode as shelve } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

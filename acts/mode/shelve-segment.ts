@@ -1,7 +1,7 @@
 // A line of the band plan is put on the shelf.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { bandPlan, shelveSegment as shelve } from "#db/model/segments.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { bandPlan, shelveSegment as shelve } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,10 +1,15 @@
 // A mode of a model is written down, or written anew: what its radios transmit on may be another question from then on.
-import { leavesAll } from "#core/quantities/merge.ts";
-import { bad, good } from "#core/quantities/result.ts";
+import { bad, good, leavesAll } from "#core/quantities/index.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { dossierHead, proceduresOf } from "#db/model/dossier.ts";
-import { modelById, revisionsOf } from "#db/model/models.ts";
-import { type ModeRow, modesOf, putMode } from "#db/model/modes.ts";
+import {
+  dossierHead,
+  type ModeRow,
+  modelById,
+  modesOf,
+  proceduresOf,
+  putMode,
+  revisionsOf,
+} from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

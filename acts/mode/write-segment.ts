@@ -1,10 +1,8 @@
 // A line of the club's own band plan is written, or written anew: what may be used is another question for every radio.
 import { isDeepStrictEqual } from "node:util";
-import { MOST_SEGMENTS } from "#core/modes/plan-document.ts";
-import type { Segment } from "#core/modes/privileges.ts";
-import { segmentShape } from "#core/modes/privileges-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { addSegments, bandPlan, changeSegment } from "#db/model/segments.ts";
+import { MOST_SEGMENTS, type Segment, segmentShape } from "#core/modes/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addSegments, bandPlan, changeSegment } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

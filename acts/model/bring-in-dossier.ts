@@ -1,7 +1,7 @@
 // What another club knows of a model is taken over, fact by fact as it was picked; its source is kept.
 import { z } from "zod";
-import { LONGEST_DOSSIER, readDossier } from "#core/dossier/document.ts";
-import { good } from "#core/quantities/result.ts";
+import { LONGEST_DOSSIER, readDossier } from "#core/dossier/index.ts";
+import { good } from "#core/quantities/index.ts";
 import { defineAct } from "../define.ts";
 import { MOST_FACTS, takeFacts } from "./take-facts.ts";
 

@@ -1,9 +1,16 @@
 // Somebody has seen that a fact of a dossier holds, and on which firmware.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { addConfirmation, CONFIRMABLE, dossierHead, proceduresOf, quirksOf } from "#db/model/dossier.ts";
-import { modelById, releasesOf } from "#db/model/models.ts";
-import { modesOf } from "#db/model/modes.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import {
+  addConfirmation,
+  CONFIRMABLE,
+  dossierHead,
+  modelById,
+  modesOf,
+  proceduresOf,
+  quirksOf,
+  releasesOf,
+} from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

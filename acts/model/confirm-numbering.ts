@@ -1,10 +1,9 @@
 // How a part's versions count is confirmed by a person, or taken back: then it is told from the releases again.
 import { isDeepStrictEqual } from "node:util";
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { numberingShape } from "#core/version/numbering.ts";
-import { confirmNumbering as confirm } from "#db/model/models.ts";
-import { loadCatalogues } from "#db/unit/facts.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { numberingShape } from "#core/version/index.ts";
+import { confirmNumbering as confirm, loadCatalogues } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

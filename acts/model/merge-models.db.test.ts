@@ -1,20 +1,14 @@
 // Two models that are one: radios, readings, modes, tools, pins and what was picked go along; what was not picked stays as it was.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { factsOf } from "#core/dossier/differences.ts";
-import type { Dossier } from "#core/dossier/document.ts";
-import { mergeEffect } from "#core/dossier/merged.ts";
-import { plain } from "#core/quantities/date.ts";
-import type { PolicyRule } from "#core/unit/policy.ts";
-import { standingsOf } from "#core/unit/standing.ts";
-import { groups, putGroup } from "#db/club/club.ts";
-import { writeDossier } from "#db/model/document.ts";
-import { becameOf } from "#db/model/merge.ts";
-import { modelById, modelByName, releasesOf } from "#db/model/models.ts";
-import { addUnitMode, modesOf } from "#db/model/modes.ts";
+import { type Dossier, factsOf, mergeEffect } from "#core/dossier/index.ts";
+import { plain } from "#core/quantities/index.ts";
+import { type PolicyRule, standingsOf } from "#core/unit/index.ts";
+import { groups, putGroup } from "#db/club/index.ts";
+import { addUnitMode, becameOf, modelById, modesOf, releasesOf, writeDossier } from "#db/model/index.ts";
+import { modelByName } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
 import { PLAIN_UNIT } from "#db/testing.ts";
-import { loadSituation } from "#db/unit/situation.ts";
-import { addUnit, shelveUnit, unitById } from "#db/unit/units.ts";
+import { addUnit, loadSituation, shelveUnit, unitById } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "../../demo/testing.ts";
 import { performIn } from "../define.ts";
 import { recordReading } from "../reading/record-reading.ts";

@@ -1,14 +1,19 @@
 // Two models turn out to be one: radios, what was read of them and what is picked of the dossier go to the one that stays.
 import { z } from "zod";
-import { factKey } from "#core/dossier/differences.ts";
-import { toldOf } from "#core/dossier/merged.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import type { Policy } from "#core/unit/policy.ts";
-import { groups, putGroup } from "#db/club/club.ts";
-import { writeDossier } from "#db/model/document.ts";
-import { markMerged, radiosOf, speakOf } from "#db/model/merge.ts";
-import { modelById, releasesOf } from "#db/model/models.ts";
-import { addUnitMode, modesOf } from "#db/model/modes.ts";
+import { factKey, toldOf } from "#core/dossier/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import type { Policy } from "#core/unit/index.ts";
+import { groups, putGroup } from "#db/club/index.ts";
+import {
+  addUnitMode,
+  markMerged,
+  modelById,
+  modesOf,
+  radiosOf,
+  releasesOf,
+  speakOf,
+  writeDossier,
+} from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { carryReadings } from "../reading/carry-readings.ts";

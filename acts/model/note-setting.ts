@@ -1,8 +1,8 @@
 // Which value a service setting has in a radio gets noted: somebody looked, or changed it, and why.
 import { z } from "zod";
-import { settingStanding } from "#core/dossier/service.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { addUnitSetting, serviceItems, settingsIn, unitSettings } from "#db/model/service.ts";
+import { settingStanding } from "#core/dossier/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { addUnitSetting, serviceItems, settingsIn, unitSettings } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

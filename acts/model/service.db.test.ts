@@ -1,8 +1,8 @@
 // Service settings and codes: written, corrected, noted; what is never to be touched asks why; what unlocks is shown to few, and noted.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { serviceItems, unitSettings } from "#db/model/service.ts";
+import { serviceItems, unitSettings } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { noteSetting } from "./note-setting.ts";

@@ -1,7 +1,7 @@
 // An oddity is put on the shelf.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { quirksOf, shelveQuirk as shelve } from "#db/model/dossier.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { quirksOf, shelveQuirk as shelve } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,7 +1,7 @@
 // An item of a service menu, or a region code, is put on the shelf. What was noted of radios stays.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { serviceItems, shelveServiceItem as shelve } from "#db/model/service.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { serviceItems, shelveServiceItem as shelve } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

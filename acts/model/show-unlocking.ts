@@ -1,16 +1,14 @@
 // What is guarded (how a radio is unlocked, service menus, their values, settings in a tool) is shown to somebody: noted, once an hour, person
 // and thing at most. Whoever hands such facts out does this first (`app/shared/guarded.server.ts`).
 import { z } from "zod";
-import { type GuardedPart, isGuarded } from "#core/dossier/procedure.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { hasGuarded } from "#core/run/plan.ts";
-import { clubName } from "#db/club/club.ts";
-import { procedureById } from "#db/model/dossier.ts";
-import { modelById } from "#db/model/models.ts";
-import { modesOf } from "#db/model/modes.ts";
+import { type GuardedPart, isGuarded } from "#core/dossier/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { hasGuarded } from "#core/run/index.ts";
+import { clubName } from "#db/club/index.ts";
+import { modelById, modesOf, procedureById } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { runById } from "#db/run/runs.ts";
-import { unitById } from "#db/unit/units.ts";
+import { runById } from "#db/run/index.ts";
+import { unitById } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

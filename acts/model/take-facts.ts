@@ -1,27 +1,43 @@
 // Facts of a dossier are stored in one of our own models, each as it was picked; what they are silent about stays.
-import { differencesOf, factKey, factsOf } from "#core/dossier/differences.ts";
-import type { Dossier, DossierRelease } from "#core/dossier/document.ts";
-import { filledUp } from "#core/dossier/fill-up.ts";
-import { identityShape } from "#core/dossier/identity.ts";
-import type { Source } from "#core/quantities/source.ts";
-import { contradictionsOf } from "#core/release/contradictions.ts";
-import { oursFor, writeDossier } from "#db/model/document.ts";
 import {
+  type Dossier,
+  type DossierRelease,
+  differencesOf,
+  factKey,
+  factsOf,
+  filledUp,
+  identityShape,
+} from "#core/dossier/index.ts";
+import type { Source } from "#core/quantities/index.ts";
+import { contradictionsOf } from "#core/release/index.ts";
+import {
+  addParts,
+  addRelease,
+  confirmNumbering,
+  correctRelease,
   dossierHead,
+  type ItemKind,
+  loadCatalogues,
+  markDraft,
+  modeFacts,
+  modelById,
+  modesOf,
+  oursFor,
   proceduresOf,
   putIdentity,
+  putMode,
+  putModel,
   putPartReading,
   putProcedure,
   putQuirk,
+  putServiceItem,
   quirksOf,
-} from "#db/model/dossier.ts";
-import { confirmNumbering, modelById, putModel, releasesOf, revisionsOf } from "#db/model/models.ts";
-import { modeFacts, modesOf, putMode } from "#db/model/modes.ts";
-import { addParts } from "#db/model/parts.ts";
-import { addRelease, correctRelease, markDraft } from "#db/model/releases.ts";
-import { type ItemKind, putServiceItem, serviceItems } from "#db/model/service.ts";
+  releasesOf,
+  revisionsOf,
+  serviceItems,
+  writeDossier,
+} from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadCatalogues } from "#db/unit/facts.ts";
 import type { Who } from "../define.ts";
 
 /** So many facts are taken over at once: more would keep the page waiting. */

@@ -1,12 +1,9 @@
 // What a model is known by, where its keys are, what its parts are called and how each is read.
 import { z } from "zod";
-import { identityShape, partReadingShape } from "#core/dossier/identity.ts";
-import { leavesAll } from "#core/quantities/merge.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { partName } from "#core/release/part-name.ts";
-import { dossierHead, putIdentity, putPartReading } from "#db/model/dossier.ts";
-import { modelById } from "#db/model/models.ts";
-import { renamePart } from "#db/model/parts.ts";
+import { identityShape, partReadingShape } from "#core/dossier/index.ts";
+import { bad, good, leavesAll } from "#core/quantities/index.ts";
+import { partName } from "#core/release/index.ts";
+import { dossierHead, modelById, putIdentity, putPartReading, renamePart } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -1,16 +1,22 @@
 // A model is added or corrected: who makes it, what it is called, its parts with firmware of their own, its hardware revisions.
 
 import { z } from "zod";
-import { BODIES } from "#core/dossier/layout.ts";
-import { overlapOf, serialRangeShape } from "#core/dossier/serial.ts";
-import { leavesAll } from "#core/quantities/merge.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { partName } from "#core/release/part-name.ts";
-import { FIELD_LIMITS } from "#core/unit/fields.ts";
+import { BODIES, overlapOf, serialRangeShape } from "#core/dossier/index.ts";
+import { bad, good, leavesAll } from "#core/quantities/index.ts";
+import { partName } from "#core/release/index.ts";
+import { FIELD_LIMITS } from "#core/unit/index.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { dossierHead } from "#db/model/dossier.ts";
-import { modelById, putModel, revisionsOf } from "#db/model/models.ts";
-import { addParts, orderParts, othersInUse, type PartUse, takeAway } from "#db/model/parts.ts";
+import {
+  addParts,
+  dossierHead,
+  modelById,
+  orderParts,
+  othersInUse,
+  type PartUse,
+  putModel,
+  revisionsOf,
+  takeAway,
+} from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

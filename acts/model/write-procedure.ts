@@ -1,11 +1,9 @@
 // How something is done with a model is written down, or written anew.
 import { z } from "zod";
-import { procedureShape } from "#core/dossier/procedure.ts";
-import { leavesAll } from "#core/quantities/merge.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { rangeShape } from "#core/version/range-shape.ts";
-import { dossierHead, procedureById, putProcedure } from "#db/model/dossier.ts";
-import { modelById, revisionsOf } from "#db/model/models.ts";
+import { procedureShape } from "#core/dossier/index.ts";
+import { bad, good, leavesAll } from "#core/quantities/index.ts";
+import { rangeShape } from "#core/version/index.ts";
+import { dossierHead, modelById, procedureById, putProcedure, revisionsOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -1,11 +1,8 @@
 // An oddity of a model is written down, or written anew.
 import { z } from "zod";
-import { leavesAll } from "#core/quantities/merge.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { sourceShape } from "#core/quantities/source.ts";
-import { rangeShape } from "#core/version/range-shape.ts";
-import { dossierHead, putQuirk, quirksOf } from "#db/model/dossier.ts";
-import { modelById } from "#db/model/models.ts";
+import { bad, good, leavesAll, sourceShape } from "#core/quantities/index.ts";
+import { rangeShape } from "#core/version/index.ts";
+import { dossierHead, modelById, putQuirk, quirksOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -1,10 +1,10 @@
 // The file of a release: kept by what it is, told of when it comes, and never under another's hash.
 import { createHash } from "node:crypto";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { readLog } from "#db/club/log.ts";
-import { modelsToPick, releasesOf } from "#db/model/models.ts";
+import { readLog } from "#db/club/index.ts";
+import { modelsToPick, releasesOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { fileContent } from "#db/run/files.ts";
+import { fileContent } from "#db/run/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { releaseStands, writeRelease } from "./write-release.ts";

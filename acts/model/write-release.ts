@@ -2,22 +2,24 @@
 
 import { createHash } from "node:crypto";
 import { z } from "zod";
-import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
-import { type Effect, effectOf, withRelease } from "#core/needs/effect.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { leavesAll } from "#core/quantities/merge.ts";
-import { mustGet } from "#core/quantities/must.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import type { Catalogue } from "#core/release/catalogue.ts";
-import { type Contradiction, contradictionsOf } from "#core/release/contradictions.ts";
-import { releaseShape } from "#core/release/release.ts";
-import { changesOf, imagined, type StoredRelease, writtenOf } from "#core/release/stored.ts";
-import { isAhead } from "#core/release/withdrawal.ts";
-import { modelById, revisionsOf } from "#db/model/models.ts";
-import { addRelease, correctRelease, releaseById } from "#db/model/releases.ts";
+import { LARGEST_CHECKED } from "#core/bench/index.ts";
+import { type Effect, effectOf, withRelease } from "#core/needs/index.ts";
+import { bad, good, leavesAll, mustGet, type PlainDate, type Result } from "#core/quantities/index.ts";
+import {
+  type Catalogue,
+  type Contradiction,
+  changesOf,
+  contradictionsOf,
+  imagined,
+  isAhead,
+  releaseShape,
+  type StoredRelease,
+  writtenOf,
+} from "#core/release/index.ts";
+import { addRelease, correctRelease, modelById, releaseById, revisionsOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { keepFile } from "#db/run/files.ts";
-import { type LoadedSituation, loadSituations } from "#db/unit/situation.ts";
+import { keepFile } from "#db/run/index.ts";
+import { type LoadedSituation, loadSituations } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,7 +1,7 @@
 // Several releases at once: all of them, the oldest first, or none.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { readLog } from "#db/club/log.ts";
-import { releasesOf } from "#db/model/models.ts";
+import { readLog } from "#db/club/index.ts";
+import { releasesOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { type DemoClub, demoClub } from "../../demo/testing.ts";
 import { performIn } from "../define.ts";

@@ -1,11 +1,9 @@
 // Several releases at once, as they were found in release notes and looked at: all of them are written down, or none.
 import { z } from "zod";
-import { withRelease } from "#core/needs/effect.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { MOST_PROPOSALS } from "#core/release/notes.ts";
-import { releaseShape, type WrittenRelease } from "#core/release/release.ts";
-import { imagined } from "#core/release/stored.ts";
-import { addRelease } from "#db/model/releases.ts";
+import { withRelease } from "#core/needs/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { imagined, MOST_PROPOSALS, releaseShape, type WrittenRelease } from "#core/release/index.ts";
+import { addRelease } from "#db/model/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { loadForPreview, previewIn } from "./write-release.ts";

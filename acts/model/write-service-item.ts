@@ -1,12 +1,9 @@
 // An item of a service menu, or a region code, is written down for a model, or written anew.
 import { z } from "zod";
-import { codeShape, settingShape } from "#core/dossier/service.ts";
-import { leavesAll } from "#core/quantities/merge.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { sourceShape } from "#core/quantities/source.ts";
+import { codeShape, settingShape } from "#core/dossier/index.ts";
+import { bad, good, leavesAll, sourceShape } from "#core/quantities/index.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { modelById } from "#db/model/models.ts";
-import { type ItemRow, putServiceItem, serviceItems } from "#db/model/service.ts";
+import { type ItemRow, modelById, putServiceItem, serviceItems } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

@@ -2,8 +2,7 @@
 import { announce } from "#db/live.ts";
 import type { Tx } from "#db/pool.ts";
 import { send } from "#db/queue.ts";
-import { type Scope, scopeSize } from "#db/unit/unit-facts.ts";
-import { addWork } from "#db/unit/work.ts";
+import { addWork, type Scope, scopeSize } from "#db/unit/index.ts";
 import { recompute } from "./recompute.ts";
 
 /** So many units are done in the transaction of the change itself; it takes less than a second. */

@@ -1,11 +1,16 @@
 // The needs of a scope's units worked out anew, with everything that another change could alter meanwhile locked.
-import { needsToDo } from "#core/kit/needs.ts";
+import { needsToDo } from "#core/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadCommon } from "#db/unit/common.ts";
-import { lockScope } from "#db/unit/lock.ts";
-import { type NeedRecord, recordOf, replaceNeeds } from "#db/unit/needs.ts";
-import { situationOf } from "#db/unit/situation.ts";
-import { loadLocked, type Scope } from "#db/unit/unit-facts.ts";
+import {
+  loadCommon,
+  loadLocked,
+  lockScope,
+  type NeedRecord,
+  recordOf,
+  replaceNeeds,
+  type Scope,
+  situationOf,
+} from "#db/unit/index.ts";
 
 /**
  * Works out the needs of a scope's units anew and stores them, in the caller's transaction. Answers how many units. `locked` is told when all

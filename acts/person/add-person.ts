@@ -1,6 +1,6 @@
 // Somebody comes into the club.
-import { good } from "#core/quantities/result.ts";
-import { putPerson } from "#db/club/people.ts";
+import { good } from "#core/quantities/index.ts";
+import { putPerson } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 import { personFields, personRefused, personShape } from "./person-fields.ts";
 

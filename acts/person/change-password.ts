@@ -1,7 +1,7 @@
 // Somebody has chosen another password for themselves; every other session of theirs ends.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { setPassword } from "#db/club/sessions.ts";
+import { good } from "#core/quantities/index.ts";
+import { setPassword } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 
 /** A person changes the own password; all other sessions of theirs end. */

@@ -1,7 +1,7 @@
 // Who somebody is gets corrected; whose role or address changes signs in anew.
-import { bad, good } from "#core/quantities/result.ts";
-import { type PersonFields, type PersonRow, personById, putPerson } from "#db/club/people.ts";
-import { heldBy } from "#db/unit/units.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { type PersonFields, type PersonRow, personById, putPerson } from "#db/club/index.ts";
+import { heldBy } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { personFields, personRefused, personShape, personStands } from "./person-fields.ts";

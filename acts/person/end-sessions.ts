@@ -1,7 +1,7 @@
 // Somebody ends sessions of their own: one, or all but one.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { endSessions as end } from "#db/club/sessions.ts";
+import { good } from "#core/quantities/index.ts";
+import { endSessions as end } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

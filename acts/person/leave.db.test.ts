@@ -1,6 +1,6 @@
 // Every act against every role, written down by hand: an act that is given to more people than it was, or to fewer, is noticed.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { ROLES } from "#core/club/acts.ts";
+import { ROLES } from "#core/club/index.ts";
 import { withClub } from "#db/pool.ts";
 import { takenBack } from "#db/testing.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";

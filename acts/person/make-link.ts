@@ -1,8 +1,7 @@
 // A keeper has a link made with which somebody chooses a password. Whoever has it can, once, within a day.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { personById } from "#db/club/people.ts";
-import { makeLink as make } from "#db/club/sessions.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { makeLink as make, personById } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

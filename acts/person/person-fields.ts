@@ -1,9 +1,8 @@
 // Who somebody is in the club, as the form and the acts take it: the one shape, with its bounds.
 import { z } from "zod";
-import { ROLES, readRole } from "#core/club/acts.ts";
-import { LONGEST_ADDRESS } from "#core/club/address.ts";
-import { bad } from "#core/quantities/result.ts";
-import { isLastKeeper, type PersonFields, type PersonRow } from "#db/club/people.ts";
+import { LONGEST_ADDRESS, ROLES, readRole } from "#core/club/index.ts";
+import { bad } from "#core/quantities/index.ts";
+import { isLastKeeper, type PersonFields, type PersonRow } from "#db/club/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 
 export const personShape = z.object({

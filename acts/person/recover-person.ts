@@ -1,7 +1,7 @@
 // Somebody who had left comes back.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { personById, recoverPerson as recover } from "#db/club/people.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { personById, recoverPerson as recover } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { personRefused } from "./person-fields.ts";

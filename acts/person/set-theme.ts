@@ -1,7 +1,7 @@
 // In which light somebody likes their pages.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { setTheme as set } from "#db/club/people.ts";
+import { good } from "#core/quantities/index.ts";
+import { setTheme as set } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 
 /** A person chooses day, night or the system's choice. */

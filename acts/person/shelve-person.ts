@@ -1,7 +1,7 @@
 // Somebody leaves the club's lists and is signed out; what history says of them stays.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { personById, shelvePerson as shelve } from "#db/club/people.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { personById, shelvePerson as shelve } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { personRefused } from "./person-fields.ts";

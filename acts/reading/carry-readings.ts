@@ -1,9 +1,8 @@
 // A radio turns out to be of another model: what was read of it goes along, part by part by their names.
 
-import { dossierHead } from "#db/model/dossier.ts";
+import { dossierHead } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { copyReading, readingsOf, strikeReading } from "#db/unit/readings.ts";
-import { unitById } from "#db/unit/units.ts";
+import { copyReading, readingsOf, strikeReading, unitById } from "#db/unit/index.ts";
 
 /**
  * To be done once the unit has its new model. Readings of parts that this model does not have stay as they are, and count for nothing.

@@ -1,11 +1,8 @@
 // A reading that was written down for the wrong radio goes to the right one: struck there, kept here, of the same day.
 import { z } from "zod";
-import { dateInZone } from "#core/quantities/date.ts";
-import { bad, good } from "#core/quantities/result.ts";
+import { bad, dateInZone, good } from "#core/quantities/index.ts";
 import { clubZone } from "#db/clock.ts";
-import { copyReading, readingsOf, strikeReading } from "#db/unit/readings.ts";
-import { loadSituation } from "#db/unit/situation.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { copyReading, loadSituation, readingsOf, strikeReading, unitByTag } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "../unit/unit-here.ts";

@@ -1,12 +1,8 @@
 // What a radio shows is recorded: now, or on a day before, never ahead. Who has the radio may, whatever their role.
 import { z } from "zod";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { placeReading } from "#core/unit/placing.ts";
-import { previewReading, type ReadingPreview } from "#core/unit/preview.ts";
-import { READING_SOURCES } from "#core/unit/unit.ts";
-import { addReading } from "#db/unit/readings.ts";
-import { loadSituation } from "#db/unit/situation.ts";
+import { bad, good, plainDate } from "#core/quantities/index.ts";
+import { placeReading, previewReading, READING_SOURCES, type ReadingPreview } from "#core/unit/index.ts";
+import { addReading, loadSituation } from "#db/unit/index.ts";
 import { losePairings } from "../bluetooth/lose-pairings.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

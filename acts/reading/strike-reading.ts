@@ -1,7 +1,7 @@
 // A reading that was wrong is struck, with a reason: it stays, crossed out, and counts no more.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { strikeReading as strike } from "#db/unit/readings.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { strikeReading as strike } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id, why } from "../shapes.ts";
 

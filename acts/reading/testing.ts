@@ -1,6 +1,6 @@
 // What the acts of this room are tried with.
 import fc from "fast-check";
-import { READING_SOURCES } from "#core/unit/unit.ts";
+import { READING_SOURCES } from "#core/unit/index.ts";
 import { maybe, type Some, type World, words } from "../trials/testing.ts";
 
 export const readingTrials = (world: World, { day, unit }: Some) => {

@@ -1,12 +1,10 @@
 // A run at the bench: moved by what is sent, once, in order, by nobody who was not quick enough; and what it comes to.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import type { Happening } from "#core/run/event.ts";
-import { foldRun } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
-import { readLog } from "#db/club/log.ts";
+import { foldRun, type Happening, stepsOf } from "#core/run/index.ts";
+import { readLog } from "#db/club/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, openRuns, runById } from "#db/run/runs.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { eventsOf, openRuns, runById } from "#db/run/index.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { answerRun, MOST_OF_A_RUN } from "./answer-run.ts";

@@ -1,10 +1,9 @@
 // What happens in a run at the bench, as it happens.
 import { z } from "zod";
-import { may } from "#core/club/acts.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { sentEvent } from "#core/run/event.ts";
-import { applyEvent, foldRun, type Unfit } from "#core/run/fold.ts";
-import { addEvent, eventsOf, hearFrom, holdRun, lockRun, runById } from "#db/run/runs.ts";
+import { may } from "#core/club/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { applyEvent, foldRun, sentEvent, type Unfit } from "#core/run/index.ts";
+import { addEvent, eventsOf, hearFrom, holdRun, lockRun, runById } from "#db/run/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { heldByOther } from "../unit/held-by.ts";

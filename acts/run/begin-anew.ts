@@ -1,8 +1,8 @@
 // A run is begun anew from where the radio is now: by another chain or way, or since what it was made from has changed.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { foldRun } from "#core/run/fold.ts";
-import { addEvent, endRun, eventsOf, lockRun, runById } from "#db/run/runs.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { foldRun } from "#core/run/index.ts";
+import { addEvent, endRun, eventsOf, lockRun, runById } from "#db/run/index.ts";
 import { defineAct } from "../define.ts";
 import { type Errand, errandShape } from "../errands/plan.ts";
 import { id } from "../shapes.ts";

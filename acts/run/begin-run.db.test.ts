@@ -2,8 +2,8 @@
 import { createHash } from "node:crypto";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import type { Tx } from "#db/pool.ts";
-import { addTry, putBenchRules } from "#db/run/practice.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { addTry, putBenchRules } from "#db/run/index.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { beginRun } from "./begin-run.ts";

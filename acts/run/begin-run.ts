@@ -1,13 +1,10 @@
 // A radio is taken to the bench: to be updated, backed up, written to, read, or gone through a procedure with.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
+import { bad, good } from "#core/quantities/index.ts";
 import { isDuplicate } from "#db/errors.ts";
 import type { Tx } from "#db/pool.ts";
-import { keepFile } from "#db/run/files.ts";
-import { benchRules, practiceOf } from "#db/run/practice.ts";
-import { addRun, addThings } from "#db/run/runs.ts";
-import { simulatedState } from "#db/unit/simulated.ts";
-import type { UnitRow } from "#db/unit/units.ts";
+import { addRun, addThings, benchRules, keepFile, practiceOf } from "#db/run/index.ts";
+import { simulatedState, type UnitRow } from "#db/unit/index.ts";
 import { sumOfFile } from "../codeplug/codeplug-file.ts";
 import { defineAct, type Who } from "../define.ts";
 import { type Errand, errandShape, isWork, planFor } from "../errands/plan.ts";

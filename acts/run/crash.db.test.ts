@@ -3,14 +3,10 @@
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, it, vi } from "vitest";
 import { cases } from "#core/quantities/testing.ts";
-import type { Happening } from "#core/run/event.ts";
-import { foldRun, nextStep } from "#core/run/fold.ts";
+import { foldRun, type Happening, nextStep } from "#core/run/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { backupsOf } from "#db/run/backups.ts";
-import { eventsOf, runById } from "#db/run/runs.ts";
-import { readingsOf } from "#db/unit/readings.ts";
-import { putSimulated } from "#db/unit/simulated.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { backupsOf, eventsOf, runById } from "#db/run/index.ts";
+import { putSimulated, readingsOf, unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn } from "../define.ts";
 import { simulatedRadio } from "../unit/simulated.ts";

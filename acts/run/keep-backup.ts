@@ -1,13 +1,23 @@
 // A file is kept as what was in a radio on this day; in a run it passes the gate that asks for one.
 import { createHash } from "node:crypto";
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { doubtsOf, isFinalDoubt, MOST_BYTES } from "#core/run/backup-check.ts";
-import { applyEvent, foldRun } from "#core/run/fold.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { applyEvent, doubtsOf, foldRun, isFinalDoubt, MOST_BYTES } from "#core/run/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { addBackup, othersWith, usualSizes } from "#db/run/backups.ts";
-import { filePart, fileSize, keepWhole, PART } from "#db/run/files.ts";
-import { addEvent, eventsOf, hearFrom, lockRun, runById } from "#db/run/runs.ts";
+import {
+  addBackup,
+  addEvent,
+  eventsOf,
+  filePart,
+  fileSize,
+  hearFrom,
+  keepWhole,
+  lockRun,
+  othersWith,
+  PART,
+  runById,
+  usualSizes,
+} from "#db/run/index.ts";
 import { readInto } from "../codeplug/codeplug-file.ts";
 import { defineAct } from "../define.ts";
 import { id, sha256 as sum } from "../shapes.ts";

@@ -1,7 +1,7 @@
 // One part of a large file. Nothing is said of it until all are there and their sum is that under which they were kept.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { keepPart, PART } from "#db/run/files.ts";
+import { good } from "#core/quantities/index.ts";
+import { keepPart, PART } from "#db/run/index.ts";
 import { defineAct } from "../define.ts";
 import { sha256 } from "../shapes.ts";
 

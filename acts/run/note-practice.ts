@@ -1,8 +1,8 @@
 // A try of a procedure in practice, brought to its end.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { procedureById } from "#db/model/dossier.ts";
-import { addTry } from "#db/run/practice.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { procedureById } from "#db/model/index.ts";
+import { addTry } from "#db/run/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,12 +1,19 @@
 // What a run comes to for Bluetooth: pairings proved, failed and lost; what a programmer's battery showed and gave; profiles written.
 import { z } from "zod";
-import { nextStep } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
-import { addCharge, deviceById, deviceOf, deviceRows } from "#db/kit/devices.ts";
-import { addPairing, addPairingEvent, endPairing } from "#db/kit/pairings.ts";
-import { addProfileUse, profileById } from "#db/kit/profiles.ts";
+import { nextStep, stepsOf } from "#core/run/index.ts";
+import {
+  addCharge,
+  addPairing,
+  addPairingEvent,
+  addProfileUse,
+  deviceById,
+  deviceOf,
+  deviceRows,
+  endPairing,
+  profileById,
+} from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { thingsTaken } from "#db/run/runs.ts";
+import { thingsTaken } from "#db/run/index.ts";
 import { losePairings } from "../bluetooth/lose-pairings.ts";
 import { pairingsBeside } from "../bluetooth/pair-facts.ts";
 import { id } from "../shapes.ts";

@@ -1,11 +1,9 @@
 // What an event of a run says of the kit, and what it does to a simulated radio.
-import { CAUSES } from "#core/run/causes.ts";
-import { nextStep } from "#core/run/fold.ts";
-import { loadKit } from "#db/kit/kit.ts";
+import { CAUSES, nextStep } from "#core/run/index.ts";
+import { loadKit } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { thingsTaken } from "#db/run/runs.ts";
-import { putSimulated } from "#db/unit/simulated.ts";
-import { loadSituation } from "#db/unit/situation.ts";
+import { thingsTaken } from "#db/run/index.ts";
+import { loadSituation, putSimulated } from "#db/unit/index.ts";
 import { atomsOf } from "#simulators/radio/atoms.ts";
 import { type Deed, doDeed } from "#simulators/radio/radio.ts";
 import { FAULTS, mended } from "#simulators/radio/work.ts";

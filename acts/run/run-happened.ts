@@ -1,7 +1,6 @@
 // What happened in a run, and what it comes to beyond it.
-import type { SentEvent } from "#core/run/event.ts";
-import type { Run } from "#core/run/fold.ts";
-import type { RunRow } from "#db/run/runs.ts";
+import type { Run, SentEvent } from "#core/run/index.ts";
+import type { RunRow } from "#db/run/index.ts";
 import type { Done, Who } from "../define.ts";
 
 /** What it comes to, gathered over the events of one sending. */

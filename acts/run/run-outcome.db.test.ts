@@ -1,17 +1,12 @@
 // What a run on a real radio comes to: readings, tries of the chain, facts confirmed; and what is refused on its way.
 import { createHash } from "node:crypto";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import type { Happening } from "#core/run/event.ts";
-import { foldRun, nextStep } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
-import { readLog } from "#db/club/log.ts";
-import { modesOf, unitModes } from "#db/model/modes.ts";
+import { foldRun, type Happening, nextStep, stepsOf } from "#core/run/index.ts";
+import { readLog } from "#db/club/index.ts";
+import { modesOf, unitModes } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, runById, thingsTaken } from "#db/run/runs.ts";
-import { measurementsOf } from "#db/unit/measurements.ts";
-import { readingsOf } from "#db/unit/readings.ts";
-import { simulatedState } from "#db/unit/simulated.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { eventsOf, runById, thingsTaken } from "#db/run/index.ts";
+import { measurementsOf, readingsOf, simulatedState, unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { performIn, type Who } from "../define.ts";
 import { planFor } from "../errands/plan.ts";

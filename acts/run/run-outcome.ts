@@ -1,17 +1,20 @@
 // What an event of a run comes to beyond the run: readings, the log, tries, what a simulated radio does.
 
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import type { SentEvent } from "#core/run/event.ts";
-import { applyEvent, nextStep, type Run } from "#core/run/fold.ts";
-import { hidesWords, placeAgain, stepsOf } from "#core/run/plan.ts";
-import { placeReading } from "#core/unit/placing.ts";
-import { previewReading } from "#core/unit/preview.ts";
-import { newestReading } from "#core/unit/unit.ts";
-import { addConfirmation, proceduresOf } from "#db/model/dossier.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
+import {
+  applyEvent,
+  hidesWords,
+  nextStep,
+  placeAgain,
+  type Run,
+  type SentEvent,
+  stepsOf,
+} from "#core/run/index.ts";
+import { newestReading, placeReading, previewReading } from "#core/unit/index.ts";
+import { addConfirmation, proceduresOf } from "#db/model/index.ts";
 import { oneAtATime, type Tx } from "#db/pool.ts";
-import { addEvent, endRun, type RunRow, releaseThing, takeThings, thingsTaken } from "#db/run/runs.ts";
-import { addReading } from "#db/unit/readings.ts";
-import { loadSituation } from "#db/unit/situation.ts";
+import { addEvent, endRun, type RunRow, releaseThing, takeThings, thingsTaken } from "#db/run/index.ts";
+import { addReading, loadSituation } from "#db/unit/index.ts";
 import { pluggedNow, pluggedProved, unplugged } from "../codeplug/codeplug-file.ts";
 import type { Who } from "../define.ts";
 import { simulatedRadio } from "../unit/simulated.ts";

@@ -1,19 +1,12 @@
 // What a run tells of the radio itself: in which mode it is, whether that is proved, how strong it is.
-import { fullScaleOf } from "#core/measure/load.ts";
-import { isUnlikely, parseMeterError } from "#core/measure/power.ts";
-import { transmitOf } from "#core/modes/mode.ts";
-import { readProbes } from "#core/modes/probes.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import type { SentEvent } from "#core/run/event.ts";
-import type { Run } from "#core/run/fold.ts";
-import { type RunStep, stepsOf } from "#core/run/plan.ts";
-import { gearRows } from "#db/kit/put.ts";
-import { revisionsOf } from "#db/model/models.ts";
-import { addUnitMode, knownMode, modesOf } from "#db/model/modes.ts";
+import { fullScaleOf, isUnlikely, parseMeterError } from "#core/measure/index.ts";
+import { readProbes, transmitOf } from "#core/modes/index.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
+import { type Run, type RunStep, type SentEvent, stepsOf } from "#core/run/index.ts";
+import { gearRows } from "#db/kit/index.ts";
+import { addUnitMode, knownMode, modesOf, revisionsOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { addMeasurement } from "#db/unit/measurements.ts";
-import { putSimulated } from "#db/unit/simulated.ts";
-import { setHardware, unitById } from "#db/unit/units.ts";
+import { addMeasurement, putSimulated, setHardware, unitById } from "#db/unit/index.ts";
 import { ratedHere } from "../measurement/rated-here.ts";
 import { simulatedRadio } from "../unit/simulated.ts";
 import type { Happened, Outcome } from "./run-happened.ts";

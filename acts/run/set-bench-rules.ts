@@ -1,7 +1,7 @@
 // The rules of the bench: when it counts as silent, and what is practised before a real radio is erased.
 import { z } from "zod";
-import { good } from "#core/quantities/result.ts";
-import { benchRules, putBenchRules } from "#db/run/practice.ts";
+import { good } from "#core/quantities/index.ts";
+import { benchRules, putBenchRules } from "#db/run/index.ts";
 import { defineAct } from "../define.ts";
 
 export const setBenchRules = defineAct({

@@ -1,7 +1,7 @@
 // A run is taken over by somebody else, by name: where its bench has been silent, or where whoever takes it says that they mean to.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { holdRun, isSilent, lockRun, runById } from "#db/run/runs.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { holdRun, isSilent, lockRun, runById } from "#db/run/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -2,17 +2,30 @@
 // nobody looks, and while the server is not there.
 import { createHash } from "node:crypto";
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { ERASES } from "#core/release/conditions.ts";
-import type { SentEvent } from "#core/run/event.ts";
-import { applyEvent, foldRun, lastFile, nextStep, type Run } from "#core/run/fold.ts";
-import type { RunStep } from "#core/run/plan.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { ERASES } from "#core/release/index.ts";
+import {
+  applyEvent,
+  foldRun,
+  lastFile,
+  nextStep,
+  type Run,
+  type RunStep,
+  type SentEvent,
+} from "#core/run/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { addBackup } from "#db/run/backups.ts";
-import { fileSize, keepFile } from "#db/run/files.ts";
-import { addEvent, eventsOf, hearFrom, lockRun, type RunRow, runById } from "#db/run/runs.ts";
-import { putSimulated } from "#db/unit/simulated.ts";
-import { loadSituation } from "#db/unit/situation.ts";
+import {
+  addBackup,
+  addEvent,
+  eventsOf,
+  fileSize,
+  hearFrom,
+  keepFile,
+  lockRun,
+  type RunRow,
+  runById,
+} from "#db/run/index.ts";
+import { loadSituation, putSimulated } from "#db/unit/index.ts";
 import type { Radio } from "#simulators/radio/radio.ts";
 import { beginWork, type Errand, ownBytes, SYMPTOM, settle, workAt } from "#simulators/radio/work.ts";
 import { readInto } from "../codeplug/codeplug-file.ts";

@@ -1,10 +1,9 @@
 // What the acts are tried with in the property over all of them: what is in a club, and values that several rooms need.
 import { createHash } from "node:crypto";
 import fc from "fast-check";
-import type { KindName } from "#core/kit/kinds/kinds.ts";
-import type { Values } from "#core/kit/kinds/reader.ts";
-import type { Segment } from "#core/modes/privileges.ts";
-import { addDays } from "#core/quantities/date.ts";
+import type { KindName, Values } from "#core/kit/index.ts";
+import type { Segment } from "#core/modes/index.ts";
+import { addDays } from "#core/quantities/index.ts";
 import type { Who } from "../define.ts";
 
 /** Ids of what is in the club, of what is in another, and of what is nowhere. */

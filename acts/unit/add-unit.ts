@@ -1,8 +1,8 @@
 // A radio is put into the cabinet.
-import { bad, good } from "#core/quantities/result.ts";
-import { unitShape } from "#core/unit/fields.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { unitShape } from "#core/unit/index.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { addUnit as add } from "#db/unit/units.ts";
+import { addUnit as add } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { hasModel } from "./unit-fields.ts";
 

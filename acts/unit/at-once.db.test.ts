@@ -1,9 +1,9 @@
 // Two people who correct the same at the same moment: the second is held until the first is done, and neither is lost.
 import pg from "pg";
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { writtenUnit } from "#core/unit/fields.ts";
+import { writtenUnit } from "#core/unit/index.ts";
 import { withClub } from "#db/pool.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { perform, performIn } from "../define.ts";
 import { answerRun } from "../run/answer-run.ts";

@@ -1,8 +1,8 @@
 // What a radio is gets corrected.
-import { bad, good } from "#core/quantities/result.ts";
-import { unitChanges, unitShape, writtenUnit } from "#core/unit/fields.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { unitChanges, unitShape, writtenUnit } from "#core/unit/index.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { changeUnit as change, lockUnit, unitById } from "#db/unit/units.ts";
+import { changeUnit as change, lockUnit, unitById } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { carryReadings } from "../reading/carry-readings.ts";
 import { id } from "../shapes.ts";

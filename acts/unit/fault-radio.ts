@@ -1,7 +1,7 @@
 // Something is wrong between computer and a simulated radio, so that it can be found and put right.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { putSimulated } from "#db/unit/simulated.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { putSimulated } from "#db/unit/index.ts";
 import { FAULTS } from "#simulators/radio/work.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

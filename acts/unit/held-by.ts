@@ -1,5 +1,5 @@
 // A run has one bench at a time: whoever else answers there takes it over first, so that both know.
-import type { RunRow } from "#db/run/runs.ts";
+import type { RunRow } from "#db/run/index.ts";
 import type { Who } from "../define.ts";
 
 export type HeldProblem = { readonly kind: "held"; readonly by: string };

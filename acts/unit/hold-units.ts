@@ -1,8 +1,7 @@
 // Radios are put on hold until a day, for a reason: nothing about them is due before, but what their policy lets break a hold.
 import { z } from "zod";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { setHold } from "#db/unit/units.ts";
+import { bad, good, plainDate } from "#core/quantities/index.ts";
+import { setHold } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id, MOST_UNITS, why } from "../shapes.ts";
 

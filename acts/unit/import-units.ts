@@ -1,18 +1,22 @@
 // A sheet of radios comes in as it was looked at: new ones, changes, readings, who has them. All of it, or nothing.
 
 import { z } from "zod";
-import { BODIES } from "#core/dossier/layout.ts";
-import { type Meaning, toMeaning } from "#core/import/columns.ts";
-import { LARGEST_FILE } from "#core/import/decode.ts";
-import { folded } from "#core/import/names.ts";
-import { LONGEST_NOTHING, MOST_NOTHING } from "#core/import/nothing.ts";
-import { planImport } from "#core/import/plan.ts";
-import { DELIMITERS, MOST_COLUMNS, MOST_ROWS, readTable } from "#core/import/table.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { DATE_ORDERS } from "#core/quantities/signs.ts";
-import { bringIn } from "#db/unit/import.ts";
-import { knownClub } from "#db/unit/import-known.ts";
+import { BODIES } from "#core/dossier/index.ts";
+import {
+  DELIMITERS,
+  folded,
+  LARGEST_FILE,
+  LONGEST_NOTHING,
+  type Meaning,
+  MOST_COLUMNS,
+  MOST_NOTHING,
+  MOST_ROWS,
+  planImport,
+  readTable,
+  toMeaning,
+} from "#core/import/index.ts";
+import { bad, DATE_ORDERS, good, plainDate } from "#core/quantities/index.ts";
+import { bringIn, knownClub } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 
 /** What was said of a sheet: how it is written, what its columns mean, and what is nearly a model. */

@@ -1,15 +1,12 @@
 // A radio goes out to somebody of the club, until a day or without one.
 import { z } from "zod";
-import { modeStanding } from "#core/modes/standing.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import { people } from "#db/club/people.ts";
-import { knownMode, modesOf } from "#db/model/modes.ts";
+import { modeStanding } from "#core/modes/index.ts";
+import { bad, good, type PlainDate, plainDate } from "#core/quantities/index.ts";
+import { policyOn } from "#core/unit/index.ts";
+import { people } from "#db/club/index.ts";
+import { knownMode, modesOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadSituation } from "#db/unit/situation.ts";
-import { lendUnit as lend, lockUnit } from "#db/unit/units.ts";
+import { lendUnit as lend, loadSituation, lockUnit } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { modesHere } from "../errands/work.ts";
 import { id } from "../shapes.ts";

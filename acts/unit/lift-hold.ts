@@ -1,7 +1,7 @@
 // A hold is lifted.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { setHold } from "#db/unit/units.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { setHold } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "./unit-here.ts";

@@ -1,8 +1,8 @@
 // Which hardware revision a radio has, once somebody knows.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { revisionsOf } from "#db/model/models.ts";
-import { setHardware } from "#db/unit/units.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { revisionsOf } from "#db/model/index.ts";
+import { setHardware } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "./unit-here.ts";

@@ -1,8 +1,8 @@
 // A radio is taken back from the shelf, as it was.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
+import { bad, good } from "#core/quantities/index.ts";
 import { isDuplicate } from "#db/errors.ts";
-import { shelveUnit, unitById } from "#db/unit/units.ts";
+import { shelveUnit, unitById } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

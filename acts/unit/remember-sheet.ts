@@ -1,10 +1,8 @@
 // What the heads of a sheet mean, and which words mean nothing, is remembered for the next one.
 import { z } from "zod";
-import { toMeaning } from "#core/import/columns.ts";
-import { LONGEST_NOTHING, MOST_NOTHING } from "#core/import/nothing.ts";
-import { MOST_COLUMNS } from "#core/import/table.ts";
-import { good } from "#core/quantities/result.ts";
-import { rememberSheet as remember } from "#db/unit/sheets.ts";
+import { LONGEST_NOTHING, MOST_COLUMNS, MOST_NOTHING, toMeaning } from "#core/import/index.ts";
+import { good } from "#core/quantities/index.ts";
+import { rememberSheet as remember } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 
 /** How a sheet was read is remembered for the next one with the same head. */

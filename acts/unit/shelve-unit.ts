@@ -1,7 +1,7 @@
 // A radio is put on the shelf: it leaves the wall and the lists, its history stays.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { shelveUnit as shelve, unitById } from "#db/unit/units.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { shelveUnit as shelve, unitById } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id, MOST_WHY } from "../shapes.ts";
 

@@ -1,10 +1,9 @@
 // The simulated radio that stands in for a unit, with what its model's dossier says of it.
-import { holdsFor } from "#core/run/procedure.ts";
-import { placeReading } from "#core/unit/placing.ts";
-import { dossierHead, knownProcedure, proceduresOf } from "#db/model/dossier.ts";
+import { holdsFor } from "#core/run/index.ts";
+import { placeReading } from "#core/unit/index.ts";
+import { dossierHead, knownProcedure, proceduresOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { simulatedState } from "#db/unit/simulated.ts";
-import type { LoadedSituation } from "#db/unit/situation.ts";
+import { type LoadedSituation, simulatedState } from "#db/unit/index.ts";
 import type { Radio, RadioKind } from "#simulators/radio/radio.ts";
 import { radioShape } from "#simulators/radio/stored.ts";
 

@@ -1,9 +1,8 @@
 // A simulated radio begins to stand in for one that is not there, so that all of the bench can be tried.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { newestReading } from "#core/unit/unit.ts";
-import { putSimulated } from "#db/unit/simulated.ts";
-import { loadSituation } from "#db/unit/situation.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { newestReading } from "#core/unit/index.ts";
+import { loadSituation, putSimulated } from "#db/unit/index.ts";
 import { newRadio } from "#simulators/radio/radio.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";

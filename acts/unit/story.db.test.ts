@@ -1,12 +1,10 @@
 // A radio's story: work written down afterwards, a reading that goes to the right radio, and a log that is found by day and by words.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { addDays } from "#core/quantities/date.ts";
-import { standingsOf } from "#core/unit/standing.ts";
-import { type LogFilter, readLog } from "#db/club/log.ts";
+import { addDays } from "#core/quantities/index.ts";
+import { standingsOf } from "#core/unit/index.ts";
+import { type LogFilter, readLog } from "#db/club/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { readingsOf } from "#db/unit/readings.ts";
-import { loadSituation } from "#db/unit/situation.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { loadSituation, readingsOf, unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "../../demo/testing.ts";
 import { performIn } from "../define.ts";
 import { moveReading } from "../reading/move-reading.ts";

@@ -1,7 +1,7 @@
 // A radio comes back.
 import { z } from "zod";
-import { bad, good } from "#core/quantities/result.ts";
-import { lockUnit, takeBack } from "#db/unit/units.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { lockUnit, takeBack } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 

@@ -1,6 +1,6 @@
 // What the acts of this room are tried with.
 import fc from "fast-check";
-import { addDays } from "#core/quantities/date.ts";
+import { addDays } from "#core/quantities/index.ts";
 import { maybe, mostly, NOWHERE, type Some, type World, words } from "../trials/testing.ts";
 
 export const unitTrials = (world: World, { day, unit, of }: Some) => {

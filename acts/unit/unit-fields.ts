@@ -1,7 +1,7 @@
 // Whether what somebody writes of a radio can be: its model is there, and has the revision.
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import type { WrittenUnit } from "#core/unit/fields.ts";
-import { modelsToPick } from "#db/model/models.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
+import type { WrittenUnit } from "#core/unit/index.ts";
+import { modelsToPick } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 /** Problems: `no-model`; `no-revision`, with the model that has none such. */

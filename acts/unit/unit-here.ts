@@ -1,7 +1,7 @@
 // The radio that an act is about.
-import { bad, good, type Result } from "#core/quantities/result.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { type UnitRow, unitById } from "#db/unit/units.ts";
+import { type UnitRow, unitById } from "#db/unit/index.ts";
 
 export type UnitProblem = { readonly kind: "no-unit" } | { readonly kind: "shelved" };
 

@@ -1,13 +1,9 @@
 // What was done to a radio is written down: a note, a flash, a backup, a repair; today, or on a day before.
 import { z } from "zod";
-import { dateInZone } from "#core/quantities/date.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { DEEDS, deedDoubts } from "#core/unit/done.ts";
-import { previewReading } from "#core/unit/preview.ts";
+import { bad, dateInZone, good, plainDate } from "#core/quantities/index.ts";
+import { DEEDS, deedDoubts, previewReading } from "#core/unit/index.ts";
 import { clubZone } from "#db/clock.ts";
-import { addReading, readingsOf } from "#db/unit/readings.ts";
-import { loadSituation } from "#db/unit/situation.ts";
+import { addReading, loadSituation, readingsOf } from "#db/unit/index.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { unitHere } from "./unit-here.ts";

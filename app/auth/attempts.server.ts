@@ -4,8 +4,8 @@
 import { createHash } from "node:crypto";
 import { isIPv6 } from "node:net";
 import { RateLimiterRes } from "rate-limiter-flexible";
-import { foldAddress } from "#core/club/address.ts";
-import { type Limiter, limiters, WINDOW_SECONDS } from "#db/club/attempts.ts";
+import { foldAddress } from "#core/club/index.ts";
+import { type Limiter, limiters, WINDOW_SECONDS } from "#db/club/index.ts";
 import type { Refusal } from "../context.ts";
 import { type Device, deviceOf } from "./device.server.ts";
 

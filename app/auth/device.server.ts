@@ -3,7 +3,7 @@
 import { createHmac, timingSafeEqual } from "node:crypto";
 import { createCookie } from "react-router";
 import { z } from "zod";
-import { signingKey } from "#db/club/sessions.ts";
+import { signingKey } from "#db/club/index.ts";
 import { newToken } from "./password.server.ts";
 
 const NAME = "mossy_browser";

@@ -2,7 +2,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { z } from "zod";
-import { anyClub, foundClub } from "#db/club/people.ts";
+import { anyClub, foundClub } from "#db/club/index.ts";
 import { orAway } from "../away.server.ts";
 import { requestContext } from "../context.ts";
 import { Field } from "../forms/field.tsx";

@@ -2,7 +2,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, Link, redirect } from "react-router";
 import { z } from "zod";
-import { findLink, redeemLink } from "#db/club/sessions.ts";
+import { findLink, redeemLink } from "#db/club/index.ts";
 import { orAway } from "../away.server.ts";
 import { requestContext } from "../context.ts";
 import { Field } from "../forms/field.tsx";

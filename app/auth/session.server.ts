@@ -1,9 +1,9 @@
 // The session cookie and the middleware that turns it into a person; and the check of where a form came from.
 import { createCookie, type MiddlewareFunction, redirect } from "react-router";
-import { type Role, readRole } from "#core/club/acts.ts";
-import { dateInZone } from "#core/quantities/date.ts";
+import { type Role, readRole } from "#core/club/index.ts";
+import { dateInZone } from "#core/quantities/index.ts";
 import { noticeClock } from "#db/clock.ts";
-import { closeSession, openSession, sessionPerson } from "#db/club/sessions.ts";
+import { closeSession, openSession, sessionPerson } from "#db/club/index.ts";
 import { isAwayAnswer, orAway } from "../away.server.ts";
 import { awayContext, sessionContext } from "../context.ts";
 import { deviceOf, markDevice } from "./device.server.ts";

@@ -2,9 +2,8 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import { z } from "zod";
-import { LONGEST_ADDRESS } from "#core/club/address.ts";
-import { anyClub } from "#db/club/people.ts";
-import { findAccount, logSignIn } from "#db/club/sessions.ts";
+import { LONGEST_ADDRESS } from "#core/club/index.ts";
+import { anyClub, findAccount, logSignIn } from "#db/club/index.ts";
 import { orAway } from "../away.server.ts";
 import { requestContext, sessionContext } from "../context.ts";
 import { Field } from "../forms/field.tsx";

@@ -1,9 +1,7 @@
 // The bench: who works on what, at which step, what is stuck, what waits for whom; and a radio taken to it.
 import { Link, useActionData } from "react-router";
-import { foldRun, nextStep } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
-import { benchRules } from "#db/run/practice.ts";
-import { eventsOf, isSilent, openRuns, thingsTaken } from "#db/run/runs.ts";
+import { foldRun, nextStep, stepsOf } from "#core/run/index.ts";
+import { benchRules, eventsOf, isSilent, openRuns, thingsTaken } from "#db/run/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

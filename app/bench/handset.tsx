@@ -1,8 +1,7 @@
 // A drawn radio with keys to press and to hold and a knob to turn, by mouse, touch and keyboard. What is held stays held until it is let go,
 // so that one finger, or one mouse, can hold two keys.
 import { useRef, useState } from "react";
-import type { Layout } from "#core/dossier/layout.ts";
-import type { Signs } from "#core/dossier/step.ts";
+import type { Layout, Signs } from "#core/dossier/index.ts";
 import type { PracticeDeed } from "#simulators/radio/practice.ts";
 import { outlineOf } from "../ui/key-card.tsx";
 

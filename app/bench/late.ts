@@ -1,7 +1,7 @@
 // Answers that could not be sent are kept on the device, and sent later, in their order, under the names they were given then. They belong to
 // whoever gave them: somebody else who signs in here is told that there is something, sees nothing of it, and sends none of it.
 import { useEffect, useSyncExternalStore } from "react";
-import type { Happening } from "#core/run/event.ts";
+import type { Happening } from "#core/run/index.ts";
 import { eventId } from "./run/happenings.ts";
 import type { Pending } from "./shown.ts";
 

@@ -1,7 +1,7 @@
 // Pairing, tried on a simulated radio and device: the menu that looks right and is not, the button pressed too late, the PIN that expires.
 import { useState } from "react";
 import { adviceOf } from "#acts/bluetooth/pair-facts.ts";
-import { pairAdviceRows } from "#db/kit/devices.ts";
+import { pairAdviceRows } from "#db/kit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { airOf } from "../shared/air.ts";

@@ -1,7 +1,7 @@
 // One try of a procedure on a simulated radio.
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { CAUSES } from "#core/run/causes.ts";
+import { CAUSES } from "#core/run/index.ts";
 import { type Exercise, isClean, type Practice as State } from "#simulators/radio/practice.ts";
 import { FAULTS, type FaultKind } from "#simulators/radio/state.ts";
 import { SYMPTOM } from "#simulators/radio/work.ts";

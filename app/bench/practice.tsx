@@ -1,8 +1,7 @@
 // Practice: a drawn radio on which a procedure is tried; a wrong key is named, with what it would have done to a real one.
 import { notePractice } from "#acts/run/note-practice.ts";
-import { dossierHead, proceduresOf } from "#db/model/dossier.ts";
-import { modelById, modelsToPick } from "#db/model/models.ts";
-import { benchRules, practiceOf, practisable } from "#db/run/practice.ts";
+import { dossierHead, modelById, modelsToPick, proceduresOf } from "#db/model/index.ts";
+import { benchRules, practiceOf, practisable } from "#db/run/index.ts";
 import { idIn, mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";

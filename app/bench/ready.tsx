@@ -1,5 +1,5 @@
 // Before the first step: in one look what will be done, with what, how long, what is erased, and what could go wrong.
-import { listed } from "#core/quantities/list.ts";
+import { listed } from "#core/quantities/index.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useClub } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";

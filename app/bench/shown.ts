@@ -1,9 +1,15 @@
 // A run as its page shows it: what the server knows of it, and what was answered since on this device.
-import { readProbes } from "#core/modes/probes.ts";
-import { causesFor, oddAt } from "#core/run/causes.ts";
-import type { RunEvent, SentEvent } from "#core/run/event.ts";
-import { foldRun, gateHolds, nextStep } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
+import { readProbes } from "#core/modes/index.ts";
+import {
+  causesFor,
+  foldRun,
+  gateHolds,
+  nextStep,
+  oddAt,
+  type RunEvent,
+  type SentEvent,
+  stepsOf,
+} from "#core/run/index.ts";
 import type { LoadedRun } from "./run/load-run.server.ts";
 
 /** An answer that could not be sent yet, with the instant at which it was given. */

@@ -2,13 +2,11 @@
 
 import { redirect } from "react-router";
 import { setBenchRules } from "#acts/run/set-bench-rules.ts";
-import { firstAtBench } from "#core/needs/kinds/index.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { good } from "#core/quantities/result.ts";
+import { firstAtBench } from "#core/needs/index.ts";
+import { good, type PlainDate } from "#core/quantities/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { benchRules } from "#db/run/practice.ts";
-import { needsOfUnit } from "#db/unit/board.ts";
-import { unitById, unitByTag } from "#db/unit/units.ts";
+import { benchRules } from "#db/run/index.ts";
+import { needsOfUnit, unitById, unitByTag } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { firstIssue } from "../forms/perform.server.ts";

@@ -1,9 +1,9 @@
 // The Cabinet: the wall of drawers under a lens, and beside it what the cabinet needs, or the chosen radio.
 import { data, Link, useSearchParams } from "react-router";
 import { setFirstStep } from "#acts/club/set-first-step.ts";
-import { firstSteps } from "#core/club/first-steps.ts";
-import { isUntold } from "#core/unit/standing.ts";
-import { clubProgress, offersToTry } from "#db/club/progress.ts";
+import { firstSteps } from "#core/club/index.ts";
+import { isUntold } from "#core/unit/index.ts";
+import { clubProgress, offersToTry } from "#db/club/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { offlineSaid } from "../forms/offline.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";

@@ -1,6 +1,6 @@
 // What a new club does first, with what each step brings: done when done, gone when not wanted.
 import { Link } from "react-router";
-import type { Begun, FirstStep, StepNow } from "#core/club/first-steps.ts";
+import type { Begun, FirstStep, StepNow } from "#core/club/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useMay } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";

@@ -1,19 +1,14 @@
 // The wall's units with their moss, standing and readings, and what the cabinet needs.
 
-import type { BatteryState } from "#core/kit/kinds/devices.ts";
-import type { Action } from "#core/needs/kinds/index.ts";
-import { type MossLevel, mossOf } from "#core/needs/moss.ts";
-import { type SummaryItem, summarise } from "#core/needs/summary.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { URGENCIES } from "#core/release/words.ts";
-import { type Standing, type StandingName, standingsOf } from "#core/unit/standing.ts";
+import type { BatteryState } from "#core/kit/index.ts";
+import { type Action, type MossLevel, mossOf, type SummaryItem, summarise } from "#core/needs/index.ts";
+import { groupBy, type PlainDate } from "#core/quantities/index.ts";
+import { URGENCIES } from "#core/release/index.ts";
+import { type Standing, type StandingName, standingsOf } from "#core/unit/index.ts";
 import { now as nowIn } from "#db/clock.ts";
-import { modesByModel } from "#db/model/modes.ts";
+import { modesByModel } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { openNeeds, type WallNeed } from "#db/unit/board.ts";
-import { loadSituations } from "#db/unit/situation.ts";
-import { drawersOfWall } from "#db/unit/units.ts";
+import { drawersOfWall, loadSituations, openNeeds, type WallNeed } from "#db/unit/index.ts";
 import { loadCharge } from "../shared/load-charge.server.ts";
 import { releaseNamer } from "../ui/words/unit/preview.ts";
 

@@ -1,12 +1,9 @@
 // All radios by mode and privilege, worst first: what transmits where it should not, what nobody knows, what fits.
-import { transmitOf } from "#core/modes/mode.ts";
-import { byConcern, classOf, modeStanding } from "#core/modes/standing.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import { groups } from "#db/club/club.ts";
-import { knownMode, modesByModel } from "#db/model/modes.ts";
-import { bandPlan } from "#db/model/segments.ts";
-import { loadSituations } from "#db/unit/situation.ts";
-import { drawersOfWall } from "#db/unit/units.ts";
+import { byConcern, classOf, modeStanding, transmitOf } from "#core/modes/index.ts";
+import { policyOn } from "#core/unit/index.ts";
+import { groups } from "#db/club/index.ts";
+import { bandPlan, knownMode, modesByModel } from "#db/model/index.ts";
+import { drawersOfWall, loadSituations } from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { Caution } from "../ui/caution.tsx";

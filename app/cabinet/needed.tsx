@@ -1,5 +1,5 @@
 // What the cabinet needs, in ranked sentences that lead on.
-import { listed } from "#core/quantities/list.ts";
+import { listed } from "#core/quantities/index.ts";
 import { useClub } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";
 import { ITEM_WORDS } from "../ui/words/needs/index.ts";

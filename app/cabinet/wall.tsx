@@ -1,7 +1,7 @@
 // The wall: shelves of drawers. A drawer shows its tag, model and what the lens asks for; moss grows at its foot.
 
 import { useRef } from "react";
-import { LOW } from "#core/bluetooth/readiness.ts";
+import { LOW } from "#core/bluetooth/index.ts";
 import { useClub } from "../ui/club.ts";
 import { MOSS_WORD, Moss } from "../ui/moss.tsx";
 import { sayDate } from "../ui/words/time.ts";

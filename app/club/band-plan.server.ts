@@ -1,6 +1,6 @@
 // A band plan out of a file: a table of any dialect with our headings, or our own JSON.
 import Papa from "papaparse";
-import { readPlanDocument, readPlanRows } from "#core/modes/plan-document.ts";
+import { readPlanDocument, readPlanRows } from "#core/modes/index.ts";
 
 /** A kilobyte a line is plenty. */
 export const LARGEST_PLAN = 2 * 1024 * 1024;

@@ -1,8 +1,8 @@
 // The club's band plan: for each class or service where it may transmit, how strong and how wide, from which day on. No one's law.
 import { data, Link } from "react-router";
 import { importBandPlan } from "#acts/mode/import-band-plan.ts";
-import { classesOf, privilegesOn } from "#core/modes/privileges.ts";
-import { bandPlan } from "#db/model/segments.ts";
+import { classesOf, privilegesOn } from "#core/modes/index.ts";
+import { bandPlan } from "#db/model/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

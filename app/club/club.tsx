@@ -1,10 +1,9 @@
 // The club: people, places, groups and the policies they follow, and what can be taken out.
 
 import { Link } from "react-router";
-import { listed } from "#core/quantities/list.ts";
-import { groups, lastBackup, places, shelvedUnits } from "#db/club/club.ts";
-import { people, shelvedPeople } from "#db/club/people.ts";
-import { releaseNames } from "#db/unit/board.ts";
+import { listed } from "#core/quantities/index.ts";
+import { groups, lastBackup, people, places, shelvedPeople, shelvedUnits } from "#db/club/index.ts";
+import { releaseNames } from "#db/unit/index.ts";
 import { readInClub } from "../context.ts";
 import { useClub, useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";

@@ -1,7 +1,7 @@
 // The whole club as one document: taken out, and brought into a club that is new.
 
 import { data, Link, useNavigation } from "react-router";
-import { filesBeyond } from "#db/club/document.ts";
+import { filesBeyond } from "#db/club/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

@@ -2,10 +2,9 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { addDays, plain } from "#core/quantities/date.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
 import { cases } from "#core/quantities/testing.ts";
-import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy-shape.ts";
+import { PLAIN_POLICY, type Policy, policyShape } from "#core/unit/index.ts";
 import { fieldsOf, groupShape, policyFrom } from "./policy-form.ts";
 
 const formOf = (fields: Readonly<Record<string, string | readonly string[]>>): FormData => {

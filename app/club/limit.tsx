@@ -1,9 +1,9 @@
 // One of the club's limits for harmonics: so far below the carrier, so much at most, or both; and where it is from.
 import { shelveLimit } from "#acts/measurement/shelve-limit.ts";
 import { writeLimit } from "#acts/measurement/write-limit.ts";
-import { limitShape, type NamedLimit } from "#core/measure/harmonics.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { limitsOf } from "#db/unit/spectra.ts";
+import { limitShape, type NamedLimit } from "#core/measure/index.ts";
+import { bad, good } from "#core/quantities/index.ts";
+import { limitsOf } from "#db/unit/index.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { boundsOf } from "../forms/edit/bounds.server.ts";
 import { EditOne } from "../forms/edit/edit-one.tsx";

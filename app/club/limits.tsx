@@ -1,5 +1,5 @@
 // The club's limits for harmonics: its own entries, each with where it has it from. No one's law.
-import { limitsOf } from "#db/unit/spectra.ts";
+import { limitsOf } from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Caution } from "../ui/caution.tsx";
 import { useMay } from "../ui/club.ts";

@@ -1,21 +1,22 @@
 // What goes out: everything, once, as it stands; and what can come back in changes nothing.
 
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { csvRows, needRows, outDocument, releaseRows } from "#core/club/out.ts";
-import { guessColumns } from "#core/import/columns.ts";
-import { csvOf } from "#core/import/csv.ts";
-import { decodeTable } from "#core/import/decode.ts";
-import { folded } from "#core/import/names.ts";
-import { planImport } from "#core/import/plan.ts";
-import { readTable } from "#core/import/table.ts";
-import { writtenUnit } from "#core/unit/fields.ts";
-import { addRelease } from "#db/model/releases.ts";
+import { csvRows, needRows, outDocument, releaseRows } from "#core/club/index.ts";
+import { csvOf, decodeTable, folded, guessColumns, planImport, readTable } from "#core/import/index.ts";
+import { writtenUnit } from "#core/unit/index.ts";
+import { addRelease } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { seedComponent, seedModel } from "#db/seed.ts";
 import { PLAIN_RELEASE } from "#db/testing.ts";
-import { openNeeds, releaseNames } from "#db/unit/board.ts";
-import { knownClub } from "#db/unit/import-known.ts";
-import { changeUnit, shelveUnit, unitByTag, wallUnits } from "#db/unit/units.ts";
+import {
+  changeUnit,
+  knownClub,
+  openNeeds,
+  releaseNames,
+  shelveUnit,
+  unitByTag,
+  wallUnits,
+} from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWall } from "../cabinet/load.server.ts";
 import type { SignedIn } from "../context.ts";

@@ -1,13 +1,19 @@
 // Units, standings, needs and releases as a file: CSV or JSON, by the ending of the address.
 import { z } from "zod";
-import { clubDocument } from "#core/club/document.ts";
-import { csvRows, needRows, type OutDocument, outDocument, releaseRows } from "#core/club/out.ts";
-import { codeplugDocument } from "#core/codeplug/document.ts";
-import { dossierDocument } from "#core/dossier/document.ts";
-import { csvOf } from "#core/import/csv.ts";
-import { bandPlanDocument, planDocument, planRows } from "#core/modes/plan-document.ts";
-import { writeClub } from "#db/club/document.ts";
-import { bandPlan } from "#db/model/segments.ts";
+import {
+  clubDocument,
+  csvRows,
+  needRows,
+  type OutDocument,
+  outDocument,
+  releaseRows,
+} from "#core/club/index.ts";
+import { codeplugDocument } from "#core/codeplug/index.ts";
+import { dossierDocument } from "#core/dossier/index.ts";
+import { csvOf } from "#core/import/index.ts";
+import { bandPlanDocument, planDocument, planRows } from "#core/modes/index.ts";
+import { writeClub } from "#db/club/index.ts";
+import { bandPlan } from "#db/model/index.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { mustBeAllowed, notAllowed, notFound, readAtLength, readInClub } from "../context.ts";
 import { isHandedOut } from "../shared/guarded.server.ts";

@@ -1,7 +1,7 @@
 // People: what each may do, what they have, when they last came.
 import { Link } from "react-router";
-import { ACTS, may, type Permission, ROLES, type Role, readRole } from "#core/club/acts.ts";
-import { comings, people } from "#db/club/people.ts";
+import { ACTS, may, type Permission, ROLES, type Role, readRole } from "#core/club/index.ts";
+import { comings, people } from "#db/club/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";
 import { Go } from "../ui/go.tsx";

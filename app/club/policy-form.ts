@@ -1,13 +1,16 @@
 // A policy as a flat form, and back.
 import { z } from "zod";
-import type { Band } from "#core/modes/band.ts";
-import type { TransmitPolicy } from "#core/modes/standing.ts";
-import { TRANSMIT_RULES } from "#core/modes/words.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { FIELD_LIMITS } from "#core/unit/fields.ts";
-import { PLAIN_POLICY, type Policy, type PolicyRule, type RuleKind } from "#core/unit/policy.ts";
-import { policyShape, RULE_KINDS } from "#core/unit/policy-shape.ts";
+import { type Band, TRANSMIT_RULES, type TransmitPolicy } from "#core/modes/index.ts";
+import { bad, good, plainDate, type Result } from "#core/quantities/index.ts";
+import {
+  FIELD_LIMITS,
+  PLAIN_POLICY,
+  type Policy,
+  type PolicyRule,
+  policyShape,
+  RULE_KINDS,
+  type RuleKind,
+} from "#core/unit/index.ts";
 import { readMhz } from "../ui/words/frequency.ts";
 
 const optionalDate = plainDate.optional();

@@ -1,11 +1,9 @@
 // One line of the club's band plan: added, corrected, taken out.
 import { shelveSegment } from "#acts/mode/shelve-segment.ts";
 import { writeSegment } from "#acts/mode/write-segment.ts";
-import { classesOf, type Segment } from "#core/modes/privileges.ts";
-import { segmentShape } from "#core/modes/privileges-shape.ts";
-import { listed } from "#core/quantities/list.ts";
-import { bad, good } from "#core/quantities/result.ts";
-import { bandPlan } from "#db/model/segments.ts";
+import { classesOf, type Segment, segmentShape } from "#core/modes/index.ts";
+import { bad, good, listed } from "#core/quantities/index.ts";
+import { bandPlan } from "#db/model/index.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { boundsOf } from "../forms/edit/bounds.server.ts";
 import { EditOne } from "../forms/edit/edit-one.tsx";

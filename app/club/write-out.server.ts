@@ -1,13 +1,10 @@
 // What goes out of the club as one document: units with standings and needs, and releases.
-import type { OutDocument, OutUnit } from "#core/club/out.ts";
-import { isOpen, targetOn } from "#core/needs/need.ts";
-import { needsOf } from "#core/needs/unit.ts";
-import { standingsOf } from "#core/unit/standing.ts";
-import { models } from "#db/model/models.ts";
+import type { OutDocument, OutUnit } from "#core/club/index.ts";
+import { isOpen, needsOf, targetOn } from "#core/needs/index.ts";
+import { standingsOf } from "#core/unit/index.ts";
+import { loadCatalogues, models } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadCatalogues } from "#db/unit/facts.ts";
-import { loadSituations } from "#db/unit/situation.ts";
-import { wallUnits } from "#db/unit/units.ts";
+import { loadSituations, wallUnits } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { releaseNamer } from "../ui/words/unit/preview.ts";
 

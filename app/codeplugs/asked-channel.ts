@@ -1,5 +1,5 @@
 // What was typed to find a channel by: a frequency in megahertz or kilohertz, else a part of its name.
-import { frequencyIn, unitOfColumn } from "#core/import/numbers.ts";
+import { frequencyIn, unitOfColumn } from "#core/import/index.ts";
 
 export function askedChannel(
   typed: string,

@@ -1,6 +1,6 @@
 // A card of channels for the pocket: both sides of an A6, black on white; or labels.
 import { Link } from "react-router";
-import { toneText } from "#core/codeplug/tone.ts";
+import { toneText } from "#core/codeplug/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { counted } from "../ui/words/count.ts";
 import type { Route } from "./+types/card";

@@ -1,7 +1,7 @@
 // Codeplugs: which radios carry what, how the plan lies in each model, and what is wrong with it.
 import { Link } from "react-router";
-import type { CarriedCounts } from "#core/unit/carried.ts";
-import { carriersOf } from "#db/codeplug/codeplugs.ts";
+import type { CarriedCounts } from "#core/unit/index.ts";
+import { carriersOf } from "#db/codeplug/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { useClub, useMay } from "../ui/club.ts";

@@ -1,13 +1,18 @@
 // Two codeplugs side by side: what was kept, changed, moved, added, and what is gone.
 import { useEffect, useState } from "react";
 
-import type { ChannelField, CodeplugChannel } from "#core/codeplug/channel.ts";
-import { type Compared, compareCodeplugs, leftToAlign } from "#core/codeplug/check/compare.ts";
-import { LIST_KINDS } from "#core/codeplug/document.ts";
-import { compareLists } from "#core/codeplug/lists.ts";
-import { toneText } from "#core/codeplug/tone.ts";
-import { listed } from "#core/quantities/list.ts";
-import { codeplugById } from "#db/codeplug/codeplugs.ts";
+import {
+  type ChannelField,
+  type CodeplugChannel,
+  type Compared,
+  compareCodeplugs,
+  compareLists,
+  LIST_KINDS,
+  leftToAlign,
+  toneText,
+} from "#core/codeplug/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { codeplugById } from "#db/codeplug/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { useClub } from "../ui/club.ts";

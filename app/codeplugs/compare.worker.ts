@@ -1,6 +1,5 @@
 // Aligns two tables of channels beside the page, however long that takes.
-import type { CodeplugChannel } from "#core/codeplug/channel.ts";
-import { compareCodeplugs } from "#core/codeplug/check/compare.ts";
+import { type CodeplugChannel, compareCodeplugs } from "#core/codeplug/index.ts";
 
 self.onmessage = ({ data: [before, after] }: MessageEvent<readonly [CodeplugChannel[], CodeplugChannel[]]>) =>
   self.postMessage(compareCodeplugs(before, after));

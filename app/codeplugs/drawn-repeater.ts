@@ -1,5 +1,5 @@
 // A repeater as the fields of its form are drawn with it.
-import type { ChannelForm } from "#core/codeplug/table/typed.ts";
+import type { ChannelForm } from "#core/codeplug/index.ts";
 import type { DrawnFrom } from "../forms/baseline.tsx";
 
 export type Stands = {

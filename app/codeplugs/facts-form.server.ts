@@ -1,6 +1,6 @@
 // What a model's codeplug holds, as its form has it: its facts, and the mode for which the plan is laid out.
-import { CODEPLUG_FACTS, type CodeplugFacts } from "#core/codeplug/facts.ts";
-import { shownFacts, typedFacts } from "#core/quantities/fact.ts";
+import { CODEPLUG_FACTS, type CodeplugFacts } from "#core/codeplug/index.ts";
+import { shownFacts, typedFacts } from "#core/quantities/index.ts";
 import { fieldText } from "../forms/perform.server.ts";
 
 /** What its fields are drawn with. */

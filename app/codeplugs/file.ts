@@ -1,6 +1,5 @@
 // The file of a backup, part by part, so that none has to be in memory as a whole.
-import { backupById } from "#db/run/backups.ts";
-import { fileContent, filePart, PART } from "#db/run/files.ts";
+import { backupById, fileContent, filePart, PART } from "#db/run/index.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { idIn, notFound, readInClub } from "../context.ts";
 import type { Route } from "./+types/file";

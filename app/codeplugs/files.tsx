@@ -1,8 +1,8 @@
 // The files: what was read out of each radio and kept, each by what it is, so that nothing is lost when a radio is erased.
 import { useActionData } from "react-router";
-import { knownNow } from "#db/codeplug/codeplugs.ts";
-import { backupsOf } from "#db/run/backups.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { knownNow } from "#db/codeplug/index.ts";
+import { backupsOf } from "#db/run/index.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

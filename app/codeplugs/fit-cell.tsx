@@ -1,5 +1,5 @@
 // How a channel of the plan lies in the table of one model.
-import type { StripFit } from "#core/codeplug/strips.ts";
+import type { StripFit } from "#core/codeplug/index.ts";
 
 const WHY = {
   full: ["full", "left out for want of room"],

@@ -2,12 +2,12 @@
 import { useActionData } from "react-router";
 import { noteIdentity } from "#acts/codeplug/note-identity.ts";
 import { shelveIdentity } from "#acts/codeplug/shelve-identity.ts";
-import { type IdentityFinding, identityFindings, identityState } from "#core/codeplug/identity.ts";
-import { listed } from "#core/quantities/list.ts";
-import { people } from "#db/club/people.ts";
-import { identities, known } from "#db/codeplug/identities.ts";
+import { type IdentityFinding, identityFindings, identityState } from "#core/codeplug/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { people } from "#db/club/index.ts";
+import { identities, known } from "#db/codeplug/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub, type SignedIn } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { madeInPassing } from "../forms/choice/in-passing.server.ts";

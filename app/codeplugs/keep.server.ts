@@ -1,7 +1,7 @@
 // A file kept as the backup of a radio, and a backup written back, from the Codeplugs page.
 import { redirect } from "react-router";
 import type { Tx } from "#db/pool.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { type ActAnswer, answer, textsOf } from "../shared/act-answer.server.ts";
 import { beginByForm } from "../shared/begin-run.server.ts";

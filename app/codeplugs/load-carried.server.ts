@@ -1,13 +1,10 @@
 // Which radios carry what, and how the plan lies in each model.
 
-import { planTroubles, stripsOf } from "#core/codeplug/strips.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { mustFind } from "#core/quantities/must.ts";
-import { countsOf } from "#core/unit/carried.ts";
-import { carried, MOST_TAGS } from "#db/codeplug/codeplugs.ts";
-import { codeplugFactsOf, planDraft, planNow, tablesOf } from "#db/codeplug/plans.ts";
-import { modelsToPick } from "#db/model/models.ts";
-import { modesById } from "#db/model/modes.ts";
+import { planTroubles, stripsOf } from "#core/codeplug/index.ts";
+import { groupBy, mustFind } from "#core/quantities/index.ts";
+import { countsOf } from "#core/unit/index.ts";
+import { carried, codeplugFactsOf, MOST_TAGS, planDraft, planNow, tablesOf } from "#db/codeplug/index.ts";
+import { modelsToPick, modesById } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 export async function loadCarried(tx: Tx) {

@@ -1,9 +1,7 @@
 // A table of channels by its address: a revision of a radio, or the plan's table of a model.
-import type { CodeplugChannel } from "#core/codeplug/channel.ts";
-import type { CodeplugLists } from "#core/codeplug/document.ts";
-import { codeplugById } from "#db/codeplug/codeplugs.ts";
-import { tableById } from "#db/codeplug/plans.ts";
-import { modelById } from "#db/model/models.ts";
+import type { CodeplugChannel, CodeplugLists } from "#core/codeplug/index.ts";
+import { codeplugById, tableById } from "#db/codeplug/index.ts";
+import { modelById } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { idIn, notFound } from "../context.ts";
 

@@ -1,18 +1,10 @@
 // The codeplug of a model: what it holds, the plan's table for it, and what of the plan is left out and why.
 import { Link, useActionData } from "react-router";
 import { writeCodeplugFacts } from "#acts/codeplug/write-codeplug-facts.ts";
-import { checkCodeplug, habitsOf } from "#core/codeplug/check/check-codeplug.ts";
-import { zonesFor } from "#core/codeplug/check/zones.ts";
-import { CODEPLUG_FACTS } from "#core/codeplug/facts.ts";
-import type { LeftOut } from "#core/codeplug/plan/lay-out.ts";
-import { fieldsOf } from "#core/quantities/fact.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { good } from "#core/quantities/result.ts";
-import { mappings } from "#db/codeplug/mappings.ts";
-import { codeplugFactsOf, planNow, tablesOf } from "#db/codeplug/plans.ts";
-import { listed, repeaters } from "#db/codeplug/repeaters.ts";
-import { modelById } from "#db/model/models.ts";
-import { knownMode, modesOf } from "#db/model/modes.ts";
+import { CODEPLUG_FACTS, checkCodeplug, habitsOf, type LeftOut, zonesFor } from "#core/codeplug/index.ts";
+import { fieldsOf, good, groupBy } from "#core/quantities/index.ts";
+import { codeplugFactsOf, listed, mappings, planNow, repeaters, tablesOf } from "#db/codeplug/index.ts";
+import { knownMode, modelById, modesOf } from "#db/model/index.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { FactFields } from "../forms/fact-fields.tsx";

@@ -1,7 +1,6 @@
 // A table of channels as a file: CSV in our own columns or in a dialect that was kept, or our own open document.
-import { writeDocument } from "#core/codeplug/document.ts";
-import { PLAIN_MAPPING, writeChannelTable } from "#core/codeplug/table/write-table.ts";
-import { mappingById } from "#db/codeplug/mappings.ts";
+import { PLAIN_MAPPING, writeChannelTable, writeDocument } from "#core/codeplug/index.ts";
+import { mappingById } from "#db/codeplug/index.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";
 import type { Route } from "./+types/out";

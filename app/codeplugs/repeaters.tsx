@@ -1,11 +1,8 @@
 // The club's own directory of repeaters: who heard which when, in one press from a phone; where they are; brought in as a table.
 import { useActionData } from "react-router";
-import { memberOf } from "#core/codeplug/plan/plan.ts";
-import { formOf } from "#core/codeplug/table/typed.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { distance } from "#core/quantities/geo.ts";
-import { planNow } from "#db/codeplug/plans.ts";
-import { listed, repeaters } from "#db/codeplug/repeaters.ts";
+import { distance, formOf, memberOf } from "#core/codeplug/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { listed, planNow, repeaters } from "#db/codeplug/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

@@ -1,7 +1,6 @@
 // Scan plans: how long a pass over a stretch of the air takes, what its raster misses, and the chance to meet a call.
-import { chanceToMeet, type Scan, scanPlan } from "#core/codeplug/plan/scan.ts";
-import { typedFrequency } from "#core/codeplug/table/typed.ts";
-import { planNow } from "#db/codeplug/plans.ts";
+import { chanceToMeet, type Scan, scanPlan, typedFrequency } from "#core/codeplug/index.ts";
+import { planNow } from "#db/codeplug/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { Page } from "../ui/page.tsx";

@@ -1,7 +1,7 @@
 // Rows that are alike, against counting them by hand.
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { plain } from "#core/quantities/date.ts";
+import { plain } from "#core/quantities/index.ts";
 import { bundled, LEAST_ALIKE } from "./alike.ts";
 import type { ShownRow } from "./shown.server.ts";
 

@@ -1,5 +1,5 @@
 // Needs that are alike: one row that opens, in the place of a hundred that say the same.
-import { groupBy } from "#core/quantities/group.ts";
+import { groupBy } from "#core/quantities/index.ts";
 import type { ShownRow } from "./shown.server.ts";
 
 /** So many rows that say the same are one. */

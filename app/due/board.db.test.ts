@@ -1,12 +1,10 @@
 // The board and the wall of the demo club, against needs worked out one by one: groups, filters, sorts, moss, and the words
 // beside an install.
 import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
-import { ACTIONS, followsStanding } from "#core/needs/kinds/index.ts";
-import { mossOf } from "#core/needs/moss.ts";
-import { isHeld, isOpen } from "#core/needs/need.ts";
-import { needsOf } from "#core/needs/unit.ts";
-import { addDays } from "#core/quantities/date.ts";
-import { URGENCIES } from "#core/release/words.ts";
+import { ACTIONS, followsStanding, isOpen, mossOf, needsOf } from "#core/needs/index.ts";
+import { isHeld } from "#core/needs/need.ts";
+import { addDays } from "#core/quantities/index.ts";
+import { URGENCIES } from "#core/release/index.ts";
 import type { Tx } from "#db/pool.ts";
 import {
   BOARD_SORTS,
@@ -14,11 +12,12 @@ import {
   type BoardRow,
   boardGroup,
   boardNames,
+  loadSituations,
   openNeeds,
+  shelveUnit,
   unitsDue,
-} from "#db/unit/board.ts";
-import { loadSituations } from "#db/unit/situation.ts";
-import { shelveUnit, wallUnits } from "#db/unit/units.ts";
+  wallUnits,
+} from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWall } from "../cabinet/load.server.ts";
 import type { SignedIn } from "../context.ts";

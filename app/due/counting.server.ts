@@ -1,10 +1,9 @@
 // For rows whose radios may stand in two places: the two, so that one press says which. A few models at most have that open.
 
-import type { PlainDate } from "#core/quantities/date.ts";
-import { groupBy } from "#core/quantities/group.ts";
+import { groupBy, type PlainDate } from "#core/quantities/index.ts";
+import { loadCatalogues } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { type BoardRow, needsOfUnit } from "#db/unit/board.ts";
-import { loadCatalogues } from "#db/unit/facts.ts";
+import { type BoardRow, needsOfUnit } from "#db/unit/index.ts";
 import { type Counting, ordersOf } from "../shared/how-counted.tsx";
 import { releaseNamer } from "../ui/words/unit/preview.ts";
 

@@ -8,7 +8,7 @@ import {
   boardNames,
   releaseNames,
   unitsDue,
-} from "#db/unit/board.ts";
+} from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { orOffline } from "../forms/offline.ts";
 import { useMay } from "../ui/club.ts";

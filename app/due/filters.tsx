@@ -1,7 +1,7 @@
 // The filters of Due: a plain form whose fields become the address.
 
 import { Form, Link } from "react-router";
-import type { BoardName } from "#db/unit/board.ts";
+import type { BoardName } from "#db/unit/index.ts";
 import { Labelled } from "../forms/field.tsx";
 
 type Choices = Readonly<Record<BoardName["kind"], readonly (readonly [string, string])[]>>;

@@ -1,6 +1,6 @@
 // The rows of one group: the radio, the need in a sentence, since when, why; arrows move, Enter opens, x picks.
 import { useState } from "react";
-import { heldUntil } from "#core/needs/need.ts";
+import { heldUntil } from "#core/needs/index.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { HowCounted } from "../shared/how-counted.tsx";
 import { type FrameData, useClub } from "../ui/club.ts";

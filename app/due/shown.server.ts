@@ -1,7 +1,7 @@
 // The board's rows in the words that the page shows: said here, so that the page gets sentences and not the facts behind them.
-import type { NeedKind } from "#core/needs/kinds/index.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { BoardName, BoardRow } from "#db/unit/board.ts";
+import type { NeedKind } from "#core/needs/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import type { BoardName, BoardRow } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import type { Counting } from "../shared/how-counted.tsx";
 import { namesOf } from "../ui/why.tsx";

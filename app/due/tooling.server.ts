@@ -1,12 +1,10 @@
 // For rows of the board that want an install: with what it would be done, or what would make it possible, in a few words.
 
-import type { ChainVerdict } from "#core/kit/chain/evidence.ts";
-import { isKitKnown, toolingOfNeed } from "#core/kit/tooling.ts";
-import { targetOn } from "#core/needs/need.ts";
-import { listed } from "#core/quantities/list.ts";
+import { type ChainVerdict, isKitKnown, toolingOfNeed } from "#core/kit/index.ts";
+import { targetOn } from "#core/needs/index.ts";
+import { listed } from "#core/quantities/index.ts";
 import type { Tx } from "#db/pool.ts";
-import type { BoardRow } from "#db/unit/board.ts";
-import { loadSituations } from "#db/unit/situation.ts";
+import { type BoardRow, loadSituations } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { kitNames, whyNone } from "../shared/tools/shown-chains.ts";
 import { sayChange, sayCost, sayVerdict } from "../ui/words/kit/kit.ts";

@@ -1,5 +1,5 @@
 // The fields of facts, as their definition has them.
-import type { FactField } from "#core/quantities/fact.ts";
+import type { FactField } from "#core/quantities/index.ts";
 import { Labelled } from "./field.tsx";
 
 export const FactFields = (props: {

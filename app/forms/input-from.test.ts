@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { z } from "zod";
-import { plainDate } from "#core/quantities/date-shape.ts";
+import { plainDate } from "#core/quantities/index.ts";
 import { anyOf, cases } from "#core/quantities/testing.ts";
 import { inputFrom } from "./input-from.ts";
 

@@ -1,6 +1,6 @@
 // What a form was drawn from, and how it is drawn again where somebody else has saved something meanwhile.
 import { z } from "zod";
-import { mergeTexts } from "#core/quantities/merge.ts";
+import { mergeTexts } from "#core/quantities/index.ts";
 import { clip } from "../ui/words/unit/standing.ts";
 import { BASELINE, type DrawnFrom } from "./baseline.tsx";
 

@@ -1,6 +1,6 @@
 // From a form to an act: with the form's key, in a transaction of the act's own.
 import { type Act, type CommonProblem, type Performed, perform } from "#acts/define.ts";
-import { bad, type Result } from "#core/quantities/result.ts";
+import { bad, type Result } from "#core/quantities/index.ts";
 import { orAway } from "../away.server.ts";
 import { notAllowed, type SignedIn } from "../context.ts";
 import { KEY } from "./form-key.tsx";

@@ -1,7 +1,7 @@
 // One field and Enter: records what a radio shows, and answers while it is typed with what it means.
 import { useCallback, useEffect, useId, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { READING_SOURCES } from "#core/unit/unit.ts";
+import { READING_SOURCES } from "#core/unit/index.ts";
 import { useClub } from "../ui/club.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { FormKey } from "./form-key.tsx";

@@ -5,7 +5,7 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { data } from "react-router";
 import type { z } from "zod";
 import type { Act } from "#acts/define.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
 import type { SignedIn } from "../context.ts";
 import { BASELINE } from "./baseline.tsx";
 import { KEY } from "./form-key.tsx";

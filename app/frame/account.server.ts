@@ -4,7 +4,7 @@ import { z } from "zod";
 import { changePassword as change } from "#acts/person/change-password.ts";
 import { endSessions } from "#acts/person/end-sessions.ts";
 import { setTheme } from "#acts/person/set-theme.ts";
-import { passwordHashOf, sessionsOf } from "#db/club/sessions.ts";
+import { passwordHashOf, sessionsOf } from "#db/club/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { countOwn, forgetOwn, sayWait } from "../auth/attempts.server.ts";
 import { hashPassword, isPassword } from "../auth/password.server.ts";

@@ -1,5 +1,5 @@
 // The places of the application, in the order of the work; and which of them a phone's strip has.
-import type { Role } from "#core/club/acts.ts";
+import type { Role } from "#core/club/index.ts";
 
 export type Area = { readonly to: string; readonly name: string };
 

@@ -2,8 +2,8 @@
 // of it is sent anywhere; only the list of known hashes comes from the server.
 import { useCallback, useEffect, useState } from "react";
 import { useMatches } from "react-router";
-import type { CheckedFile, CheckProblem, KnownFiles } from "#core/bench/check-file.ts";
-import type { Result } from "#core/quantities/result.ts";
+import type { CheckedFile, CheckProblem, KnownFiles } from "#core/bench/index.ts";
+import type { Result } from "#core/quantities/index.ts";
 import { Dialogue } from "../ui/dialogue.tsx";
 import { sayChecked, sayCheckProblem } from "../ui/words/check.ts";
 import type { CheckOrder } from "./file-checker.worker.ts";

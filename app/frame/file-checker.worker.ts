@@ -1,5 +1,5 @@
 // The file check, off the page's own thread: 64 MiB take a second, and the page must not freeze.
-import { checkFile, type KnownFile } from "#core/bench/check-file.ts";
+import { checkFile, type KnownFile } from "#core/bench/index.ts";
 
 export type CheckOrder = {
   readonly name: string;

@@ -1,8 +1,8 @@
 // The finder's answers, and its page for those without scripts.
 import { Form, Link } from "react-router";
-import { ranked } from "#core/club/ranking.ts";
-import { KIND_NAMES, KINDS } from "#core/kit/kinds/kinds.ts";
-import { type FoundRow, findByLetters, namesToFind } from "#db/club/find.ts";
+import { ranked } from "#core/club/index.ts";
+import { KIND_NAMES, KINDS } from "#core/kit/index.ts";
+import { type FoundRow, findByLetters, namesToFind } from "#db/club/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { readInClub } from "../context.ts";
 import { Page } from "../ui/page.tsx";

@@ -1,7 +1,7 @@
 // The frame around every area: the rail with the seven plates, the finder, the keys, the person at the foot.
 import { useEffect, useLayoutEffect, useState } from "react";
 import { Outlet, useLocation, useNavigation, useRouteError } from "react-router";
-import { aroundPages } from "#db/club/frame.ts";
+import { aroundPages } from "#db/frame.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { readInClub, signedIn } from "../context.ts";
 import { newKey } from "../forms/form-key.tsx";

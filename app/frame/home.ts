@@ -1,6 +1,6 @@
 // The bare address leads to the Cabinet, a member to the radio they have, or to the first visit's page while there is no club.
 import { redirect } from "react-router";
-import { anyClub } from "#db/club/people.ts";
+import { anyClub } from "#db/club/index.ts";
 import { orAway } from "../away.server.ts";
 import { sessionContext } from "../context.ts";
 import type { Route } from "./+types/home";

@@ -1,8 +1,13 @@
 // What the person has said of a sheet so far: names that are nearly a model, and cells put right.
-import type { CellCorrection } from "#core/import/correct.ts";
-import { nearlyModels } from "#core/import/plan.ts";
-import type { KnownClub, NearAnswers, Plan } from "#core/import/plan-types.ts";
-import { MOST_COLUMNS, type Table } from "#core/import/table.ts";
+import {
+  type CellCorrection,
+  type KnownClub,
+  MOST_COLUMNS,
+  type NearAnswers,
+  nearlyModels,
+  type Plan,
+  type Table,
+} from "#core/import/index.ts";
 import type { Preview } from "./sheet-preview.ts";
 
 /** At most so many names are asked about at once. */

@@ -1,5 +1,5 @@
 // The rows of a sheet as they would be brought in, and the cells of those with a problem, to be corrected here.
-import { componentOf } from "#core/import/columns.ts";
+import { componentOf } from "#core/import/index.ts";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { Wide } from "../ui/wide.tsx";

@@ -1,10 +1,8 @@
 // The table as it would be brought in: what was found, which column means what, every row with its problem beside it.
 
 import { Link, useNavigation } from "react-router";
-import { COLUMN_MEANINGS, type Meaning, readingOf } from "#core/import/columns.ts";
-import { DELIMITERS } from "#core/import/table.ts";
-import { listed } from "#core/quantities/list.ts";
-import { DATE_ORDERS } from "#core/quantities/signs.ts";
+import { COLUMN_MEANINGS, DELIMITERS, type Meaning, readingOf } from "#core/import/index.ts";
+import { DATE_ORDERS, listed } from "#core/quantities/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";

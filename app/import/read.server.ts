@@ -4,29 +4,40 @@ import { redirect } from "react-router";
 import { z } from "zod";
 import { importUnits } from "#acts/unit/import-units.ts";
 import { rememberSheet } from "#acts/unit/remember-sheet.ts";
-import { BODIES } from "#core/dossier/layout.ts";
+import { BODIES } from "#core/dossier/index.ts";
 import {
   columnsAsBefore,
+  corrected,
+  DELIMITERS,
+  decodeTable,
+  type Encoding,
+  folded,
   guessColumns,
   headKey,
+  type ImportSettings,
   isReading,
+  type KnownClub,
   MAY_REPEAT,
   type Meaning,
+  newsAmong,
+  type Plan,
+  planImport,
+  readNothing,
+  readTable,
+  type Table,
   toMeaning,
-} from "#core/import/columns.ts";
-import { corrected, newsAmong } from "#core/import/correct.ts";
-import { decodeTable, type Encoding } from "#core/import/decode.ts";
-import { folded } from "#core/import/names.ts";
-import { readNothing, USUAL_NOTHING } from "#core/import/nothing.ts";
-import { planImport, unusedCells } from "#core/import/plan.ts";
-import type { KnownClub, Plan } from "#core/import/plan-types.ts";
-import type { ImportSettings } from "#core/import/radios.ts";
-import { DELIMITERS, readTable, type Table } from "#core/import/table.ts";
-import { isPlainDate, type PlainDate } from "#core/quantities/date.ts";
-import { DATE_ORDERS, findDecimalSign, possibleDateOrders } from "#core/quantities/signs.ts";
+  USUAL_NOTHING,
+  unusedCells,
+} from "#core/import/index.ts";
+import {
+  DATE_ORDERS,
+  findDecimalSign,
+  isPlainDate,
+  type PlainDate,
+  possibleDateOrders,
+} from "#core/quantities/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { knownClub } from "#db/unit/import-known.ts";
-import { sheetHabits } from "#db/unit/sheets.ts";
+import { knownClub, sheetHabits } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { answersIn, cellsOf, correctionsIn, nearOf } from "./answers.server.ts";

@@ -1,10 +1,6 @@
 // A sheet as it was looked at: what the page shows of it, and what it is answered.
-import type { Meaning } from "#core/import/columns.ts";
-import type { Encoding } from "#core/import/decode.ts";
-import type { unusedCells } from "#core/import/plan.ts";
-import type { Plan } from "#core/import/plan-types.ts";
-import type { Table } from "#core/import/table.ts";
-import type { DateOrder } from "#core/quantities/signs.ts";
+import type { Encoding, Meaning, Plan, Table, unusedCells } from "#core/import/index.ts";
+import type { DateOrder } from "#core/quantities/index.ts";
 
 export type Preview = {
   readonly text: string;

@@ -1,11 +1,16 @@
 // The import's findings and problems in words.
 
-import { type COLUMN_MEANINGS, componentOf, type Meaning } from "#core/import/columns.ts";
-import type { DecodeProblem, Encoding } from "#core/import/decode.ts";
-import type { RowProblem } from "#core/import/plan-types.ts";
-import type { Delimiter, TableProblem } from "#core/import/table.ts";
-import { listed } from "#core/quantities/list.ts";
-import type { DateOrder } from "#core/quantities/signs.ts";
+import {
+  type COLUMN_MEANINGS,
+  componentOf,
+  type DecodeProblem,
+  type Delimiter,
+  type Encoding,
+  type Meaning,
+  type RowProblem,
+  type TableProblem,
+} from "#core/import/index.ts";
+import { type DateOrder, listed } from "#core/quantities/index.ts";
 
 export const DELIMITER_WORD: Record<Delimiter, string> = {
   ",": "comma",

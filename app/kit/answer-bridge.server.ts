@@ -3,15 +3,19 @@
 import fs from "node:fs/promises";
 import { fillUsbIds } from "#acts/kit/fill-usb-ids.ts";
 import { nameUsbId } from "#acts/kit/name-usb-id.ts";
-import { type Bridge, identifyBridge, readUsbList, usbText } from "#core/kit/bridge.ts";
-import type { DriverVerdict } from "#core/kit/chain/driver.ts";
-import { type Fault, readDeviceList } from "#core/kit/device-list.ts";
-import type { Computer } from "#core/kit/shapes.ts";
-import { sayChip } from "#core/kit/words.ts";
-import { listed } from "#core/quantities/list.ts";
-import { loadKit } from "#db/kit/kit.ts";
-import { leadRows } from "#db/kit/rows.ts";
-import { usbIds } from "#db/kit/usb.ts";
+import {
+  type Bridge,
+  type Computer,
+  type DriverVerdict,
+  type Fault,
+  identifyBridge,
+  readDeviceList,
+  readUsbList,
+  sayChip,
+  usbText,
+} from "#core/kit/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { leadRows, loadKit, usbIds } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";

@@ -1,7 +1,6 @@
 // The board: for each model and each computer the best chain there is, and how well it is known.
 import { Link } from "react-router";
-import { type ChainVerdict, VERDICTS } from "#core/kit/chain/evidence.ts";
-import type { Operation } from "#core/kit/shapes.ts";
+import { type ChainVerdict, type Operation, VERDICTS } from "#core/kit/index.ts";
 import { VerdictMark } from "../ui/chain.tsx";
 import { sayVerdict, VERDICT_WORD } from "../ui/words/kit/kit.ts";
 

@@ -3,8 +3,8 @@
 
 import { useEffect, useState } from "react";
 import { data, Form, useSubmit } from "react-router";
-import { usbText } from "#core/kit/bridge.ts";
-import { listed } from "#core/quantities/list.ts";
+import { usbText } from "#core/kit/index.ts";
+import { listed } from "#core/quantities/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

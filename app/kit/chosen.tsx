@@ -1,8 +1,8 @@
 // A model or a radio on the kit page with its chains: the best drawn, the others named, and what would make more.
 
 import { Link } from "react-router";
-import type { Operation } from "#core/kit/shapes.ts";
-import { listed } from "#core/quantities/list.ts";
+import type { Operation } from "#core/kit/index.ts";
+import { listed } from "#core/quantities/index.ts";
 import { Tooling } from "../shared/tools/tooling.tsx";
 import { TriedFold } from "../shared/tools/tried.tsx";
 import { ChainLine, type ShownChain, VerdictMark } from "../ui/chain.tsx";

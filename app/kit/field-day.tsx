@@ -1,14 +1,12 @@
 // The sheet for a field day: which programmer serves which radios, in which order, until its charge is used up. To print.
 import { Fragment } from "react";
-import { fieldDay } from "#core/bluetooth/field-day.ts";
-import { RESERVE } from "#core/bluetooth/readiness.ts";
-import { lastsFor, timesOf } from "#core/bluetooth/ways.ts";
-import { isOutOfUse } from "#core/kit/kinds/devices.ts";
-import { mustGet } from "#core/quantities/must.ts";
+import { fieldDay, lastsFor, RESERVE, timesOf } from "#core/bluetooth/index.ts";
+import { isOutOfUse } from "#core/kit/index.ts";
+import { mustGet } from "#core/quantities/index.ts";
 import { now as nowIn } from "#db/clock.ts";
-import { groups } from "#db/club/club.ts";
-import type { DeviceRow } from "#db/kit/devices.ts";
-import { wallUnits } from "#db/unit/units.ts";
+import { groups } from "#db/club/index.ts";
+import type { DeviceRow } from "#db/kit/index.ts";
+import { wallUnits } from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { loadCharge } from "../shared/load-charge.server.ts";

@@ -2,13 +2,18 @@
 // told before anything is saved.
 import { redirect } from "react-router";
 import { writeThing } from "#acts/kit/write-thing.ts";
-import { identifyBridge, usbText } from "#core/kit/bridge.ts";
-import { readDeviceList } from "#core/kit/device-list.ts";
-import { KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
-import { Reader, type Values } from "#core/kit/kinds/reader.ts";
-import { shownKind } from "#core/kit/kinds/shown.ts";
-import { typedList } from "#core/quantities/list.ts";
-import { loadKnown, valuesOf } from "#db/kit/values.ts";
+import {
+  identifyBridge,
+  KINDS,
+  type KindName,
+  Reader,
+  readDeviceList,
+  shownKind,
+  usbText,
+  type Values,
+} from "#core/kit/index.ts";
+import { typedList } from "#core/quantities/index.ts";
+import { loadKnown, valuesOf } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../context.ts";
 import { inCase, keyed, madeInPassing } from "../forms/choice/in-passing.server.ts";

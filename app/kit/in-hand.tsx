@@ -1,7 +1,6 @@
 // Entry in the order in which one has things in the hand: this plug, this lead, this computer; then another like this one.
 import { Link } from "react-router";
-import type { ShownField } from "#core/kit/kinds/shown.ts";
-import { SYSTEMS } from "#core/kit/shapes.ts";
+import { type ShownField, SYSTEMS } from "#core/kit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { PickField } from "../forms/choice/pick.tsx";
 import { Field } from "../forms/field.tsx";

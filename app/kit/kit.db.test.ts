@@ -5,22 +5,31 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { performIn } from "#acts/define.ts";
 import { writeThing } from "#acts/kit/write-thing.ts";
 import { recompute } from "#acts/needs/recompute.ts";
-import { VERDICTS } from "#core/kit/chain/evidence.ts";
-import { purchaseOf } from "#core/kit/get/get.ts";
-import { OPERATIONS } from "#core/kit/shapes.ts";
-import { chainsOfModel } from "#core/kit/tooling.ts";
+import {
+  chainsOfModel,
+  KIND_NAMES,
+  KINDS,
+  OPERATIONS,
+  purchaseOf,
+  Reader,
+  type Values,
+  VERDICTS,
+} from "#core/kit/index.ts";
 import { cases } from "#core/quantities/testing.ts";
-import { loadKit, plugsOf } from "#db/kit/kit.ts";
-import { putInstalled, putSupports, putThing } from "#db/kit/put.ts";
-import { offerRows } from "#db/kit/tool-rows.ts";
-import { loadKnown, valuesOf } from "#db/kit/values.ts";
-import { modelsToPick } from "#db/model/models.ts";
+import {
+  loadKit,
+  loadKnown,
+  offerRows,
+  plugsOf,
+  putInstalled,
+  putSupports,
+  putThing,
+  valuesOf,
+} from "#db/kit/index.ts";
+import { modelsToPick } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { openNeeds } from "#db/unit/board.ts";
-import { wallUnits } from "#db/unit/units.ts";
+import { openNeeds, wallUnits } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
-import { KIND_NAMES, KINDS } from "../../core/kit/kinds/kinds.ts";
-import { Reader, type Values } from "../../core/kit/kinds/reader.ts";
 import type { SignedIn } from "../context.ts";
 import { loadWaiting } from "./get/demand.server.ts";
 import { chosenUnit } from "./load-chosen.server.ts";

@@ -2,14 +2,19 @@
 // try with one of them went.
 
 import { data, Form, Link } from "react-router";
-import { may } from "#core/club/acts.ts";
-import type { Chain, Chains } from "#core/kit/chain/chain.ts";
-import { OPERATIONS, type Operation } from "#core/kit/shapes.ts";
-import { chainsOfModel, withOnly } from "#core/kit/tooling.ts";
-import { listed } from "#core/quantities/list.ts";
-import { loadKit, plugsOf } from "#db/kit/kit.ts";
-import { modelsToPick } from "#db/model/models.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { may } from "#core/club/index.ts";
+import {
+  type Chain,
+  type Chains,
+  chainsOfModel,
+  OPERATIONS,
+  type Operation,
+  withOnly,
+} from "#core/kit/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { loadKit, plugsOf } from "#db/kit/index.ts";
+import { modelsToPick } from "#db/model/index.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { notAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { offlineSaid } from "../forms/offline.ts";

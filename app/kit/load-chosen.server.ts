@@ -1,10 +1,8 @@
 // The chains of one model, or of one radio as it stands: with what it gets the release it needs, or is read and written.
-import type { Chains } from "#core/kit/chain/chain.ts";
-import type { Operation } from "#core/kit/shapes.ts";
-import { chainsOfUnit } from "#core/kit/tooling.ts";
-import type { KnownKit } from "#db/kit/kit.ts";
+import { type Chains, chainsOfUnit, type Operation } from "#core/kit/index.ts";
+import type { KnownKit } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { needsOfUnit } from "#db/unit/board.ts";
+import { needsOfUnit } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { loadUnit, waysOf } from "../shared/load-unit.server.ts";
 import { shownTooling } from "../shared/tools/load-tooling.server.ts";

@@ -8,14 +8,13 @@ import {
   type ProgrammingWay,
   timesOf,
   type WayName,
-} from "#core/bluetooth/ways.ts";
-import type { Chain } from "#core/kit/chain/chain.ts";
-import { chainsOfModel } from "#core/kit/tooling.ts";
-import { foldRun } from "#core/run/fold.ts";
+} from "#core/bluetooth/index.ts";
+import { type Chain, chainsOfModel } from "#core/kit/index.ts";
+import { foldRun } from "#core/run/index.ts";
 import { now as nowIn } from "#db/clock.ts";
-import { loadKit, plugsOf } from "#db/kit/kit.ts";
+import { loadKit, plugsOf } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, runsThatWrote } from "#db/run/runs.ts";
+import { eventsOf, runsThatWrote } from "#db/run/index.ts";
 import { loadCharge } from "../shared/load-charge.server.ts";
 
 /** From so many of our last runs it is told how long writing takes. */

@@ -2,12 +2,16 @@
 // is lent, broken or lost.
 import { data, Link } from "react-router";
 import { setCurrency } from "#acts/kit/set-currency.ts";
-import { ownedAlike } from "#core/kit/get/owned.ts";
-import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
-import type { Values } from "#core/kit/kinds/reader.ts";
-import { type ShownKind, shownKind } from "#core/kit/kinds/shown.ts";
-import { loadKit } from "#db/kit/kit.ts";
-import { loadKnown, valuesOf } from "#db/kit/values.ts";
+import {
+  KIND_NAMES,
+  KINDS,
+  type KindName,
+  ownedAlike,
+  type ShownKind,
+  shownKind,
+  type Values,
+} from "#core/kit/index.ts";
+import { loadKit, loadKnown, valuesOf } from "#db/kit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

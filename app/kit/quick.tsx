@@ -1,7 +1,7 @@
 // Quick entry: a line of the few fields that a thing of the kit cannot do without; the next one is typed at once.
 import { useRef, useState } from "react";
 import { useSearchParams, useSubmit } from "react-router";
-import type { ShownKind } from "#core/kit/kinds/shown.ts";
+import type { ShownKind } from "#core/kit/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Pick } from "../forms/choice/pick.tsx";
 import { Labelled } from "../forms/field.tsx";

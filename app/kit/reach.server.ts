@@ -1,8 +1,7 @@
 // What a thing of the kit means, model by model.
-import type { KindName } from "#core/kit/kinds/kinds.ts";
-import { LINK_KINDS, type ReachOf, reachOf } from "#core/kit/reach.ts";
-import { loadKit, plugsOf } from "#db/kit/kit.ts";
-import { modelsToPick } from "#db/model/models.ts";
+import { type KindName, LINK_KINDS, type ReachOf, reachOf } from "#core/kit/index.ts";
+import { loadKit, plugsOf } from "#db/kit/index.ts";
+import { modelsToPick } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 export type Reach = {

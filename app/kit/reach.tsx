@@ -1,6 +1,6 @@
 // What a thing of the kit means, before it is a form: what it reaches, how its tries went, who has it, what would be lost without it.
 import { Link } from "react-router";
-import { listed } from "#core/quantities/list.ts";
+import { listed } from "#core/quantities/index.ts";
 import { counted } from "../ui/words/count.ts";
 import type { Reach } from "./reach.server.ts";
 import type { ShownTry } from "./tries.tsx";

@@ -3,13 +3,17 @@
 import { data, Link, redirect } from "react-router";
 import { shelveThing } from "#acts/kit/shelve-thing.ts";
 import { writeThing } from "#acts/kit/write-thing.ts";
-import type { Kind } from "#core/kit/kinds/field.ts";
-import { KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
-import type { Values } from "#core/kit/kinds/reader.ts";
-import { type ShownField, shownKind } from "#core/kit/kinds/shown.ts";
-import { listed } from "#core/quantities/list.ts";
-import { good } from "#core/quantities/result.ts";
-import { loadKnown, valuesOf } from "#db/kit/values.ts";
+import {
+  KIND_NAMES,
+  KINDS,
+  type Kind,
+  type KindName,
+  type ShownField,
+  shownKind,
+  type Values,
+} from "#core/kit/index.ts";
+import { good, listed } from "#core/quantities/index.ts";
+import { loadKnown, valuesOf } from "#db/kit/index.ts";
 import { idIn, mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { madeInPassing } from "../forms/choice/in-passing.server.ts";
 import { type Makes, PickField } from "../forms/choice/pick.tsx";

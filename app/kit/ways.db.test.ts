@@ -1,14 +1,13 @@
 // Ways of programming from the demo's kit: our own times count once there are three, a programmer that nobody has charged is not counted on.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { lastsFor } from "#core/bluetooth/ways.ts";
-import type { Happening } from "#core/run/event.ts";
-import type { RunPlan } from "#core/run/plan.ts";
-import { deviceRows } from "#db/kit/devices.ts";
-import { modelsToPick } from "#db/model/models.ts";
+import { lastsFor } from "#core/bluetooth/index.ts";
+import type { Happening, RunPlan } from "#core/run/index.ts";
+import { deviceRows } from "#db/kit/index.ts";
+import { modelsToPick } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { addThings } from "#db/run/runs.ts";
+import { addThings } from "#db/run/index.ts";
 import { seedRun } from "#db/seed.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import { loadWays } from "./load-ways.server.ts";
 

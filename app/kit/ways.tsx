@@ -1,7 +1,7 @@
 // Which way of programming is quickest today: on the keys, over Bluetooth or with a cable, for so many radios of a model with so many channels.
-import { deviceRows } from "#db/kit/devices.ts";
-import { modelsToPick } from "#db/model/models.ts";
-import { unitsByModel } from "#db/unit/units.ts";
+import { deviceRows } from "#db/kit/index.ts";
+import { modelsToPick } from "#db/model/index.ts";
+import { unitsByModel } from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { Go } from "../ui/go.tsx";

@@ -1,12 +1,11 @@
 // The log: what happened, who, when; filtered by radio, person, kind and day. The address carries the filter.
 
 import { Form, Link } from "react-router";
-import { LOG_KINDS } from "#core/club/log.ts";
-import { dateInZone, isPlainDate } from "#core/quantities/date.ts";
-import { type LogFilter, readLog } from "#db/club/log.ts";
-import { people } from "#db/club/people.ts";
-import { someTags } from "#db/model/models.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { LOG_KINDS } from "#core/club/index.ts";
+import { dateInZone, isPlainDate } from "#core/quantities/index.ts";
+import { type LogFilter, people, readLog } from "#db/club/index.ts";
+import { someTags } from "#db/model/index.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import { readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";

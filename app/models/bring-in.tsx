@@ -2,10 +2,9 @@
 
 import { data, Form, Link, redirect } from "react-router";
 import { bringInDossier } from "#acts/model/bring-in-dossier.ts";
-import { type Difference, differencesOf } from "#core/dossier/differences.ts";
-import { LONGEST_DOSSIER, readDossier } from "#core/dossier/document.ts";
-import { listed } from "#core/quantities/list.ts";
-import { oursFor, writeDossier } from "#db/model/document.ts";
+import { type Difference, differencesOf, LONGEST_DOSSIER, readDossier } from "#core/dossier/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { oursFor, writeDossier } from "#db/model/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

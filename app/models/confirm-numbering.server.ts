@@ -1,12 +1,11 @@
 // How a component's versions count: first shown is which units another way of counting touches, then a person confirms it.
 import { isDeepStrictEqual } from "node:util";
 import { confirmNumbering } from "#acts/model/confirm-numbering.ts";
-import { effectOf } from "#core/needs/effect.ts";
-import { prepareComponent } from "#core/release/catalogue.ts";
-import { numberingShape } from "#core/version/numbering.ts";
-import type { Numbering } from "#core/version/version.ts";
+import { effectOf } from "#core/needs/index.ts";
+import { prepareComponent } from "#core/release/index.ts";
+import { type Numbering, numberingShape } from "#core/version/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadSituations } from "#db/unit/situation.ts";
+import { loadSituations } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { NOT_WHOLE, performForm } from "../forms/perform.server.ts";
 import { type Touched, touchedBy } from "../shared/load-touched.server.ts";

@@ -2,15 +2,13 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { performIn } from "#acts/define.ts";
 import { bringInDossier } from "#acts/model/bring-in-dossier.ts";
-import { differencesOf, factKey, factsOf } from "#core/dossier/differences.ts";
-import { type Dossier, readDossier } from "#core/dossier/document.ts";
-import { plain } from "#core/quantities/date.ts";
-import { readLog } from "#db/club/log.ts";
-import { oursFor, writeDossier } from "#db/model/document.ts";
-import { modelByName, models } from "#db/model/models.ts";
+import { type Dossier, differencesOf, factKey, factsOf, readDossier } from "#core/dossier/index.ts";
+import { plain } from "#core/quantities/index.ts";
+import { readLog } from "#db/club/index.ts";
+import { models, oursFor, writeDossier } from "#db/model/index.ts";
+import { modelByName } from "#db/model/models.ts";
 import type { Tx } from "#db/pool.ts";
-import { openNeeds } from "#db/unit/board.ts";
-import { loadSituations } from "#db/unit/situation.ts";
+import { loadSituations, openNeeds } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 

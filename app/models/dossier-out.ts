@@ -1,7 +1,7 @@
 // A model's dossier as one JSON document, to keep or to give to another club.
 
-import { withoutGuarded } from "#core/dossier/document.ts";
-import { writeDossier } from "#db/model/document.ts";
+import { withoutGuarded } from "#core/dossier/index.ts";
+import { writeDossier } from "#db/model/index.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { notFound, readInClub } from "../context.ts";
 import { isHandedOut } from "../shared/guarded.server.ts";

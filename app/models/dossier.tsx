@@ -1,22 +1,24 @@
 // A model's dossier, first page: components, how their versions count, the ladder, the releases.
 import { Link } from "react-router";
-import { may } from "#core/club/acts.ts";
-import { IDENTITY_FACTS } from "#core/dossier/identity.ts";
-import { transmitOf } from "#core/modes/mode.ts";
-import { classesOf, privilegesOn } from "#core/modes/privileges.ts";
-import { probesFor, RASTER } from "#core/modes/probes.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { toldFacts } from "#core/quantities/fact.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import type { Catalogue } from "#core/release/catalogue.ts";
-import { standingsOf } from "#core/unit/standing.ts";
-import { dossierHead, proceduresOf, quirksOf } from "#db/model/dossier.ts";
-import { releasesOf, revisionsOf } from "#db/model/models.ts";
-import { type ModeRow, modesOf } from "#db/model/modes.ts";
-import { bandPlan, type KnownSegment } from "#db/model/segments.ts";
-import { serviceItems } from "#db/model/service.ts";
-import { loadSituations } from "#db/unit/situation.ts";
-import { wallUnits } from "#db/unit/units.ts";
+import { may } from "#core/club/index.ts";
+import { IDENTITY_FACTS } from "#core/dossier/index.ts";
+import { classesOf, privilegesOn, probesFor, RASTER, transmitOf } from "#core/modes/index.ts";
+import { groupBy, type PlainDate, toldFacts } from "#core/quantities/index.ts";
+import type { Catalogue } from "#core/release/index.ts";
+import { standingsOf } from "#core/unit/index.ts";
+import {
+  bandPlan,
+  dossierHead,
+  type KnownSegment,
+  type ModeRow,
+  modesOf,
+  proceduresOf,
+  quirksOf,
+  releasesOf,
+  revisionsOf,
+  serviceItems,
+} from "#db/model/index.ts";
+import { loadSituations, wallUnits } from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { offlineSaid } from "../forms/offline.ts";
 import { isHandedOut, modeInPassing } from "../shared/guarded.server.ts";

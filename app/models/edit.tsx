@@ -3,18 +3,17 @@
 import { Link, redirect } from "react-router";
 import { z } from "zod";
 import { MOST_PARTS, MOST_REVISIONS, modelStands, writeModel } from "#acts/model/write-model.ts";
-import { BODIES } from "#core/dossier/layout.ts";
 import {
+  BODIES,
   overlapOf,
   parseSerials,
   type SerialProblem,
   type SerialRange,
   serialsText,
-} from "#core/dossier/serial.ts";
-import { onceEach, typedList } from "#core/quantities/list.ts";
-import { mapped } from "#core/quantities/result.ts";
-import { FIELD_LIMITS } from "#core/unit/fields.ts";
-import type { PartKind, RevisionFields } from "#db/model/parts.ts";
+} from "#core/dossier/index.ts";
+import { mapped, onceEach, typedList } from "#core/quantities/index.ts";
+import { FIELD_LIMITS } from "#core/unit/index.ts";
+import type { PartKind, RevisionFields } from "#db/model/index.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";

@@ -1,7 +1,7 @@
 // Facts that two dossiers tell otherwise, each to be picked.
-import type { Difference } from "#core/dossier/differences.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { RELEASE_FIELD_WORD } from "#core/release/words.ts";
+import type { Difference } from "#core/dossier/index.ts";
+import { groupBy } from "#core/quantities/index.ts";
+import { RELEASE_FIELD_WORD } from "#core/release/index.ts";
 
 const FIELD_WORD: Readonly<Record<string, string>> = {
   ...RELEASE_FIELD_WORD,

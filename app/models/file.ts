@@ -1,5 +1,5 @@
 // A file that the club keeps, by its content's SHA-256.
-import { fileContent, knownFiles } from "#db/run/files.ts";
+import { fileContent, knownFiles } from "#db/run/index.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { notFound, readInClub } from "../context.ts";
 import type { Route } from "./+types/file";

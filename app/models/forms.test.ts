@@ -1,18 +1,23 @@
 // The forms of dossiers: what is stored comes back as the text that stores it again, and what is wrong is answered at its field.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { identityShape, partReadingShape } from "#core/dossier/identity.ts";
-import { layoutShape } from "#core/dossier/layout.ts";
-import { plain } from "#core/quantities/date.ts";
-import type { Result } from "#core/quantities/result.ts";
-import { ERASES, PLAIN_CONDITIONS, WAYS } from "#core/release/conditions.ts";
-import { conditionsShape } from "#core/release/conditions-shape.ts";
-import { newReleaseValues, type ReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
-import { withEmptyRows } from "#core/release/form-rows.ts";
-import { findReleases } from "#core/release/notes.ts";
-import type { ReleaseRow } from "#core/release/release.ts";
-import { writtenOf } from "#core/release/stored.ts";
-import { type ModeRow, modeFacts } from "#db/model/modes.ts";
+import { identityShape, layoutShape, partReadingShape } from "#core/dossier/index.ts";
+import { plain, type Result } from "#core/quantities/index.ts";
+import {
+  conditionsShape,
+  ERASES,
+  findReleases,
+  newReleaseValues,
+  PLAIN_CONDITIONS,
+  type ReleaseRow,
+  type ReleaseValues,
+  readRelease,
+  releaseValues,
+  WAYS,
+  withEmptyRows,
+  writtenOf,
+} from "#core/release/index.ts";
+import { type ModeRow, modeFacts } from "#db/model/index.ts";
 import { identityValues, readIdentity } from "./identity-form.ts";
 import { modeValues, pairName, readMode } from "./procedure/mode-form.ts";
 import { procedureValues, quirkValues, readProcedure, readQuirk } from "./procedure/procedure-form.ts";

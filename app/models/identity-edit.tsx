@@ -1,10 +1,9 @@
 // What a model is known by, where its keys are, and how the versions of its parts are read.
 import { Link, redirect } from "react-router";
 import { writeIdentity } from "#acts/model/write-identity.ts";
-import { IDENTITY_FACTS, SHOWN_WHERE } from "#core/dossier/identity.ts";
-import { fieldsOf } from "#core/quantities/fact.ts";
-import { mapped } from "#core/quantities/result.ts";
-import { dossierHead } from "#db/model/dossier.ts";
+import { IDENTITY_FACTS, SHOWN_WHERE } from "#core/dossier/index.ts";
+import { fieldsOf, mapped } from "#core/quantities/index.ts";
+import { dossierHead } from "#db/model/index.ts";
 import { mustBeAllowed, readInClub } from "../context.ts";
 import { Field } from "../forms/field.tsx";
 import { PostForm } from "../forms/form.tsx";

@@ -3,17 +3,24 @@ import {
   IDENTITY_FACTS,
   type Identity,
   identityShape,
+  keysTwice,
+  layoutShape,
   type PartReading,
   partReadingShape,
   SHOWN_WHERE,
-} from "#core/dossier/identity.ts";
-import { keysTwice, layoutShape } from "#core/dossier/layout.ts";
-import { shownFacts, typedFacts } from "#core/quantities/fact.ts";
-import { typedList } from "#core/quantities/list.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { SOURCE_KINDS, type Source } from "#core/quantities/source.ts";
-import { PART_NAME_RULE, partName } from "#core/release/part-name.ts";
-import type { DossierHead } from "#db/model/dossier.ts";
+} from "#core/dossier/index.ts";
+import {
+  bad,
+  good,
+  type Result,
+  SOURCE_KINDS,
+  type Source,
+  shownFacts,
+  typedFacts,
+  typedList,
+} from "#core/quantities/index.ts";
+import { PART_NAME_RULE, partName } from "#core/release/index.ts";
+import type { DossierHead } from "#db/model/index.ts";
 
 export type IdentityValues = Record<string, string>;
 

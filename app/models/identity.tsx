@@ -1,9 +1,7 @@
 // The head of a dossier: what the model is known by, how its revisions are told apart, its keys, and how each part is read.
 
-import type { PartReading } from "#core/dossier/identity.ts";
-import { serialsText } from "#core/dossier/serial.ts";
-import type { DossierHead } from "#db/model/dossier.ts";
-import type { ModelHead, RevisionRow } from "#db/model/models.ts";
+import { type PartReading, serialsText } from "#core/dossier/index.ts";
+import type { DossierHead, ModelHead, RevisionRow } from "#db/model/index.ts";
 import { KnownFrom, type ShownConfirmed } from "../shared/known-from.tsx";
 import { KeyCard } from "../ui/key-card.tsx";
 

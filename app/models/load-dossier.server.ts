@@ -2,10 +2,8 @@
 
 import { redirect } from "react-router";
 import { confirmFact as confirm } from "#acts/model/confirm-fact.ts";
-import { confusable } from "#core/dossier/confusable.ts";
-import { confirmationsOf, type ProcedureRow } from "#db/model/dossier.ts";
-import { becameOf } from "#db/model/merge.ts";
-import { modelById } from "#db/model/models.ts";
+import { confusable } from "#core/dossier/index.ts";
+import { becameOf, confirmationsOf, modelById, type ProcedureRow } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { fieldText, performForm } from "../forms/perform.server.ts";

@@ -1,10 +1,9 @@
 // Two models turn out to be one: what the one that stays would gain, what the one that goes would lose, before anything is done.
 import { data, Form, Link, redirect } from "react-router";
 import { mergeModels } from "#acts/model/merge-models.ts";
-import { mergeEffect } from "#core/dossier/merged.ts";
-import { listed } from "#core/quantities/list.ts";
-import { writeDossier } from "#db/model/document.ts";
-import { models } from "#db/model/models.ts";
+import { mergeEffect } from "#core/dossier/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { models, writeDossier } from "#db/model/index.ts";
 import { mustBeAllowed, notFound, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

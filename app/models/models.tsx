@@ -1,8 +1,8 @@
 // Models: every kind of radio we have, how many, how many are due.
 
 import { Link } from "react-router";
-import { listed } from "#core/quantities/list.ts";
-import { models } from "#db/model/models.ts";
+import { listed } from "#core/quantities/index.ts";
+import { models } from "#db/model/index.ts";
 import { readInClub } from "../context.ts";
 import { useMay } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";

@@ -1,9 +1,8 @@
 // How versions count: looked at first, done by a second press, taken back; what is so already is told and not logged.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { readLog } from "#db/club/log.ts";
-import { models } from "#db/model/models.ts";
+import { readLog } from "#db/club/index.ts";
+import { loadCatalogues, models } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadCatalogues } from "#db/unit/facts.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 import { confirm } from "./confirm-numbering.server.ts";

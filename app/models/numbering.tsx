@@ -1,5 +1,5 @@
 // How a component's versions count: the ways to choose from, what each would touch, and the press that makes it so.
-import type { Numbering } from "#core/version/version.ts";
+import type { Numbering } from "#core/version/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { TouchedUnits } from "../shared/touched.tsx";
 import { sayNumbering } from "../ui/words/unit/standing.ts";

@@ -1,6 +1,6 @@
 // What the form of a release offers, as the tables tell it.
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { releaseOffers } from "#db/model/releases.ts";
+import { releaseOffers } from "#db/model/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 
 let club: DemoClub;

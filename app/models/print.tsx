@@ -1,9 +1,9 @@
 // Procedures as cards on paper, a quarter of a page each, black on white.
 
 import { Link } from "react-router";
-import { isGuarded } from "#core/dossier/procedure.ts";
-import { listed } from "#core/quantities/list.ts";
-import { dossierHead, proceduresOf } from "#db/model/dossier.ts";
+import { isGuarded } from "#core/dossier/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { dossierHead, proceduresOf } from "#db/model/index.ts";
 import { readInClub } from "../context.ts";
 import { inPassing, shownTo } from "../shared/guarded.server.ts";
 import { KeyCard } from "../ui/key-card.tsx";

@@ -1,7 +1,7 @@
 // Which model is this? What one sees, typed as far as one sees it; the likeliest models, and what to look at next.
 import { Form, Link } from "react-router";
-import { type Candidate, FEATURES, type Feature, type SeenRadio, whichModel } from "#core/dossier/which.ts";
-import { allIdentities } from "#db/model/dossier.ts";
+import { type Candidate, FEATURES, type Feature, type SeenRadio, whichModel } from "#core/dossier/index.ts";
+import { allIdentities } from "#db/model/index.ts";
 import { readInClub } from "../context.ts";
 import { Labelled } from "../forms/field.tsx";
 import { Page } from "../ui/page.tsx";

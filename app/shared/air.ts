@@ -1,5 +1,5 @@
 // What a simulated device and radio need to know of each other, from what is written down of pairing them.
-import type { PairAdvice } from "#core/bluetooth/pairing.ts";
+import type { PairAdvice } from "#core/bluetooth/index.ts";
 import type { AirKind } from "#simulators/bluetooth/air.ts";
 
 /** A phone that is always near, and a thing of the same kind that is somebody else's. Their addresses lie in the range kept for examples. */

@@ -1,7 +1,7 @@
 // A combination one key away that does something worse: said before the keys are held.
 import { Link } from "react-router";
-import { listed } from "#core/quantities/list.ts";
-import type { ProcedureRow } from "#db/model/dossier.ts";
+import { listed } from "#core/quantities/index.ts";
+import type { ProcedureRow } from "#db/model/index.ts";
 import { EFFECT_WORD } from "../ui/words/step.ts";
 
 export function Beside({ other, model }: { readonly other: ProcedureRow; readonly model: string }) {

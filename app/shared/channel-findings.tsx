@@ -1,7 +1,6 @@
 // What is wrong with a radio's channels, the worst first, each with what helps; what one press mends has the press.
-import { CODEPLUG_WORST, type CodeplugFinding, type Cure } from "#core/codeplug/check/check-codeplug.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { listed } from "#core/quantities/list.ts";
+import { CODEPLUG_WORST, type CodeplugFinding, type Cure } from "#core/codeplug/index.ts";
+import { groupBy, listed } from "#core/quantities/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Wide } from "../ui/wide.tsx";

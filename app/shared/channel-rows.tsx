@@ -1,8 +1,7 @@
 // Channels as a table, wherever they are shown. Of a long one only the rows in sight are drawn.
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, useState } from "react";
-import type { CodeplugChannel } from "#core/codeplug/channel.ts";
-import { toneText } from "#core/codeplug/tone.ts";
+import { type CodeplugChannel, toneText } from "#core/codeplug/index.ts";
 import { Wide } from "../ui/wide.tsx";
 import { sayHertz, sayWidth } from "../ui/words/frequency.ts";
 

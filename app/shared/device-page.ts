@@ -1,5 +1,5 @@
 // Where what is known of a device's battery stands.
-import type { DeviceRow } from "#db/kit/devices.ts";
+import type { DeviceRow } from "#db/kit/index.ts";
 
 /** A programmer's is the page of its lead. */
 export const pageOf = ({ id, kind, lead_id }: Pick<DeviceRow, "id" | "kind" | "lead_id">): string =>

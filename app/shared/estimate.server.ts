@@ -1,11 +1,9 @@
 // How long work takes, as the club's own runs of the model say, and the dossier where there are none: one estimate for every page.
 import { planFor } from "#acts/errands/plan.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { estimate, historyOf } from "#core/run/estimate.ts";
-import { foldRun } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { estimate, foldRun, historyOf, stepsOf } from "#core/run/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, runsOfModel } from "#db/run/runs.ts";
+import { eventsOf, runsOfModel } from "#db/run/index.ts";
 
 /** From so many of the last runs of a model it is told how long its steps usually take. */
 const MOST_BEFORE = 20;

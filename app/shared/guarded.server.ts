@@ -2,10 +2,9 @@
 // to those who may see it, and each showing is noted; to others what must be known all the same, such as a title.
 import { perform } from "#acts/define.ts";
 import { type Guarded, showUnlocking } from "#acts/model/show-unlocking.ts";
-import { may } from "#core/club/acts.ts";
-import { isGuarded, withoutSteps } from "#core/dossier/procedure.ts";
-import type { ProcedureRow } from "#db/model/dossier.ts";
-import type { ModeRow } from "#db/model/modes.ts";
+import { may } from "#core/club/index.ts";
+import { isGuarded, withoutSteps } from "#core/dossier/index.ts";
+import type { ModeRow, ProcedureRow } from "#db/model/index.ts";
 import { orAway } from "../away.server.ts";
 import type { SignedIn } from "../context.ts";
 

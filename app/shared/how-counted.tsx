@@ -1,6 +1,6 @@
 // How does this model number its releases? The orders under which a reading has a place, each with what follows from it, to be said in one press.
-import type { Reason } from "#core/needs/kinds/index.ts";
-import type { Numbering } from "#core/version/version.ts";
+import type { Reason } from "#core/needs/index.ts";
+import type { Numbering } from "#core/version/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useMay } from "../ui/club.ts";
 import { type Names, sayNumbering, sayWhere } from "../ui/words/unit/standing.ts";

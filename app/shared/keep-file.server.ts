@@ -2,8 +2,8 @@
 import { createHash } from "node:crypto";
 import { keepBackup } from "#acts/run/keep-backup.ts";
 import { keepFilePart } from "#acts/run/keep-file-part.ts";
-import { type BackupDoubt, MOST_BYTES } from "#core/run/backup-check.ts";
-import { PART } from "#db/run/files.ts";
+import { type BackupDoubt, MOST_BYTES } from "#core/run/index.ts";
+import { PART } from "#db/run/index.ts";
 import type { SignedIn } from "../context.ts";
 import { KEY } from "../forms/form-key.tsx";
 import { performForm } from "../forms/perform.server.ts";

@@ -1,7 +1,7 @@
 // How well a fact stands: where it is known from, who saw it last and on which firmware; and one press to confirm it.
 
-import type { Source } from "#core/quantities/source.ts";
-import type { Confirmable } from "#db/model/dossier.ts";
+import type { Source } from "#core/quantities/index.ts";
+import type { Confirmable } from "#db/model/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { counted } from "../ui/words/count.ts";

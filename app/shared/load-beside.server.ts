@@ -1,8 +1,7 @@
 // Which procedures a hand can begin by mistake.
 
-import { type Combination, confusable } from "#core/dossier/confusable.ts";
-import type { Step } from "#core/dossier/step.ts";
-import type { ProcedureRow } from "#db/model/dossier.ts";
+import { type Combination, confusable, type Step } from "#core/dossier/index.ts";
+import type { ProcedureRow } from "#db/model/index.ts";
 
 /** What a model's procedures hold down at once, those that begin with a combination. */
 export const combinationsOf = (procedures: readonly ProcedureRow[]): Combination[] =>

@@ -7,11 +7,9 @@ import {
   type Now,
   type Readiness,
   readinessOf,
-} from "#core/bluetooth/readiness.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { mustFind, mustGet } from "#core/quantities/must.ts";
-import { chargesOf, type DeviceRow, deviceRows } from "#db/kit/devices.ts";
-import { gearRows } from "#db/kit/put.ts";
+} from "#core/bluetooth/index.ts";
+import { groupBy, mustFind, mustGet } from "#core/quantities/index.ts";
+import { chargesOf, type DeviceRow, deviceRows, gearRows } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 export type LoadedCharge = {

@@ -1,6 +1,6 @@
 // The units that a change would touch, by their tags.
-import type { Effect } from "#core/needs/effect.ts";
-import { type SomeTags, someTags } from "#db/model/models.ts";
+import type { Effect } from "#core/needs/index.ts";
+import { type SomeTags, someTags } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 export type Touched = Record<keyof Effect, SomeTags>;

@@ -1,18 +1,21 @@
 // What the unit's page and the answer-as-you-type both need: the unit, its facts, its catalogue, its policy.
 
 import { redirect } from "react-router";
-import { laterOf, type PlainDate } from "#core/quantities/date.ts";
-import type { Catalogue } from "#core/release/catalogue.ts";
-import { goalOfNeeds, otherWay, stateOfUnit, type Way, wayOf } from "#core/route/way.ts";
-import { holdsFor } from "#core/run/procedure.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import type { Situation } from "#core/unit/situation.ts";
-import { confirmationsOf, knownProcedure, proceduresOf } from "#db/model/dossier.ts";
+import { laterOf, type PlainDate } from "#core/quantities/index.ts";
+import type { Catalogue } from "#core/release/index.ts";
+import { goalOfNeeds, otherWay, stateOfUnit, type Way, wayOf } from "#core/route/index.ts";
+import { holdsFor } from "#core/run/index.ts";
+import { policyOn, type Situation } from "#core/unit/index.ts";
+import { confirmationsOf, knownProcedure, proceduresOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import type { StoredNeed } from "#db/unit/board.ts";
-import { type LoadedSituation, loadSituation } from "#db/unit/situation.ts";
-import type { KnownUnit } from "#db/unit/unit-facts.ts";
-import { type UnitRow, unitByTag } from "#db/unit/units.ts";
+import {
+  type KnownUnit,
+  type LoadedSituation,
+  loadSituation,
+  type StoredNeed,
+  type UnitRow,
+  unitByTag,
+} from "#db/unit/index.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { shownConfirmed } from "./confirmed.server.ts";
 import { inPassing } from "./guarded.server.ts";

@@ -1,5 +1,5 @@
 // The steps of a procedure as they are read: what to do, and what should be seen then.
-import type { Step } from "#core/dossier/step.ts";
+import type { Step } from "#core/dossier/index.ts";
 import { saySigns, sayStep, signsOf } from "../ui/words/step.ts";
 
 export const Steps = ({ steps }: { readonly steps: readonly Step[] }) => (

@@ -1,5 +1,5 @@
 // Which units a change would touch, shown before anybody makes it.
-import type { SomeTags } from "#db/model/models.ts";
+import type { SomeTags } from "#db/model/index.ts";
 import type { Touched } from "./load-touched.server.ts";
 
 /** The answer stands below a form that fills the screen. */

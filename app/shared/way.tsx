@@ -2,11 +2,8 @@
 // before and put back after; or how far one gets and what stops it. Another target can be held beside it.
 
 import { Form } from "react-router";
-import { listed } from "#core/quantities/list.ts";
-import type { Result } from "#core/quantities/result.ts";
-import type { Cost } from "#core/route/cost.ts";
-import type { Route, RouteProblem } from "#core/route/route.ts";
-import { careOf, type Wish } from "#core/route/way.ts";
+import { listed, type Result } from "#core/quantities/index.ts";
+import { type Cost, careOf, type Route, type RouteProblem, type Wish } from "#core/route/index.ts";
 import { Labelled } from "../forms/field.tsx";
 import { Caution } from "../ui/caution.tsx";
 import { counted } from "../ui/words/count.ts";

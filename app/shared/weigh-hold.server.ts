@@ -1,12 +1,11 @@
 // What a hold would do, said before anybody sets it.
 import { z } from "zod";
 import { MOST_UNITS } from "#acts/shapes.ts";
-import { holdEffect } from "#core/needs/policy-effect.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { listed } from "#core/quantities/list.ts";
-import { someTags } from "#db/model/models.ts";
+import { holdEffect } from "#core/needs/index.ts";
+import { listed, plainDate } from "#core/quantities/index.ts";
+import { someTags } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadSituations } from "#db/unit/situation.ts";
+import { loadSituations } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayDate } from "../ui/words/time.ts";

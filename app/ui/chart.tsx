@@ -1,7 +1,7 @@
 // What all charts share: the frame with its title, the look of axes and grid, labels. A chart is for the eye: what stands beside it says the same.
 import type { ReactElement, ReactNode } from "react";
 import { ResponsiveContainer } from "recharts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { sayDate } from "./words/time.ts";
 
 const SMALL = { fill: "var(--quiet)", fontSize: 12 } as const;

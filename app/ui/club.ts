@@ -1,7 +1,7 @@
 // What every part of a page may need to know of the club: its locale, its time zone, what day it is, who looks.
 import { useRouteLoaderData } from "react-router";
-import { may, type Permission, type Role } from "#core/club/acts.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import { may, type Permission, type Role } from "#core/club/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 
 export type FrameData = {
   readonly clubName: string;

@@ -1,6 +1,7 @@
 // Every layout of the demo is drawn whole: each key once, inside the picture, none on another.
 import { expect, test } from "vitest";
-import { keysOf, layoutShape } from "#core/dossier/layout.ts";
+import { layoutShape } from "#core/dossier/index.ts";
+import { keysOf } from "#core/dossier/layout.ts";
 import { DOSSIERS } from "#demo/data/dossiers.ts";
 import { outlineOf } from "./key-card.tsx";
 

@@ -1,7 +1,6 @@
 // The key card: an outline of the radio's keys as its dossier describes them; what to hold is filled and numbered, the
 // knob's turn is drawn. Everything drawn is also said in its label.
-import type { Layout } from "#core/dossier/layout.ts";
-import type { Step } from "#core/dossier/step.ts";
+import type { Layout, Step } from "#core/dossier/index.ts";
 import { sayStep } from "./words/step.ts";
 
 type Box = {

@@ -1,6 +1,6 @@
 // The ladder upright, for a narrow screen: the newest rung on top, a rail for each track at the left, what is said of each beside it.
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { Track } from "#core/release/words.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import type { Track } from "#core/release/index.ts";
 import type { LadderRoute, Rung } from "./rung.ts";
 import { sayDate } from "./words/time.ts";
 

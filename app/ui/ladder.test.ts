@@ -1,7 +1,7 @@
 // The ladder's labels: never on each other, and the rungs that matter are the ones named.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { addDays, plain } from "#core/quantities/date.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { layOut } from "./ladder.tsx";
 import type { Rung } from "./rung.ts";

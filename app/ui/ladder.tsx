@@ -1,7 +1,7 @@
 // The ladder: a component's releases as rungs by date, one rail for each track; units sit on the rung they run.
 
-import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
-import type { Track } from "#core/release/words.ts";
+import { daysBetween, type PlainDate } from "#core/quantities/index.ts";
+import type { Track } from "#core/release/index.ts";
 import { UprightLadder } from "./ladder-upright.tsx";
 import type { LadderRoute, Rung } from "./rung.ts";
 import { sayDate } from "./words/time.ts";

@@ -1,5 +1,5 @@
 // Moss: a living edge that grows from the foot of a drawer, level 0 to 4. Drawn once a page, used by every drawer.
-import type { MossLevel } from "#core/needs/moss.ts";
+import type { MossLevel } from "#core/needs/index.ts";
 
 const WIDTH = 84;
 const HEIGHT = 28;

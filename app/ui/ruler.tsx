@@ -1,8 +1,7 @@
 // The frequency ruler: lanes on a shared axis that folds the empty stretches; what is beyond is hatched, single channels are ticks, test
 // frequencies are pins. It is a list to those who do not see it.
-import { axisOf, marksOf } from "#core/modes/axis.ts";
-import type { Bands } from "#core/modes/band.ts";
-import { listed } from "#core/quantities/list.ts";
+import { axisOf, type Bands, marksOf } from "#core/modes/index.ts";
+import { listed } from "#core/quantities/index.ts";
 import { sayHertz } from "./words/frequency.ts";
 
 export type Lane = {

@@ -1,6 +1,6 @@
 // What a ladder is drawn from.
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { Track } from "#core/release/words.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import type { Track } from "#core/release/index.ts";
 
 export type Rung = {
   readonly id: string;

@@ -1,6 +1,6 @@
 // The strips: the plan's blocks as one column, and beside it what each model takes of them, each to one scale.
 import { Link } from "react-router";
-import type { Strip } from "#core/codeplug/strips.ts";
+import type { Strip } from "#core/codeplug/index.ts";
 import { counted } from "./words/count.ts";
 
 /** Pixels a channel; and the least that a block has. */

@@ -1,6 +1,6 @@
 // "Why?": opens the facts behind a verdict, each leading to its record. Works without scripts. (Few attributes and pieces of
 // text: a board has hundreds of these, and each piece is a part of the time that drawing the page takes.)
-import type { Reason } from "#core/needs/kinds/index.ts";
+import type { Reason } from "#core/needs/index.ts";
 import { sayFact } from "./words/facts.ts";
 import type { Names } from "./words/unit/standing.ts";
 

@@ -1,12 +1,10 @@
 // The acts on one radio, as their forms arrive: each checked, refused where it must be, done once, and told in the log.
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ROLES, type Role } from "#core/club/acts.ts";
-import { addDays } from "#core/quantities/date.ts";
-import { readLog } from "#db/club/log.ts";
-import { people } from "#db/club/people.ts";
+import { ROLES, type Role } from "#core/club/index.ts";
+import { addDays } from "#core/quantities/index.ts";
+import { people, readLog } from "#db/club/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { readingsOf } from "#db/unit/readings.ts";
-import { shelveUnit, unitByTag } from "#db/unit/units.ts";
+import { readingsOf, shelveUnit, unitByTag } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 import type { ActAnswer } from "../shared/act-answer.server.ts";

@@ -2,7 +2,7 @@
 
 import { Link } from "react-router";
 import { MOST_WHY } from "#acts/shapes.ts";
-import type { UnitRow } from "#db/unit/units.ts";
+import type { UnitRow } from "#db/unit/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Pick } from "../forms/choice/pick.tsx";
 import { Labelled } from "../forms/field.tsx";

@@ -1,7 +1,7 @@
 // The head of a radio's page: its tag, its verdict in a sentence, and what it is, where, with whom.
 import { Link } from "react-router";
-import { listed } from "#core/quantities/list.ts";
-import type { UnitRow } from "#db/unit/units.ts";
+import { listed } from "#core/quantities/index.ts";
+import type { UnitRow } from "#db/unit/index.ts";
 import { useClub } from "../ui/club.ts";
 import { namesOf } from "../ui/why.tsx";
 import { sayDate } from "../ui/words/time.ts";

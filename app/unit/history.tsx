@@ -1,7 +1,7 @@
 // What happened to a radio, and every reading of it.
 import { Link } from "react-router";
-import { dateInZone, type PlainDate } from "#core/quantities/date.ts";
-import type { CustodyRow } from "#db/unit/units.ts";
+import { dateInZone, type PlainDate } from "#core/quantities/index.ts";
+import type { CustodyRow } from "#db/unit/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { Strike } from "../forms/strike.tsx";

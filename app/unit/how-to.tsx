@@ -1,10 +1,10 @@
 // How things are done with this radio: the procedures of its model that hold for its firmware and hardware, each with
 // how well it is known on just that firmware.
 
-import { SOURCE_WORD } from "#core/quantities/source.ts";
-import { needsGates } from "#core/run/procedure.ts";
+import { SOURCE_WORD } from "#core/quantities/index.ts";
+import { needsGates } from "#core/run/index.ts";
 
-import type { ProcedureRow } from "#db/model/dossier.ts";
+import type { ProcedureRow } from "#db/model/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Confirmed, type ShownConfirmed } from "../shared/known-from.tsx";
 import { useMay } from "../ui/club.ts";

@@ -1,5 +1,5 @@
 // Lists that a radio refers to by position: what is in them, and another merged in without moving anything.
-import { LIST_KINDS } from "#core/codeplug/document.ts";
+import { LIST_KINDS } from "#core/codeplug/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";
 import { useMay } from "../ui/club.ts";

@@ -1,13 +1,11 @@
 // What somebody has at home of the club's: each radio, whether it is all right, how its version is read, when it is due back; and who the keepers are.
-import { plainVerdict } from "#core/needs/plain.ts";
-import { URGENCIES } from "#core/release/words.ts";
-import { standingsOf } from "#core/unit/standing.ts";
-import { people } from "#db/club/people.ts";
-import { offersToTry } from "#db/club/progress.ts";
-import { dossierHead } from "#db/model/dossier.ts";
+import { plainVerdict } from "#core/needs/index.ts";
+import { URGENCIES } from "#core/release/index.ts";
+import { standingsOf } from "#core/unit/index.ts";
+import { offersToTry, people } from "#db/club/index.ts";
+import { dossierHead } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { needsOfUnit } from "#db/unit/board.ts";
-import { heldBy, unitById } from "#db/unit/units.ts";
+import { heldBy, needsOfUnit, unitById } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { componentsOf, howToOf, loadUnit } from "../shared/load-unit.server.ts";
 

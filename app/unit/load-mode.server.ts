@@ -1,14 +1,12 @@
 // In which mode a radio is, how that stands, and what else it could be in.
 
 import { modesHere } from "#acts/errands/work.ts";
-import { excess, transmitOf } from "#core/modes/mode.ts";
-import { allowedOn, classOf, modeStanding } from "#core/modes/standing.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import { knownMode, modesOf, unitModes } from "#db/model/modes.ts";
-import { bandPlan } from "#db/model/segments.ts";
+import { allowedOn, classOf, excess, modeStanding, transmitOf } from "#core/modes/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { policyOn } from "#core/unit/index.ts";
+import { bandPlan, knownMode, modesOf, unitModes } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import type { LoadedSituation } from "#db/unit/situation.ts";
+import type { LoadedSituation } from "#db/unit/index.ts";
 
 const NOTHING_SAID = { rule: "as it is" } as const;
 

@@ -1,9 +1,8 @@
 // The runs of one radio, each in a line and its steps. What is guarded in them is shown at the run itself.
-import { foldRun } from "#core/run/fold.ts";
-import { stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
+import { foldRun, stepsOf, withoutGuarded, withoutNotes } from "#core/run/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { eventsOf, runsOfUnit } from "#db/run/runs.ts";
-import { simulatedState } from "#db/unit/simulated.ts";
+import { eventsOf, runsOfUnit } from "#db/run/index.ts";
+import { simulatedState } from "#db/unit/index.ts";
 import { counted } from "../ui/words/count.ts";
 import { sayClock } from "../ui/words/duration.ts";
 import { sayListedStep } from "../ui/words/run.ts";

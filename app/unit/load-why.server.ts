@@ -1,8 +1,7 @@
 // Why a radio has one of its needs: the facts behind it as sentences, each with the address of its record.
-import { releasesIn } from "#core/needs/mentions.ts";
+import { releasesIn } from "#core/needs/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { needsOfUnit, releaseNames } from "#db/unit/board.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { needsOfUnit, releaseNames, unitByTag } from "#db/unit/index.ts";
 import { notFound, type SignedIn } from "../context.ts";
 import { namesOf, recordsOf, shownFacts, type WhyAnswer } from "../ui/why.tsx";
 

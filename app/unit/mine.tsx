@@ -1,5 +1,5 @@
 // My radio: what somebody has at home, in plain words; one field to say what it shows, and who to ask.
-import type { PlainVerdict } from "#core/needs/plain.ts";
+import type { PlainVerdict } from "#core/needs/index.ts";
 import { readInClub } from "../context.ts";
 import { ReadingField } from "../forms/reading-field.tsx";
 import { Steps } from "../shared/steps.tsx";

@@ -1,8 +1,7 @@
 // A radio in one panel: how it stands, what it needs and what to do next, the way there, and with what. Each is said once.
-import { heldUntil } from "#core/needs/need.ts";
-import { dateInZone } from "#core/quantities/date.ts";
-import { listed } from "#core/quantities/list.ts";
-import { worstOf } from "#core/unit/standing.ts";
+import { heldUntil } from "#core/needs/index.ts";
+import { dateInZone, listed } from "#core/quantities/index.ts";
+import { worstOf } from "#core/unit/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { HowCounted, ordersOf } from "../shared/how-counted.tsx";
 import { Tooling } from "../shared/tools/tooling.tsx";

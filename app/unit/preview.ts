@@ -1,6 +1,6 @@
 // Answers what a readout would mean, while it is typed: "main 1.14: current" or why it cannot be placed.
 import { data } from "react-router";
-import { previewReading } from "#core/unit/preview.ts";
+import { previewReading } from "#core/unit/index.ts";
 import { askForPerson } from "../auth/session.server.ts";
 import { readInClub } from "../context.ts";
 import { loadUnit } from "../shared/load-unit.server.ts";

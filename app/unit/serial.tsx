@@ -1,7 +1,7 @@
 // What a serial number says about the hardware, where nobody has noted that or noted something else.
 
-import { revisionsOfSerial, type WithSerials } from "#core/dossier/serial.ts";
-import type { UnitRow } from "#db/unit/units.ts";
+import { revisionsOfSerial, type WithSerials } from "#core/dossier/index.ts";
+import type { UnitRow } from "#db/unit/index.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { useMay } from "../ui/club.ts";
 

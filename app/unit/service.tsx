@@ -1,9 +1,9 @@
 // The service settings of one radio: each with its value, who found or changed it, and how that stands to what is usual; and its code.
 import { Link } from "react-router";
 import { noteSetting } from "#acts/model/note-setting.ts";
-import { codeOf, STANDING_ORDER, settingStanding } from "#core/dossier/service.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { codesIn, serviceItems, settingsIn, unitSettings } from "#db/model/service.ts";
+import { codeOf, STANDING_ORDER, settingStanding } from "#core/dossier/index.ts";
+import { groupBy } from "#core/quantities/index.ts";
+import { codesIn, serviceItems, settingsIn, unitSettings } from "#db/model/index.ts";
 import { mustBeAllowed, notAllowed, readInClub } from "../context.ts";
 import { ActForm } from "../forms/act-form.tsx";
 import { Labelled } from "../forms/field.tsx";

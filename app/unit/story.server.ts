@@ -1,9 +1,9 @@
 // What was done to a radio, as its form writes it down; and a reading that goes to the radio it is of.
 import { moveReading } from "#acts/reading/move-reading.ts";
 import { writeDown } from "#acts/unit/write-down.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { DeedDoubt } from "#core/unit/done.ts";
-import type { UnitRow } from "#db/unit/units.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import type { DeedDoubt } from "#core/unit/index.ts";
+import type { UnitRow } from "#db/unit/index.ts";
 import type { SignedIn } from "../context.ts";
 import { firstIssue, performForm } from "../forms/perform.server.ts";
 import { answer } from "../shared/act-answer.server.ts";

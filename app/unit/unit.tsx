@@ -1,17 +1,13 @@
 // One radio: what it is, where, who has it, how it stands and why, its readings, its history.
 
 import { useActionData } from "react-router";
-import { may } from "#core/club/acts.ts";
-import { followsStanding } from "#core/needs/kinds/index.ts";
-import { standingsOf } from "#core/unit/standing.ts";
-import { readLog } from "#db/club/log.ts";
-import { people } from "#db/club/people.ts";
-import { kitNames } from "#db/kit/kit.ts";
-import { dossierHead } from "#db/model/dossier.ts";
-import { revisionsOf } from "#db/model/models.ts";
-import { needsOfUnit } from "#db/unit/board.ts";
-import { readingsOf } from "#db/unit/readings.ts";
-import { custodyOf, formerTags } from "#db/unit/units.ts";
+import { may } from "#core/club/index.ts";
+import { followsStanding } from "#core/needs/index.ts";
+import { standingsOf } from "#core/unit/index.ts";
+import { people, readLog } from "#db/club/index.ts";
+import { kitNames } from "#db/kit/index.ts";
+import { dossierHead, revisionsOf } from "#db/model/index.ts";
+import { custodyOf, formerTags, needsOfUnit, readingsOf } from "#db/unit/index.ts";
 import { readInClub } from "../context.ts";
 import { orOffline } from "../forms/offline.ts";
 import { ReadingField } from "../forms/reading-field.tsx";

@@ -1,9 +1,9 @@
 // The reasons of a need, asked for one by one: all that the board shows have some, and they lead to records that are there.
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { ACTIONS } from "#core/needs/kinds/index.ts";
-import { groupBy } from "#core/quantities/group.ts";
+import { ACTIONS } from "#core/needs/index.ts";
+import { groupBy } from "#core/quantities/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { type BoardGroup, boardGroups, needsOfUnit } from "#db/unit/board.ts";
+import { type BoardGroup, boardGroups, needsOfUnit } from "#db/unit/index.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";
 import type { SignedIn } from "../context.ts";
 import { actOnUnit } from "./act.server.ts";

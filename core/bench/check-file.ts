@@ -2,7 +2,7 @@
 // versions and models its text speaks of. Pure; the page runs it in a worker.
 import { sha256 } from "@noble/hashes/sha2";
 import { bytesToHex } from "@noble/hashes/utils";
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 import { readZip, type ZipProblem } from "./zip.ts";
 
 export const LARGEST_CHECKED = 64 * 1024 * 1024;

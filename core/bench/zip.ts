@@ -1,6 +1,6 @@
 // Looks into a zip without trusting what it says of itself: what it unpacks to is counted while it is unpacked.
 import { Unzip, UnzipInflate } from "fflate";
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 
 export const MOST_UNPACKED = 256 * 1024 * 1024;
 export const MOST_ENTRIES = 2000;

@@ -1,5 +1,5 @@
 // The charge of things with batteries: how full one is at a given time, how it drains by itself, and when it has to be plugged in.
-import { median } from "../quantities/median.ts";
+import { median } from "../quantities/index.ts";
 
 /** An instant in milliseconds, as `Date.parse` has it. */
 type Instant = number;

@@ -1,8 +1,7 @@
 // What stands of a pairing, and the plan of one.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { stepsOf } from "../run/plan.ts";
-import { composePair } from "../run/purposes/pair.ts";
+import { composePair, stepsOf } from "../run/index.ts";
 import { type PairAdvice, pairingPlan, pairingState } from "./pairing.ts";
 
 const advice = (more: Partial<PairAdvice> = {}): PairAdvice => ({

@@ -1,6 +1,6 @@
 // What is known of a pair, and how it is paired: the right menu, the presses on both sides, what is set and why.
-import type { Step } from "../dossier/step.ts";
-import type { Source } from "../quantities/source.ts";
+import type { Step } from "../dossier/index.ts";
+import type { Source } from "../quantities/index.ts";
 
 export type PairingHappened = "proved" | "dropped" | "failed" | "lost";
 

@@ -1,5 +1,5 @@
 // What has to be charged, on which charger and when, so that all have what is needed at a time.
-import type { BatteryState } from "../kit/kinds/devices.ts";
+import type { BatteryState } from "../kit/index.ts";
 import { chargeAt, idleDrain, type Level, readyBy } from "./charge.ts";
 import type { Story } from "./log.ts";
 import { type PlacePlan, placesFor } from "./places.ts";

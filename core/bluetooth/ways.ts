@@ -1,6 +1,6 @@
 // Ways of programming compared: by keypad, over Bluetooth, with a cable; which is quickest for so many radios and channels, and from where on.
 
-import { median } from "../quantities/median.ts";
+import { median } from "../quantities/index.ts";
 import { RESERVE } from "./readiness.ts";
 
 /** What one way takes, in minutes; our own measured times where there are any, else usual ones. */

@@ -1,7 +1,7 @@
 // The kinds of things the log tells, each with the details its sentence needs. The one source of these shapes.
 import { z } from "zod";
-import { GUARDED_PARTS } from "../dossier/procedure.ts";
-import { DEEDS } from "../unit/done.ts";
+import { GUARDED_PARTS } from "../dossier/index.ts";
+import { DEEDS } from "../unit/index.ts";
 
 const text = z.string();
 

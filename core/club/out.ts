@@ -1,9 +1,9 @@
 // What the club can take out: units with their standings, needs and releases. The Zod shapes are the format.
 import { z } from "zod";
-import { NEED_CAUSES, NEED_KINDS } from "../needs/kinds/index.ts";
-import { plainDate } from "../quantities/date-shape.ts";
-import { TRACKS, URGENCIES } from "../release/words.ts";
-import { STANDINGS } from "../unit/standing.ts";
+import { NEED_CAUSES, NEED_KINDS } from "../needs/index.ts";
+import { plainDate } from "../quantities/index.ts";
+import { TRACKS, URGENCIES } from "../release/index.ts";
+import { STANDINGS } from "../unit/index.ts";
 
 export const outUnit = z.object({
   tag: z.string(),

@@ -1,6 +1,6 @@
 // A channel as a codeplug has it. The Zod shape is the one definition of it.
 import { z } from "zod";
-import { hertz } from "../modes/band-shape.ts";
+import { hertz } from "../modes/index.ts";
 
 /** A tone that opens the squelch: CTCSS in tenths of a hertz, a DCS code in octal digits with its polarity, or none. */
 export const toneShape = z.discriminatedUnion("kind", [

@@ -1,12 +1,16 @@
 // Channels out of tables of whichever dialect, and held against modes, privileges and the plan: by a second, plain reading of the rules.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { liesInBands, normalised } from "../modes/band.ts";
-import { type Channel, transmitOf } from "../modes/mode.ts";
-import { modeShape } from "../modes/mode-shape.ts";
-import type { Segment } from "../modes/privileges.ts";
-import { segmentShape } from "../modes/privileges-shape.ts";
-import { addDays, plain } from "../quantities/date.ts";
+import {
+  type Channel,
+  liesInBands,
+  modeShape,
+  normalised,
+  type Segment,
+  segmentShape,
+  transmitOf,
+} from "../modes/index.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
 import { checkChannels, FINDING_ORDER, strandedIn } from "./check/check.ts";
 import { readChannelTable } from "./table/channel-table.ts";

@@ -1,6 +1,6 @@
 // A codeplug as our own document: its channels and lists, open and read back as the same. It is also what a simulated radio holds.
 import { z } from "zod";
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 import { CHANNEL_FIELDS, type CodeplugChannel, codeplugChannel, type Tone } from "./channel.ts";
 
 export const MOST_IN_CODEPLUG = 5000;

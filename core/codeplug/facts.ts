@@ -1,8 +1,7 @@
 // What a model's codeplug can hold: what a plan is laid out by, and what its tables are checked against.
 import { z } from "zod";
-import type { Bands } from "../modes/band.ts";
-import { type Mode, transmitOf } from "../modes/mode.ts";
-import { type Facts, shapeOf } from "../quantities/fact.ts";
+import { type Bands, type Mode, transmitOf } from "../modes/index.ts";
+import { type Facts, shapeOf } from "../quantities/index.ts";
 import type { LayFacts } from "./plan/lay-out.ts";
 
 const count = (most: number, needed?: string) =>

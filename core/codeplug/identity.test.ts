@@ -1,7 +1,7 @@
 // Identities: asked for, late from the day after, there; and never two radios with one digital ID unseen.
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { type Identity, identityFindings, identityState } from "./identity.ts";
 
 const today = plain("2026-06-30");

@@ -1,5 +1,5 @@
 // Digital IDs and call signs of people and radios: asked for, expected by, arrived; and what is wrong among them.
-import { daysAfter, type PlainDate } from "../quantities/date.ts";
+import { daysAfter, type PlainDate } from "../quantities/index.ts";
 
 export type Identity = {
   readonly id: string;

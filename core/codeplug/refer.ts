@@ -1,5 +1,5 @@
 // What a channel's reference to a member of a list means in the radio, and whether that is what it says.
-import { groupBy } from "../quantities/group.ts";
+import { groupBy } from "../quantities/index.ts";
 import type { CodeplugList } from "./document.ts";
 
 export type Referred =

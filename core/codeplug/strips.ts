@@ -1,7 +1,6 @@
 // The plan beside what each model takes of it, block by block; and what is wrong with it, the worst first.
-import { type Mode, strandedChannels } from "../modes/mode.ts";
-import { groupBy } from "../quantities/group.ts";
-import { mustGet } from "../quantities/must.ts";
+import { type Mode, strandedChannels } from "../modes/index.ts";
+import { groupBy, mustGet } from "../quantities/index.ts";
 import type { LaidOut, LeftOut, PlanMember } from "./plan/lay-out.ts";
 
 export type Strip = {

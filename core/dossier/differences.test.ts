@@ -1,8 +1,8 @@
 // Differences of dossiers, fact by fact; which of them remain once theirs is taken; and who may do what in a club.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { ACTS, may, type Permission, ROLES, readRole } from "../club/acts.ts";
-import { plain as day } from "../quantities/date.ts";
+import { ACTS, may, type Permission, ROLES, readRole } from "../club/index.ts";
+import { plain as day } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
 import { differencesOf, factKey, factsOf } from "./differences.ts";
 import { type Dossier, readDossier } from "./document.ts";

@@ -1,5 +1,5 @@
 // What another club's dossier says differently from ours, fact by fact, so that each can be accepted or left.
-import { calledFact } from "../quantities/fact.ts";
+import { calledFact } from "../quantities/index.ts";
 import type { Dossier } from "./document.ts";
 import { IDENTITY_FACTS } from "./identity.ts";
 

@@ -1,7 +1,7 @@
 // Documents in and out: read strictly, unknown fields named, differences found and only those.
 import { expect, test } from "vitest";
-import { modeShape } from "../modes/mode-shape.ts";
-import { plain } from "../quantities/date.ts";
+import { modeShape } from "../modes/index.ts";
+import { plain } from "../quantities/index.ts";
 import { differencesOf } from "./differences.ts";
 import { type Dossier, readDossier, withoutGuarded } from "./document.ts";
 

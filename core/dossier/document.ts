@@ -1,16 +1,17 @@
 // A dossier as one document that clubs can exchange: our own open format. The Zod shape is the format.
 import { z } from "zod";
-import { modeShape } from "../modes/mode-shape.ts";
-import type { PlainDate } from "../quantities/date.ts";
-import { plainDate } from "../quantities/date-shape.ts";
-import { bad, good, type Result } from "../quantities/result.ts";
-import { sourceShape } from "../quantities/source.ts";
-import { conditionsShape } from "../release/conditions-shape.ts";
-import { partName } from "../release/part-name.ts";
-import { fileShape, fixShape, releaseShape, withdrawalShape } from "../release/release.ts";
-import { isAhead } from "../release/withdrawal.ts";
-import { numberingShape } from "../version/numbering.ts";
-import { rangeShape } from "../version/range-shape.ts";
+import { modeShape } from "../modes/index.ts";
+import { bad, good, type PlainDate, plainDate, type Result, sourceShape } from "../quantities/index.ts";
+import {
+  conditionsShape,
+  fileShape,
+  fixShape,
+  isAhead,
+  partName,
+  releaseShape,
+  withdrawalShape,
+} from "../release/index.ts";
+import { numberingShape, rangeShape } from "../version/index.ts";
 import { identityShape, partReadingShape } from "./identity.ts";
 import { BODIES } from "./layout.ts";
 import { isGuarded, procedureShape } from "./procedure.ts";

@@ -1,7 +1,7 @@
 // Filling up: nothing that ours says is lost where theirs is silent, and all that theirs says stands.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
+import { plain } from "../quantities/index.ts";
 import { differencesOf, factsOf, isSilent } from "./differences.ts";
 import { type Dossier, readDossier } from "./document.ts";
 import { filledUp } from "./fill-up.ts";

@@ -1,7 +1,6 @@
 // What a model is known by, and how its parts' versions are read.
 import { z } from "zod";
-import { type Facts, shapeOf } from "../quantities/fact.ts";
-import { sourceShape } from "../quantities/source.ts";
+import { type Facts, shapeOf, sourceShape } from "../quantities/index.ts";
 import { layoutShape } from "./layout.ts";
 
 const words = z.string().trim().min(1).max(120);

@@ -1,6 +1,5 @@
 // Two models that are one: what the one that stays would gain from the other, and what of the other would be lost.
-import { joinedFacts, shapeOf } from "../quantities/fact.ts";
-import { onceEach } from "../quantities/list.ts";
+import { joinedFacts, onceEach, shapeOf } from "../quantities/index.ts";
 import { type Difference, differencesOf } from "./differences.ts";
 import type { Dossier } from "./document.ts";
 import { IDENTITY_FACTS } from "./identity.ts";

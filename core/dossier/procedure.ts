@@ -1,7 +1,7 @@
 // A procedure: typed steps for one purpose on one model, valid for a range of firmware and hardware.
 import { z } from "zod";
-import { sourceShape } from "../quantities/source.ts";
-import { rangeShape } from "../version/range-shape.ts";
+import { sourceShape } from "../quantities/index.ts";
+import { rangeShape } from "../version/index.ts";
 import { keysOf, type Layout } from "./layout.ts";
 import { parseStep, type Step, type StepProblem, stepShape } from "./step.ts";
 

@@ -1,6 +1,6 @@
 // Ranges of serial numbers, by which hardware revisions are told apart without opening a radio.
 import { z } from "zod";
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 
 /** From one serial number to another, both included; without an end, that one and all later. */
 export const serialRangeShape = z.object({

@@ -1,6 +1,6 @@
 // The typed steps of procedures, and the short language in which they are written: one line a step.
 import { z } from "zod";
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 import { keyName } from "./layout.ts";
 
 const text = z.string().trim().min(1).max(300);

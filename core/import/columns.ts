@@ -1,5 +1,5 @@
 // What each column of a sheet may mean, guessed from its head; a person has the last word.
-import { asPartName } from "../release/part-name.ts";
+import { asPartName } from "../release/index.ts";
 
 export const COLUMN_MEANINGS = [
   "ignore",

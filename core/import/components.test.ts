@@ -1,7 +1,7 @@
 // Sheets that tell of several components of a radio: a row for each, or a column for each.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
+import { plain } from "../quantities/index.ts";
 import { guessColumns, toMeaning } from "./columns.ts";
 import { planImport, readingKey } from "./plan.ts";
 import type { KnownClub } from "./plan-types.ts";

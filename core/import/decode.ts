@@ -1,5 +1,5 @@
 // Bytes of a file somebody brought: which encoding they are in, and the text; or that they are no text at all.
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 
 export type Encoding = "utf-8" | "utf-8 with mark" | "utf-16" | "latin-1";
 

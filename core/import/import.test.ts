@@ -1,8 +1,7 @@
 // Reading sheets as people make them: encodings, delimiters, signs, dates; and planning what they would do.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
-import { findDecimalSign, possibleDateOrders, readDate, withPoint } from "../quantities/signs.ts";
+import { findDecimalSign, plain, possibleDateOrders, readDate, withPoint } from "../quantities/index.ts";
 import { guessColumns } from "./columns.ts";
 import { decodeTable } from "./decode.ts";
 import { planImport, readingKey } from "./plan.ts";

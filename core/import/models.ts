@@ -1,5 +1,5 @@
 // The models that the rows of a sheet name: one of the club's, one of several, or one to be made on the way.
-import { groupBy } from "../quantities/group.ts";
+import { groupBy } from "../quantities/index.ts";
 import { folded, modelKey } from "./names.ts";
 import { isNearly } from "./near.ts";
 

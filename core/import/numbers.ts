@@ -1,5 +1,5 @@
 // Numbers in the cells of a table: with whichever decimal sign, with their unit behind them; and which unit a column of frequencies is in.
-import { type DecimalSign, withPoint } from "../quantities/signs.ts";
+import { type DecimalSign, withPoint } from "../quantities/index.ts";
 
 export const FREQUENCY_UNITS = ["Hz", "kHz", "MHz", "GHz"] as const;
 export type FrequencyUnit = (typeof FREQUENCY_UNITS)[number];

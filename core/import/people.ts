@@ -1,5 +1,5 @@
 // Whom a sheet means by a name.
-import { groupBy } from "../quantities/group.ts";
+import { groupBy } from "../quantities/index.ts";
 import { folded } from "./names.ts";
 
 export type KnownPerson = { readonly id: string; readonly name: string };

@@ -1,5 +1,5 @@
 // What bringing in a table would do, radio by radio, before anything is done: added, changed, the same, or a problem.
-import { onceEach } from "../quantities/list.ts";
+import { onceEach } from "../quantities/index.ts";
 import { FIRST_COMPONENT, type KnownModel, ModelNames, type NewModel } from "./models.ts";
 import { folded, modelKey } from "./names.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";

@@ -1,10 +1,15 @@
 // From the rows of a sheet to radios: usually a row each, or a row for each component of a radio.
 
-import type { PlainDate } from "../quantities/date.ts";
-import { type DateOrder, type DecimalSign, readDate, withPoint } from "../quantities/signs.ts";
-import { asPartName, LONGEST_PART_NAME } from "../release/part-name.ts";
-import { FIELD_LIMITS, isTagUsable } from "../unit/fields.ts";
-import { LONGEST_READOUT } from "../version/version.ts";
+import {
+  type DateOrder,
+  type DecimalSign,
+  type PlainDate,
+  readDate,
+  withPoint,
+} from "../quantities/index.ts";
+import { asPartName, LONGEST_PART_NAME } from "../release/index.ts";
+import { FIELD_LIMITS, isTagUsable } from "../unit/index.ts";
+import { LONGEST_READOUT } from "../version/index.ts";
 import { componentOf, type Meaning } from "./columns.ts";
 import { folded } from "./names.ts";
 import { saysNothing, USUAL_NOTHING } from "./nothing.ts";

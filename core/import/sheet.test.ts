@@ -1,8 +1,7 @@
 // Sheets as people have them: titles, quotes, dates and signs of every habit, words for nothing, slips of the hand.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
-import { findDecimalSign, possibleDateOrders, readDate } from "../quantities/signs.ts";
+import { findDecimalSign, plain, possibleDateOrders, readDate } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
 import { columnsAsBefore, guessColumns, headKey, type Meaning } from "./columns.ts";
 import { decodeTable, LARGEST_FILE } from "./decode.ts";

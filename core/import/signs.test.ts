@@ -3,15 +3,16 @@
 import fc from "fast-check";
 import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
 import {
+  addDays,
   DATE_ORDERS,
   type DateOrder,
   findDecimalSign,
+  plain,
   possibleDateOrders,
   readDate,
   withPoint,
-} from "../quantities/signs.ts";
+} from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
 import { DELIMITERS, guessDelimiter, readTable } from "./table.ts";
 

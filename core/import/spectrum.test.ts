@@ -1,7 +1,7 @@
 // Spectra out of tables of whichever dialect: what was written comes back; a tone with its harmonics is found in noise.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { linesOf } from "../measure/harmonics.ts";
+import { linesOf } from "../measure/index.ts";
 import { FREQUENCY_UNITS, numberIn, unitIn, unitOfColumn } from "./numbers.ts";
 import { readSpectrum } from "./spectrum.ts";
 

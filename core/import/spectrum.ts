@@ -1,7 +1,6 @@
 // A spectrum out of a meter's table: which column is the frequency, which the level, and in which unit.
-import type { Line } from "../measure/harmonics.ts";
-import { bad, good, type Result } from "../quantities/result.ts";
-import { findDecimalSign } from "../quantities/signs.ts";
+import type { Line } from "../measure/index.ts";
+import { bad, findDecimalSign, good, type Result } from "../quantities/index.ts";
 import { type FrequencyUnit, frequencyIn, numberIn, unitOfColumn } from "./numbers.ts";
 import { readTable, type TableProblem } from "./table.ts";
 

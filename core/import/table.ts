@@ -1,7 +1,6 @@
 // Text to rows of cells: which delimiter parts them, whether quotes close, how wide it is.
 import Papa from "papaparse";
-import { Memo } from "../quantities/memo.ts";
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, Memo, type Result } from "../quantities/index.ts";
 import { textOfCell } from "./text-cell.ts";
 
 export const DELIMITERS = [",", ";", "\t", "|"] as const;

@@ -1,5 +1,5 @@
 // The dummy load for a radio at the bench: one that takes what it sends, and can be joined to its antenna socket.
-import { loadFor, loadInWords, type Sending } from "../measure/load.ts";
+import { loadFor, loadInWords, type Sending } from "../measure/index.ts";
 import type { Condition } from "./shapes.ts";
 import { type SocketAdapter, type SocketFit, socketFit } from "./socket.ts";
 

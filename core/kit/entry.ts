@@ -1,8 +1,8 @@
 // Kit as people type it, a line a fact: where a tool runs, which models it knows, what is installed on a computer.
 
-import { parseStep, type Step } from "../dossier/step.ts";
-import { bad, good, type Result } from "../quantities/result.ts";
-import { parseRange, type Range, rangeText } from "../version/range.ts";
+import { parseStep, type Step } from "../dossier/index.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
+import { parseRange, type Range, rangeText } from "../version/index.ts";
 import { takeWordSize } from "./chain/system.ts";
 import { someVersionIn } from "./chain/versions.ts";
 import type { RunsOn } from "./shapes.ts";

@@ -1,7 +1,6 @@
 // What a unit needs, with what can be done about it with the kit that is there.
-import { type Action, actionOf, type Need } from "../needs/kinds/index.ts";
-import { needsOf } from "../needs/unit.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import { type Action, actionOf, type Need, needsOf } from "../needs/index.ts";
+import type { UnitFacts } from "../unit/index.ts";
 import type { AnyDay, KitSituation } from "./situation.ts";
 import { toolingOfNeed } from "./tooling.ts";
 

@@ -1,6 +1,6 @@
 // Where a tool runs: the shape of it, which is read where it is stored.
 import { z } from "zod";
-import { rangeShape } from "../version/range-shape.ts";
+import { rangeShape } from "../version/index.ts";
 import { type RunsOn, SYSTEMS } from "./shapes.ts";
 
 export const runsOnShape: z.ZodType<RunsOn> = z.object({

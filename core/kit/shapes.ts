@@ -1,8 +1,8 @@
 // What a club owns to reach into radios: leads, adapters, computers, drivers, tools, and what is known of how they go
 // together. Chips are known by their family; versions of systems, drivers and tools count number by number.
-import type { Source } from "../quantities/source.ts";
-import type { Way } from "../release/conditions.ts";
-import type { Range } from "../version/range.ts";
+import type { Source } from "../quantities/index.ts";
+import type { Way } from "../release/index.ts";
+import type { Range } from "../version/index.ts";
 
 export const GRADES = ["genuine", "clone", "unknown"] as const;
 export type Grade = (typeof GRADES)[number];

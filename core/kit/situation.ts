@@ -1,6 +1,5 @@
 // One unit with what is needed to say how it stands, and with what it can be reached.
-import type { Situation } from "../unit/situation.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import type { Situation, UnitFacts } from "../unit/index.ts";
 import type { PreparedKit } from "./chain/chain.ts";
 
 /** A radio's model and the connectors at it. */

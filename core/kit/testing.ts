@@ -1,6 +1,6 @@
 // Kits for tests: random small ones in the oracle's plain words and in ours, and the pieces that cases are made of.
 import fc from "fast-check";
-import type { Range } from "../version/range.ts";
+import type { Range } from "../version/index.ts";
 import { findChains, prepareKit } from "./chain/chain.ts";
 import type { PlainKit, PlainRange } from "./oracle.ts";
 import type { Computer, DriverRule, Job, Kit, Lead } from "./shapes.ts";

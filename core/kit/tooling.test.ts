@@ -1,13 +1,10 @@
 // With what a way can be gone, install by install; and what would have to be bought for it, against trying every purchase.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { plain as day } from "../quantities/date.ts";
+import { plain as day } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
-import { type Catalogue, catalogueOf } from "../release/catalogue.ts";
-import { conditionsShape } from "../release/conditions-shape.ts";
-import type { Release } from "../release/release.ts";
-import { PLAIN_POLICY } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import { type Catalogue, catalogueOf, conditionsShape, type Release } from "../release/index.ts";
+import { PLAIN_POLICY, type UnitFacts } from "../unit/index.ts";
 import { type PreparedKit, prepareKit, purchasesFor } from "./chain/chain.ts";
 import { demandSets } from "./get/demand.ts";
 import { type PlainKit, plainChains } from "./oracle.ts";

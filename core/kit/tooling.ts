@@ -1,15 +1,11 @@
 // With what a unit's way can be gone: for each install on it the chains that reach into the radio, and whether all of it
 // stands ready, waits for kit, or has no route at all.
 
-import { kept, Memo } from "../quantities/memo.ts";
-import type { Result } from "../quantities/result.ts";
-import type { Catalogue } from "../release/catalogue.ts";
-import type { Route, RouteProblem, Step } from "../route/route.ts";
-import { stateOfUnit, wayOf } from "../route/way.ts";
-import { type Policy, withoutPin } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
-import { liesIn, type Range } from "../version/range.ts";
-import type { Version } from "../version/version.ts";
+import { kept, Memo, type Result } from "../quantities/index.ts";
+import type { Catalogue } from "../release/index.ts";
+import { type Route, type RouteProblem, type Step, stateOfUnit, wayOf } from "../route/index.ts";
+import { type Policy, type UnitFacts, withoutPin } from "../unit/index.ts";
+import { liesIn, type Range, type Version } from "../version/index.ts";
 import { type Chains, findChains, isReady, type PreparedKit, prepareKit } from "./chain/chain.ts";
 import type { Job, Operation } from "./shapes.ts";
 import type { AnyDay, KitSituation, Reachable } from "./situation.ts";

@@ -1,5 +1,5 @@
 // How far a radio is off its frequency: in hertz and in parts per million, with what the counter itself may be off by.
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 import type { AgainstRated, Interval, MeterProblem } from "./power.ts";
 
 /** What a counter may be off by; what is given adds up. */

@@ -1,5 +1,5 @@
 // What is measured of a radio, each kind once: its unit, how it may be typed, how it is said.
-import { type Units, WATTS } from "../quantities/typed-number.ts";
+import { type Units, WATTS } from "../quantities/index.ts";
 
 type Kind = {
   /** The unit that it is kept in. */

@@ -1,5 +1,5 @@
 // What a dummy load may take, and for how long.
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 
 export type Load = {
   /** For as long as one likes. */

@@ -1,7 +1,7 @@
 // Measurements: intervals hold whatever the meter's error can be; harmonics by sampling what may be there; loads; trends.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
 import { harmonics, type Limit, linesOf, worstOf } from "./harmonics.ts";
 import { fitOf, loadFor, loadInWords, loadRating, parseLoad } from "./load.ts";

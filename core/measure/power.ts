@@ -1,5 +1,5 @@
 // What a meter said, with what it may be off by: never one number, always an interval. Powers in watts or dBm.
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 
 /** From low to high, both belong to it. */
 export type Interval = { readonly low: number; readonly high: number };

@@ -1,7 +1,5 @@
 // Whether a radio gets weaker: its readings over time, held against their own scatter.
-import type { PlainDate } from "../quantities/date.ts";
-import { daysBetween } from "../quantities/date.ts";
-import { median } from "../quantities/median.ts";
+import { daysBetween, median, type PlainDate } from "../quantities/index.ts";
 import type { Interval } from "./power.ts";
 
 export type PowerReading = { readonly day: PlainDate; readonly watts: number };

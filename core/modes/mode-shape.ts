@@ -1,7 +1,7 @@
 // The shapes of a mode and of a programmed channel.
 import { z } from "zod";
-import { ERASES } from "../release/words.ts";
-import { rangeShape } from "../version/range-shape.ts";
+import { ERASES } from "../release/index.ts";
+import { rangeShape } from "../version/index.ts";
 import { bandShape, hertz } from "./band-shape.ts";
 import { MOST_BANDS, MOST_FIXED, OUTSIDE } from "./words.ts";
 

@@ -1,7 +1,7 @@
 // Bands against sets of single hertz; excess, shortfall and stranded channels; a band plan on its days.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { plain } from "../quantities/date.ts";
+import { plain } from "../quantities/index.ts";
 import { type Band, type Bands, common, normalised, widthOf, without } from "./band.ts";
 import { excess, mostWatts, shortfall, strandedChannels, transmitOf } from "./mode.ts";
 import { changesAfter, privilegesOn, type Segment } from "./privileges.ts";

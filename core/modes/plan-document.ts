@@ -1,7 +1,6 @@
 // A band plan as a file, out and in: JSON of our own open format, or a table with a line for each segment.
 import { z } from "zod";
-import { isPlainDate, type PlainDate } from "../quantities/date.ts";
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, isPlainDate, type PlainDate, type Result } from "../quantities/index.ts";
 import type { Segment } from "./privileges.ts";
 import { segmentShape } from "./privileges-shape.ts";
 

@@ -1,6 +1,6 @@
 // The shape of a line of a band plan.
 import { z } from "zod";
-import { plainDate } from "../quantities/date-shape.ts";
+import { plainDate } from "../quantities/index.ts";
 import { hertz } from "./band-shape.ts";
 
 /** One line of a band plan. It is the club's own entry, and no one's law. */

@@ -1,5 +1,5 @@
 // What an operator may use: the club's own band plan, as it holds on a day for a class of operator or a service.
-import type { PlainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/index.ts";
 import { type Bands, normalised } from "./band.ts";
 import type { Segment } from "./privileges-shape.ts";
 

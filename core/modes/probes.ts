@@ -1,5 +1,5 @@
 // The fewest test frequencies that tell a model's modes apart: a radio is asked to transmit on each, into a dummy load, and does or does not.
-import { groupBy } from "../quantities/group.ts";
+import { groupBy } from "../quantities/index.ts";
 import { type Band, type Bands, liesInBands, normalised } from "./band.ts";
 import { fewestCuts } from "./cuts.ts";
 

@@ -1,7 +1,7 @@
 // How a mode stands by each of the schools; on which days it exceeds, against asking every day; worst first.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import type { Band } from "./band.ts";
 import type { Segment } from "./privileges.ts";
 import { byConcern, exceedsOn, type ModeFacts, modeStanding, type TransmitPolicy } from "./standing.ts";

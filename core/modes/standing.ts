@@ -1,5 +1,5 @@
 // Whether the mode a radio is in suits whoever uses it, by the club's rule for its group. The schools differ; the club chooses.
-import type { PlainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/index.ts";
 import { type Bands, widthOf } from "./band.ts";
 import { excess, type Mode, shortfall, transmitOf } from "./mode.ts";
 import { changesAfter, privilegesOn, type Segment } from "./privileges.ts";

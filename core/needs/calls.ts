@@ -1,15 +1,27 @@
 // What calls for an install on one component: from when, and to which release.
 // It is worked out per version, policy and fit, and remembered, since many units share these.
 
-import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
-import { orderRelease, type PlacedRelease, type PreparedComponent } from "../release/catalogue.ts";
-import { URGENCIES, type Urgency, worseOf } from "../release/words.ts";
-import type { Fact } from "../unit/facts.ts";
-import { type FallbackRule, type Policy, withoutPin } from "../unit/policy.ts";
-import { fitOf, isAdmitted, runningFacts, runningOf } from "../unit/standing.ts";
-import type { UnitFacts } from "../unit/unit.ts";
-import { compareText } from "../version/digits.ts";
-import { orderVersions, type Version } from "../version/version.ts";
+import { addDays, earlierOf, laterOf, type PlainDate } from "../quantities/index.ts";
+import {
+  orderRelease,
+  type PlacedRelease,
+  type PreparedComponent,
+  URGENCIES,
+  type Urgency,
+  worseOf,
+} from "../release/index.ts";
+import {
+  type Fact,
+  type FallbackRule,
+  fitOf,
+  isAdmitted,
+  type Policy,
+  runningFacts,
+  runningOf,
+  type UnitFacts,
+  withoutPin,
+} from "../unit/index.ts";
+import { compareText, orderVersions, type Version } from "../version/index.ts";
 import type { Target } from "./need.ts";
 import { type CountsFrom, countingUnder, refuges, stepsOf, trimmed } from "./targets.ts";
 

@@ -3,12 +3,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { releasesIn } from "../needs/mentions.ts";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
-import { type Catalogue, catalogueOf } from "../release/catalogue.ts";
-import type { Release } from "../release/release.ts";
-import { PLAIN_POLICY } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import { type Catalogue, catalogueOf, type Release } from "../release/index.ts";
+import { PLAIN_POLICY, type UnitFacts } from "../unit/index.ts";
 import { effectOf, withRelease } from "./effect.ts";
 import type { Reason } from "./kinds/index.ts";
 import { isOpen, targetOn } from "./need.ts";

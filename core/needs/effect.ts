@@ -1,11 +1,8 @@
 // What a change to a model's catalogue would do to its units, before anybody makes it.
 
-import type { PlainDate } from "../quantities/date.ts";
-import { type Catalogue, prepareComponent } from "../release/catalogue.ts";
-import type { Release } from "../release/release.ts";
-import type { Policy } from "../unit/policy.ts";
-import type { Situation } from "../unit/situation.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import type { PlainDate } from "../quantities/index.ts";
+import { type Catalogue, prepareComponent, type Release } from "../release/index.ts";
+import type { Policy, Situation, UnitFacts } from "../unit/index.ts";
 import type { Need } from "./kinds/index.ts";
 import { isOpen, targetOn } from "./need.ts";
 import { needsOfComponent, needsOfWhole } from "./unit.ts";

@@ -1,7 +1,6 @@
 // A need moved past what holds it back.
-import { addDays, laterOf, type PlainDate } from "../quantities/date.ts";
-import type { Hold, Policy } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import { addDays, laterOf, type PlainDate } from "../quantities/index.ts";
+import type { Hold, Policy, UnitFacts } from "../unit/index.ts";
 import type { Call } from "./calls.ts";
 import type { HoldReason } from "./kinds/kind.ts";
 

@@ -1,7 +1,7 @@
 // Moss: how long a unit's open needs have been left alone, as a level from 0 to 4.
 
-import { daysBetween, type PlainDate } from "../quantities/date.ts";
-import type { Urgency } from "../release/words.ts";
+import { daysBetween, type PlainDate } from "../quantities/index.ts";
+import type { Urgency } from "../release/index.ts";
 import { type Days, isOpen } from "./need.ts";
 
 export type MossLevel = 0 | 1 | 2 | 3 | 4;

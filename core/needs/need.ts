@@ -1,5 +1,5 @@
 // When a need is open and which target counts. Needs never depend on today; the reader asks which are open today.
-import { addDays, type PlainDate } from "../quantities/date.ts";
+import { addDays, type PlainDate } from "../quantities/index.ts";
 
 export type Target = { readonly from: PlainDate; readonly release: string };
 

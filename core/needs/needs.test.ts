@@ -1,14 +1,11 @@
 // Needs against the slow oracle, each rule by example, and moss that never falls by itself.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
-import { type Component, catalogueOf } from "../release/catalogue.ts";
-import type { Release } from "../release/release.ts";
-import type { Urgency } from "../release/words.ts";
-import { type FallbackRule, PLAIN_POLICY, type Policy } from "../unit/policy.ts";
+import { type Component, catalogueOf, type Release, type Urgency } from "../release/index.ts";
+import { type FallbackRule, PLAIN_POLICY, type Policy, type Reading, type UnitFacts } from "../unit/index.ts";
 import { standingOf } from "../unit/standing.ts";
-import type { Reading, UnitFacts } from "../unit/unit.ts";
 import { mossOf } from "./moss.ts";
 import { heldUntil, isHeld, isOpen, targetOn } from "./need.ts";
 import { type OraclePolicy, type OracleRelease, openOn, type PinnedPolicy, toldOn } from "./oracle.ts";

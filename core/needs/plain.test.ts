@@ -1,8 +1,8 @@
 // How a radio is, for whoever has it at home.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { URGENCIES } from "../release/words.ts";
-import { STANDINGS } from "../unit/standing.ts";
+import { URGENCIES } from "../release/index.ts";
+import { STANDINGS } from "../unit/index.ts";
 import { NEED_CAUSES, NEED_KINDS } from "./kinds/index.ts";
 import { type PlainNeed, plainVerdict } from "./plain.ts";
 

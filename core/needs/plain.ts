@@ -1,6 +1,6 @@
 // How a radio is, for whoever has it at home: one word, without routes, leads or needs by their names.
-import type { Urgency } from "../release/words.ts";
-import { isUntold, type StandingName } from "../unit/standing.ts";
+import type { Urgency } from "../release/index.ts";
+import { isUntold, type StandingName } from "../unit/index.ts";
 import { kindOf, type NeedCause, type NeedKind } from "./kinds/index.ts";
 import type { ForHolder } from "./kinds/kind.ts";
 

@@ -1,11 +1,10 @@
 // What another policy would do, against working out every radio's needs day by day.
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
-import { catalogueOf } from "../release/catalogue.ts";
-import { PLAIN_POLICY, type Policy } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import { catalogueOf } from "../release/index.ts";
+import { PLAIN_POLICY, type Policy, type UnitFacts } from "../unit/index.ts";
 import { isOpen, targetOn } from "./need.ts";
 import { holdEffect, policyEffect } from "./policy-effect.ts";
 import { needsOf } from "./unit.ts";

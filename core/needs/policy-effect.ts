@@ -1,7 +1,6 @@
 // What another policy, or a hold, would do to radios, before anybody makes it: who becomes due, who is relieved, and when it first shows.
-import type { PlainDate } from "../quantities/date.ts";
-import type { Hold, Policy } from "../unit/policy.ts";
-import type { Situation } from "../unit/situation.ts";
+import type { PlainDate } from "../quantities/index.ts";
+import type { Hold, Policy, Situation } from "../unit/index.ts";
 import type { Need } from "./kinds/index.ts";
 import { isOpen, targetOn } from "./need.ts";
 import { needsOf } from "./unit.ts";

@@ -1,9 +1,9 @@
 // What the cabinet needs, in rank; and moss at the edges of its levels.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
-import { URGENCIES } from "../release/words.ts";
+import { URGENCIES } from "../release/index.ts";
 import { actionOf, KINDS, NEED_KINDS } from "./kinds/index.ts";
 import { mossOf } from "./moss.ts";
 import { type SummaryItem, type SummaryNeed, summarise } from "./summary.ts";

@@ -1,8 +1,7 @@
 // What a cabinet needs, as a short ranked list: what to say first, and which units it is about.
 
-import type { PlainDate } from "../quantities/date.ts";
-import { groupBy } from "../quantities/group.ts";
-import type { Urgency } from "../release/words.ts";
+import { groupBy, type PlainDate } from "../quantities/index.ts";
+import type { Urgency } from "../release/index.ts";
 import {
   type Action,
   kindOf,

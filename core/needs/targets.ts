@@ -1,9 +1,9 @@
 // Which release a need leads to, from which day on: the days at which that changes, in order.
 
-import { daysAfter, earlierOf, laterOf, type PlainDate } from "../quantities/date.ts";
-import { greatestOf, type PlacedRelease, type PreparedComponent } from "../release/catalogue.ts";
-import type { FallbackRule } from "../unit/policy.ts";
-import { compareText } from "../version/digits.ts";
+import { daysAfter, earlierOf, laterOf, type PlainDate } from "../quantities/index.ts";
+import { greatestOf, type PlacedRelease, type PreparedComponent } from "../release/index.ts";
+import type { FallbackRule } from "../unit/index.ts";
+import { compareText } from "../version/index.ts";
 import type { Target } from "./need.ts";
 
 /** The day from which a release counts; undefined: on no day, as far as is known. */

@@ -1,9 +1,14 @@
 // The needs of one radio: what each of its parts lacks, and what the whole of it does.
-import type { Catalogue, PreparedComponent } from "../release/catalogue.ts";
-import { placeReading, placingFact } from "../unit/placing.ts";
-import type { Policy } from "../unit/policy.ts";
-import { isAheadOfAll, readingFact } from "../unit/standing.ts";
-import { newestReading, type UnitFacts } from "../unit/unit.ts";
+import type { Catalogue, PreparedComponent } from "../release/index.ts";
+import {
+  isAheadOfAll,
+  newestReading,
+  type Policy,
+  placeReading,
+  placingFact,
+  readingFact,
+  type UnitFacts,
+} from "../unit/index.ts";
 import { catalogueNeed, firstListed, unlistedNeed } from "./kinds/catalogue.ts";
 import { firmwareNeeds } from "./kinds/firmware.ts";
 import type { Need } from "./kinds/index.ts";

@@ -1,14 +1,15 @@
 // What is known of a component's releases, prepared once for many questions.
-import type { Order } from "../version/digits.ts";
-import { compareText } from "../version/digits.ts";
-import { type Inference, inferScheme } from "../version/infer.ts";
 import {
+  compareText,
+  type Inference,
+  inferScheme,
   type Numbering,
+  type Order,
   orderVersions,
   type Version,
   type VersionReader,
   versionReader,
-} from "../version/version.ts";
+} from "../version/index.ts";
 import type { Release } from "./release.ts";
 import { type Urgency, worseOf } from "./words.ts";
 

@@ -1,6 +1,6 @@
 // The shape of the conditions of a release. Zod is the one source of it.
 import { z } from "zod";
-import { rangeShape } from "../version/range-shape.ts";
+import { rangeShape } from "../version/index.ts";
 import { ERASES, TRACKS, WAYS } from "./words.ts";
 
 export const conditionsShape = z.object({

@@ -1,9 +1,8 @@
 // Under which conditions a release can be installed, and what installing it costs.
 import type { Conditions } from "./conditions-shape.ts";
-import { ERASES, type Erases, WAYS, type Way } from "./words.ts";
+import type { Erases, Way } from "./words.ts";
 
 export type { Conditions, Erases, Way };
-export { ERASES, WAYS };
 
 /** A release of which nothing special is known. */
 export const PLAIN_CONDITIONS: Conditions = {

@@ -1,9 +1,8 @@
 // Conditions that contradict each other are found, each where it stands; sound ones are left alone.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
-import { liesIn, parseRange, type Range, rangeText } from "../version/range.ts";
-import { versionReader } from "../version/version.ts";
+import { plain } from "../quantities/index.ts";
+import { liesIn, parseRange, type Range, rangeText, versionReader } from "../version/index.ts";
 import { catalogueOf } from "./catalogue.ts";
 import type { Conditions } from "./conditions.ts";
 import { conditionsShape } from "./conditions-shape.ts";

@@ -1,7 +1,6 @@
 // What is wrong with a release's conditions, seen against the rest of its model's catalogue. Found when it is saved.
 
-import { boundsOf, liesIn, type Range } from "../version/range.ts";
-import { orderVersions } from "../version/version.ts";
+import { boundsOf, liesIn, orderVersions, type Range } from "../version/index.ts";
 import type { Catalogue, PlacedRelease, PreparedComponent } from "./catalogue.ts";
 import { type Conditions, PLAIN_CONDITIONS } from "./conditions.ts";
 

@@ -1,6 +1,6 @@
 // Rows of fields in a release's form: each fix, requirement and stretch of versions has fields of its own, named by its place
 // ("fix-0-tag"), so that nothing is told in signs that one must know.
-import type { Range, Stretch } from "../version/range.ts";
+import type { Range, Stretch } from "../version/index.ts";
 
 export type FormValues = Readonly<Record<string, unknown>>;
 export type Texts = Readonly<Record<string, string>>;

@@ -1,10 +1,7 @@
 // A release as fields of a form hold it: read into its shape, and back.
 import { z } from "zod";
-import type { PlainDate } from "../quantities/date.ts";
-import { plainDate } from "../quantities/date-shape.ts";
-import { bad, good, type Result } from "../quantities/result.ts";
-import { SOURCE_KINDS } from "../quantities/source.ts";
-import { type Conditions, ERASES, PLAIN_CONDITIONS, WAYS } from "./conditions.ts";
+import { bad, good, type PlainDate, plainDate, type Result, SOURCE_KINDS } from "../quantities/index.ts";
+import { type Conditions, PLAIN_CONDITIONS } from "./conditions.ts";
 import { conditionsShape, isPlain } from "./conditions-shape.ts";
 import {
   cell,
@@ -23,7 +20,7 @@ import {
   textOf,
 } from "./form-rows.ts";
 import { type Fix, type WrittenRelease, releaseShape as written } from "./release.ts";
-import { TRACKS, URGENCIES } from "./words.ts";
+import { ERASES, TRACKS, URGENCIES, WAYS } from "./words.ts";
 
 export type ReleaseValues = Record<string, string>;
 

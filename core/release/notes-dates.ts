@@ -1,7 +1,6 @@
 // Days in release notes: numbers in the order that the whole text keeps, or with the name of the month.
 
-import { dateOf, type PlainDate } from "../quantities/date.ts";
-import { possibleDateOrders, readDate } from "../quantities/signs.ts";
+import { dateOf, type PlainDate, possibleDateOrders, readDate } from "../quantities/index.ts";
 
 const MONTHS = [
   ["jan"],

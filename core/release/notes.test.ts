@@ -1,7 +1,7 @@
 // Release notes as they are pasted: headings, tables, two languages, none at all; each proposal knows its place.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { findReleases } from "./notes.ts";
 
 const PLAIN = `Wicket main firmware, history of changes

@@ -1,6 +1,6 @@
 // Release notes as people paste them: versions, days, what is mended, conditions and warnings, each with its place in the text.
 // Nothing is believed because it was found: all of it is a proposal that somebody looks at.
-import type { PlainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/index.ts";
 import type { Erases } from "./conditions.ts";
 import { DAY_PATTERN, datesIn, dayWritten } from "./notes-dates.ts";
 import { sayingOf, tagReader } from "./notes-sentences.ts";

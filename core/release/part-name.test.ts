@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { typedList } from "../quantities/list.ts";
+import { typedList } from "../quantities/index.ts";
 import { asPartName, partName } from "./part-name.ts";
 
 test("what a sheet makes a part's name of passes the forms, and the list of a model's parts reads it back", () => {

@@ -1,7 +1,6 @@
 // The one definition of a release: its shape, with its bounds. What is stored, typed, exchanged, told and checked derives from it.
 import { z } from "zod";
-import { plainDate } from "../quantities/date-shape.ts";
-import { sourceShape } from "../quantities/source.ts";
+import { plainDate, sourceShape } from "../quantities/index.ts";
 import { conditionsShape } from "./conditions-shape.ts";
 import { TRACKS, URGENCIES } from "./words.ts";
 

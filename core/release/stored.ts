@@ -1,5 +1,5 @@
 // A release between its shape and its row: what is stored of it, and what comes back.
-import { sameValue } from "../quantities/merge.ts";
+import { sameValue } from "../quantities/index.ts";
 import { conditionsShape, isPlain } from "./conditions-shape.ts";
 import { type Release, type ReleaseRow, releaseRow, type WrittenRelease } from "./release.ts";
 import { RELEASE_FIELD_WORD } from "./words.ts";

@@ -1,5 +1,5 @@
 // When a withdrawal may be noted: one rule for every door that it comes in by.
-import type { PlainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/index.ts";
 
 export const AHEAD = "A withdrawal is noted when it is known, not before.";
 

@@ -1,6 +1,6 @@
 // The cost of a route as one whole number that compares as the list of its parts does: installs that erase, installs,
 // summed risk, minutes. Exact below 2^53 for up to 1,000 installs of up to 1,000 minutes each.
-import type { Conditions } from "../release/conditions.ts";
+import type { Conditions } from "../release/index.ts";
 
 const MINUTES = 2 ** 20;
 const RISK = 2 ** 13;

@@ -1,8 +1,8 @@
 // Why nothing leads to a goal: which places could be reached at all if components did not stand in each other's way, and
 // for a release that cannot be, the conditions that nothing reachable meets.
-import type { Track } from "../release/words.ts";
-import { fitOf } from "../unit/standing.ts";
-import type { Range } from "../version/range.ts";
+import type { Track } from "../release/index.ts";
+import { fitOf } from "../unit/index.ts";
+import type { Range } from "../version/index.ts";
 import { type Fitting, type Leave, type Places, usablePlaces } from "./graph.ts";
 
 /** A condition of a release that cannot be met here. Components and releases by id. */

@@ -1,13 +1,15 @@
 // One component's releases as places one can be in, and which installs lead from place to place, requirements aside.
 
-import { Memo } from "../quantities/memo.ts";
-import type { PlacedRelease, PreparedComponent } from "../release/catalogue.ts";
-import { type Conditions, PLAIN_CONDITIONS } from "../release/conditions.ts";
-import { TRACKS } from "../release/words.ts";
-import { fitOf } from "../unit/standing.ts";
-import type { UnitFacts } from "../unit/unit.ts";
-import type { Range } from "../version/range.ts";
-import { orderVersions, type Version } from "../version/version.ts";
+import { Memo } from "../quantities/index.ts";
+import {
+  type Conditions,
+  PLAIN_CONDITIONS,
+  type PlacedRelease,
+  type PreparedComponent,
+  TRACKS,
+} from "../release/index.ts";
+import { fitOf, type UnitFacts } from "../unit/index.ts";
+import { orderVersions, type Range, type Version } from "../version/index.ts";
 
 export type Fitting = Pick<UnitFacts, "hardwareRevision" | "region">;
 

@@ -1,14 +1,17 @@
 // Routes: the worked example, the oracle's answer on thousands of small cases, and why there is none.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
+import { plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
-import { type Catalogue, type Component, catalogueOf } from "../release/catalogue.ts";
-import type { Conditions } from "../release/conditions.ts";
-import { conditionsShape } from "../release/conditions-shape.ts";
-import type { Release } from "../release/release.ts";
-import { parseRange, type Range } from "../version/range.ts";
-import type { Version } from "../version/version.ts";
+import {
+  type Catalogue,
+  type Component,
+  type Conditions,
+  catalogueOf,
+  conditionsShape,
+  type Release,
+} from "../release/index.ts";
+import { parseRange, type Range, type Version } from "../version/index.ts";
 import { isWay, oracleRoute, type PlainCase, type PlainRange, type PlainRelease } from "./oracle.ts";
 import { findRoute, type Goal, type State } from "./route.ts";
 

@@ -1,9 +1,14 @@
 // The way from what a unit runs to what it should run: which releases to install, in which order, at what cost; or how
 // far one can get and what stops it there. Rules: docs/rules.md; what it leaves open is settled in docs/decisions/004.
-import { bad, good, type Result } from "../quantities/result.ts";
-import type { Catalogue, PlacedRelease } from "../release/catalogue.ts";
-import { type Conditions, ERASES, type Erases } from "../release/conditions.ts";
-import { orderVersions, type Version } from "../version/version.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
+import {
+  type Catalogue,
+  type Conditions,
+  ERASES,
+  type Erases,
+  type PlacedRelease,
+} from "../release/index.ts";
+import { orderVersions, type Version } from "../version/index.ts";
 import { type Cost, partsOf } from "./cost.ts";
 import { reachable, type Stop, stopsOf } from "./explain.ts";
 import { type Fitting, type Leave, type Places, placesOf, usablePlaces } from "./graph.ts";

@@ -1,7 +1,7 @@
 // The least way through the places of several components at once: A* with, for each component, the exact cost of getting to its goal if no
 // other component stood in the way, on the way past whatever the goals of the others still ask of it. All ways of equal cost are kept, so that
 // the one whose release ids come first is the answer, every time.
-import { compareText } from "../version/digits.ts";
+import { compareText } from "../version/index.ts";
 import { atMostAsMany } from "./cost.ts";
 import type { Fitting, Leave, Places } from "./graph.ts";
 import { Heap } from "./heap.ts";

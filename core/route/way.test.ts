@@ -1,12 +1,9 @@
 // The way beside the first one, and the wish to erase nothing: met, or said why not.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
-import { catalogueOf } from "../release/catalogue.ts";
-import { ERASES } from "../release/conditions.ts";
-import { conditionsShape } from "../release/conditions-shape.ts";
-import { PLAIN_POLICY } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import { plain } from "../quantities/index.ts";
+import { catalogueOf, conditionsShape, ERASES } from "../release/index.ts";
+import { PLAIN_POLICY, type UnitFacts } from "../unit/index.ts";
 import { careOf, otherWay, wayOf } from "./way.ts";
 
 const release = (id: string, version: string, conditions: object) => ({

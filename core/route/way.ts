@@ -1,15 +1,10 @@
 // From a unit's open needs to its route: what it runs, what it is to run, which tracks may be stepped on, and what to
 // save before and put back after.
-import type { Need } from "../needs/kinds/index.ts";
-import { targetOn } from "../needs/need.ts";
-import type { PlainDate } from "../quantities/date.ts";
-import { bad, type Result } from "../quantities/result.ts";
-import type { Catalogue, Component, PlacedRelease } from "../release/catalogue.ts";
-import { placeReading } from "../unit/placing.ts";
-import type { Policy } from "../unit/policy.ts";
-import { isAdmitted } from "../unit/standing.ts";
-import { newestReading, type UnitFacts } from "../unit/unit.ts";
-import type { Version } from "../version/version.ts";
+import { type Need, targetOn } from "../needs/index.ts";
+import { bad, type PlainDate, type Result } from "../quantities/index.ts";
+import type { Catalogue, Component, PlacedRelease } from "../release/index.ts";
+import { isAdmitted, newestReading, type Policy, placeReading, type UnitFacts } from "../unit/index.ts";
+import type { Version } from "../version/index.ts";
 import { findRoute, type Goal, type Route, type RouteProblem, type State, type Stop } from "./route.ts";
 
 /** What each component runs by its newest reading; one that cannot be placed counts as not read. */

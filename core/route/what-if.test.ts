@@ -1,12 +1,9 @@
 // What if: the same as asking for each unit's way by itself.
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
-import { catalogueOf } from "../release/catalogue.ts";
-import { conditionsShape } from "../release/conditions-shape.ts";
-import type { Release } from "../release/release.ts";
-import { PLAIN_POLICY } from "../unit/policy.ts";
-import type { UnitFacts } from "../unit/unit.ts";
+import { plain } from "../quantities/index.ts";
+import { catalogueOf, conditionsShape, type Release } from "../release/index.ts";
+import { PLAIN_POLICY, type UnitFacts } from "../unit/index.ts";
 import { wayOf } from "./way.ts";
 import { whatIf } from "./what-if.ts";
 

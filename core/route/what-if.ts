@@ -1,9 +1,6 @@
 // If a release became the target: which radios get there, how long it takes in all, and what they lose on the way.
-import type { Catalogue } from "../release/catalogue.ts";
-import { type Conditions, ERASES, type Erases } from "../release/conditions.ts";
-import { type Policy, policyOn } from "../unit/policy.ts";
-import type { Situation } from "../unit/situation.ts";
-import { newestReading, type UnitFacts } from "../unit/unit.ts";
+import { type Catalogue, type Conditions, ERASES, type Erases } from "../release/index.ts";
+import { newestReading, type Policy, policyOn, type Situation, type UnitFacts } from "../unit/index.ts";
 import type { Stop } from "./route.ts";
 import { wayOf } from "./way.ts";
 

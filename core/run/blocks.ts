@@ -1,7 +1,6 @@
 // What plans are put together from: gathering, gates, backing up, writing back.
-import { isGuarded } from "../dossier/procedure.ts";
-import type { Step } from "../dossier/step.ts";
-import { listed } from "../quantities/list.ts";
+import { isGuarded, type Step } from "../dossier/index.ts";
+import { listed } from "../quantities/index.ts";
 import type { RunPlan, RunStep, Stage, StageName } from "./plan.ts";
 import { type KnownProcedure, type Moment, procedureFor } from "./procedure.ts";
 

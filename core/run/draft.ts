@@ -1,6 +1,5 @@
 // What a person noted where nothing was written, as the beginnings of a procedure.
-import type { Purpose } from "../dossier/procedure.ts";
-import { parseStep, type Step } from "../dossier/step.ts";
+import { type Purpose, parseStep, type Step } from "../dossier/index.ts";
 import type { StageName } from "./plan.ts";
 
 /** What the steps of a stage are for. The other stages ask for no procedure. */

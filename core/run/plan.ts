@@ -1,9 +1,9 @@
 // What a run is to do: a list of stages, each a list of steps. Whoever moves through it does not know what it is for. The shapes are
 // those in which a plan is stored; names of components, and no ids, so that a club may move to another database.
 import { z } from "zod";
-import { stepShape } from "../dossier/step.ts";
-import { hertz } from "../modes/band-shape.ts";
-import { kept } from "../quantities/memo.ts";
+import { stepShape } from "../dossier/index.ts";
+import { hertz } from "../modes/index.ts";
+import { kept } from "../quantities/index.ts";
 import { GATES, type Happening } from "./event.ts";
 
 export const RUN_PURPOSES = [

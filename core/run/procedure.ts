@@ -1,10 +1,9 @@
 // Which procedure of a dossier holds for a radio at a point of its way.
-import type { Effect, Purpose } from "../dossier/procedure.ts";
-import type { Step } from "../dossier/step.ts";
-import type { Catalogue } from "../release/catalogue.ts";
-import type { State } from "../route/route.ts";
-import type { UnitFacts } from "../unit/unit.ts";
-import { liesIn, type Range } from "../version/range.ts";
+import type { Effect, Purpose, Step } from "../dossier/index.ts";
+import type { Catalogue } from "../release/index.ts";
+import type { State } from "../route/index.ts";
+import type { UnitFacts } from "../unit/index.ts";
+import { liesIn, type Range } from "../version/index.ts";
 
 export type KnownProcedure = {
   readonly id: string;

@@ -1,6 +1,6 @@
 // What speaks against work that is written down afterwards.
 import { expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
+import { plain } from "../quantities/index.ts";
 import { deedDoubts } from "./done.ts";
 
 const seen = (raw: string, on: string) => ({ raw, on: plain(on) });

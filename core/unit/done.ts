@@ -1,5 +1,5 @@
 // What was done to a radio, written down afterwards: what speaks against the day it is said to have been.
-import type { PlainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/index.ts";
 
 export const DEEDS = ["flash", "backup", "repair", "other"] as const;
 export type Deed = (typeof DEEDS)[number];

@@ -1,9 +1,8 @@
 // The facts that lead to a verdict, as references that a screen can follow to their records. What is stored of them is checked by these shapes.
 import { z } from "zod";
-import { plainDate } from "../quantities/date-shape.ts";
-import { URGENCIES } from "../release/words.ts";
-import { numberingShape } from "../version/numbering.ts";
-import { SCHEME_KINDS, type VersionProblem } from "../version/version.ts";
+import { plainDate } from "../quantities/index.ts";
+import { URGENCIES } from "../release/index.ts";
+import { numberingShape, SCHEME_KINDS, type VersionProblem } from "../version/index.ts";
 import { policyRule } from "./policy-shape.ts";
 
 /** The id of a record of ours. */

@@ -1,6 +1,6 @@
 // What is written down of a radio: one definition, from which its form, acts, statements, log and sheets derive.
 import { z } from "zod";
-import { id } from "../quantities/id.ts";
+import { id } from "../quantities/index.ts";
 
 /** The most characters of each field, typed or brought in; makers and models, places and groups are as long as where they are named. */
 export const FIELD_LIMITS = {

@@ -1,14 +1,7 @@
 // Finds what a readout means among a component's releases, and says so if two ways are equally good.
-import { kept, Memo } from "../quantities/memo.ts";
-import { bad, good, type Result } from "../quantities/result.ts";
-import {
-  greatestOf,
-  orderRelease,
-  type PlacedRelease,
-  type PreparedComponent,
-} from "../release/catalogue.ts";
-import type { Order } from "../version/digits.ts";
-import type { Version, VersionProblem } from "../version/version.ts";
+import { bad, good, kept, Memo, type Result } from "../quantities/index.ts";
+import { greatestOf, orderRelease, type PlacedRelease, type PreparedComponent } from "../release/index.ts";
+import type { Order, Version, VersionProblem } from "../version/index.ts";
 import type { Fact, VersionPlace } from "./facts.ts";
 
 export type PlacingProblem =

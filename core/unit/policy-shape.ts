@@ -1,7 +1,7 @@
 // The shape of a club's rule for a group of units. Zod is the one source of it.
 import { z } from "zod";
-import { transmitPolicy } from "../modes/standing-shape.ts";
-import { plainDate } from "../quantities/date-shape.ts";
+import { transmitPolicy } from "../modes/index.ts";
+import { plainDate } from "../quantities/index.ts";
 
 const fallbackRule = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("newest") }),

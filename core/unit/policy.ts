@@ -1,5 +1,5 @@
 // The club's rule for a group of units: which release is the target, and when.
-import type { PlainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/index.ts";
 import type { FallbackRule, Hold, Policy, PolicyRule, RuleKind } from "./policy-shape.ts";
 
 export type { FallbackRule, Hold, Policy, PolicyRule, RuleKind };

@@ -1,7 +1,6 @@
 // What a readout would mean for a unit if it were recorded today: the answer while somebody types.
-import { mustFind } from "../quantities/must.ts";
-import { bad, good, type Result } from "../quantities/result.ts";
-import { type EntryProblem, readEntry } from "../version/entry.ts";
+import { bad, good, mustFind, type Result } from "../quantities/index.ts";
+import { type EntryProblem, readEntry } from "../version/index.ts";
 import type { Situation } from "./situation.ts";
 import { type Standing, standingOf } from "./standing.ts";
 

@@ -1,6 +1,6 @@
 // One unit with what is needed to say how it stands.
-import type { PlainDate } from "../quantities/date.ts";
-import type { Catalogue } from "../release/catalogue.ts";
+import type { PlainDate } from "../quantities/index.ts";
+import type { Catalogue } from "../release/index.ts";
 import type { Policy } from "./policy.ts";
 import type { UnitFacts } from "./unit.ts";
 

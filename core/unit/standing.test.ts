@@ -2,11 +2,9 @@
 // by itself whether it counts.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
-import { catalogueOf } from "../release/catalogue.ts";
-import type { Release } from "../release/release.ts";
-import { URGENCIES, type Urgency } from "../release/words.ts";
+import { catalogueOf, type Release, URGENCIES, type Urgency } from "../release/index.ts";
 import { PLAIN_POLICY, type Policy } from "./policy.ts";
 import { fitOf, STANDINGS, type Standing, standingOf } from "./standing.ts";
 import type { UnitFacts } from "./unit.ts";

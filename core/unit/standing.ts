@@ -1,16 +1,17 @@
 // Where a unit's component stands among its releases on a given day, and the facts that say so.
 // The rule: docs/rules.md; what it leaves open is settled in docs/decisions/002.
-import type { PlainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/index.ts";
 import {
   type Catalogue,
   greatestOf,
   orderRelease,
   type PlacedRelease,
   type PreparedComponent,
-} from "../release/catalogue.ts";
-import { type Track, type Urgency, worseOf } from "../release/words.ts";
-import { compareText } from "../version/digits.ts";
-import type { Version } from "../version/version.ts";
+  type Track,
+  type Urgency,
+  worseOf,
+} from "../release/index.ts";
+import { compareText, type Version } from "../version/index.ts";
 import type { Fact } from "./facts.ts";
 import { placeReading, placingFact } from "./placing.ts";
 import { type Policy, policyOn } from "./policy.ts";

@@ -1,8 +1,7 @@
 // What the computations need to know of one physical radio.
 
-import type { Segment } from "../modes/privileges.ts";
-import type { InMode } from "../modes/standing.ts";
-import type { PlainDate } from "../quantities/date.ts";
+import type { InMode, Segment } from "../modes/index.ts";
+import type { PlainDate } from "../quantities/index.ts";
 import type { Carries } from "./carried.ts";
 import type { Hold } from "./policy.ts";
 

@@ -1,12 +1,10 @@
 // What is typed into the one field for readings: which part it names, what it says, and what it would mean.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { plain } from "../quantities/date.ts";
+import { plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
-import { type Component, catalogueOf } from "../release/catalogue.ts";
-import type { Release } from "../release/release.ts";
-import { PLAIN_POLICY } from "../unit/policy.ts";
-import { previewReading } from "../unit/preview.ts";
+import { type Component, catalogueOf, type Release } from "../release/index.ts";
+import { PLAIN_POLICY, previewReading } from "../unit/index.ts";
 import { readEntry } from "./entry.ts";
 import { LONGEST_READOUT } from "./version.ts";
 

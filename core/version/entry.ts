@@ -1,5 +1,5 @@
 // One field for a reading of any component: "1.14" means the first component, "dsp 2.0" names another.
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 import { LONGEST_READOUT } from "./version.ts";
 
 export type Entry = { readonly component: string; readonly raw: string };

@@ -1,7 +1,7 @@
 // The numbering that a list of releases speaks for: the rank correlation by counting pairs, and what decides ties.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { addDays, plain } from "../quantities/date.ts";
+import { addDays, plain } from "../quantities/index.ts";
 import { cases } from "../quantities/testing.ts";
 import { type DatedVersion, inferScheme } from "./infer.ts";
 import { compareVersions } from "./version.ts";

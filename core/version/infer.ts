@@ -1,6 +1,6 @@
 // Works out which numbering a component uses, from releases whose dates are known.
 // Kendall's rank correlation (tau) between the order of dates and the order each numbering gives.
-import type { PlainDate } from "../quantities/date.ts";
+import type { PlainDate } from "../quantities/index.ts";
 import { compareText } from "./digits.ts";
 import { DATE_PATTERNS } from "./schemes/dated.ts";
 import { type Numbering, orderVersions, type Version, versionReader } from "./version.ts";

@@ -1,5 +1,5 @@
 // Ranges of versions, as conditions of releases name them: ">= 1.06", "1.06 to 1.12", "< 1.14 or = 2.0".
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 import type { Range, Stretch } from "./range-shape.ts";
 import { orderVersions, type Version, type VersionReader } from "./version.ts";
 

@@ -1,7 +1,7 @@
 // Versions: what can be read, how it is ordered, and that order is an order.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { plain } from "../quantities/date.ts";
+import { plain } from "../quantities/index.ts";
 import { cleanReadout } from "./clean.ts";
 import { inferScheme } from "./infer.ts";
 import { compareVersions, type Numbering, readVersion, type Scheme, versionReader } from "./version.ts";

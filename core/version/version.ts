@@ -1,6 +1,6 @@
 // Reads what a radio shows as its version and orders versions, by the numbering scheme of a component.
 // Rules: docs of the schemes stand beside their code in schemes/; cleaning in clean.ts.
-import { bad, good, type Result } from "../quantities/result.ts";
+import { bad, good, type Result } from "../quantities/index.ts";
 import { type CleaningRules, cleanReadout } from "./clean.ts";
 import { type Order, orderOf } from "./digits.ts";
 import { compareDated, type DatedKey, type DatePattern, readDated } from "./schemes/dated.ts";

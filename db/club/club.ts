@@ -1,8 +1,7 @@
 // Statements about the club's own settings: places, groups and their policies; and what goes out of it.
 
 import { z } from "zod";
-import type { Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy-shape.ts";
+import { type Policy, policyShape } from "#core/unit/index.ts";
 import { ask, idRow, nameRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

@@ -1,7 +1,7 @@
 // A whole club goes out as one document and comes into a new one: everything is as it was, and nothing is laid over what is there.
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { recompute } from "#acts/needs/recompute.ts";
-import { type ClubDocument, clubDocument, readClubDocument } from "#core/club/document.ts";
+import { type ClubDocument, clubDocument, readClubDocument } from "#core/club/index.ts";
 import { loadDemo } from "#demo/load.ts";
 import { type Actor, closePool, type Tx, withClub } from "../pool.ts";
 import { takenBack, testDatabase } from "../testing.ts";

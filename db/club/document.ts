@@ -1,8 +1,7 @@
 // A whole club out of the database and into an empty one: all tables of records that there are, found in the database's own catalogue, so that a
 // new one is in it by being there.
 import { z } from "zod";
-import { foldAddress } from "#core/club/address.ts";
-import { type ClubDocument, clubDocument } from "#core/club/document.ts";
+import { type ClubDocument, clubDocument, foldAddress } from "#core/club/index.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,7 +1,7 @@
 // Finding by a few letters.
 
 import { z } from "zod";
-import { isFound, KIND_NAMES, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
+import { isFound, KIND_NAMES, KINDS, type KindName } from "#core/kit/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,10 +1,8 @@
 // The append-only account: written in the transaction of the change it tells of.
 
 import { z } from "zod";
-import { may, type Role } from "#core/club/acts.ts";
-import { GUARDED_ENTRIES, type LogEntry } from "#core/club/log.ts";
-import { logQuery } from "#core/club/log-search.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
+import { GUARDED_ENTRIES, type LogEntry, logQuery, may, type Role } from "#core/club/index.ts";
+import { plainDate } from "#core/quantities/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -13,11 +13,11 @@ import {
 import { signed, unsigned } from "#app/auth/device.server.ts";
 import { keepForm, keptForm, packKept } from "#app/auth/pack.server.ts";
 import { hashPassword, newToken, tokenHash } from "#app/auth/password.server.ts";
-import { plain } from "#core/quantities/date.ts";
+import { plain } from "#core/quantities/index.ts";
 import { type Actor, withClub } from "../pool.ts";
 import * as seed from "../seed.ts";
 import { PLAIN_UNIT, type TestDatabase, testDatabase, twoClubs } from "../testing.ts";
-import { addUnit } from "../unit/units.ts";
+import { addUnit } from "../unit/index.ts";
 import { readLog } from "./log.ts";
 import {
   anyClub,

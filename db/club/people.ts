@@ -1,7 +1,7 @@
 // Statements about people: who they are, what they may, and that a club keeps a keeper.
 
 import { z } from "zod";
-import { foldAddress } from "#core/club/address.ts";
+import { foldAddress } from "#core/club/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { type Tx, withoutClub } from "../pool.ts";
 

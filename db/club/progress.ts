@@ -1,6 +1,6 @@
 // What a club has begun with: counted for what it is offered first.
 import { z } from "zod";
-import type { Begun } from "#core/club/first-steps.ts";
+import type { Begun } from "#core/club/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,7 +1,7 @@
 // Statements about signing in: accounts, sessions, links for one use, and what the server signs with.
 
 import { z } from "zod";
-import { foldAddress } from "#core/club/address.ts";
+import { foldAddress } from "#core/club/index.ts";
 import { ask } from "../ask.ts";
 import { only } from "../only.ts";
 import { pool, type Tx, withoutClub } from "../pool.ts";

@@ -1,8 +1,13 @@
 // Statements about what is programmed into radios: the line of a radio's codeplugs, the last of each, and how they stand to the plan.
 import { createHash } from "node:crypto";
 import { z } from "zod";
-import { type CodeplugChannel, codeplugChannel } from "#core/codeplug/channel.ts";
-import { type CodeplugLists, canonical, codeplugLists } from "#core/codeplug/document.ts";
+import {
+  type CodeplugChannel,
+  type CodeplugLists,
+  canonical,
+  codeplugChannel,
+  codeplugLists,
+} from "#core/codeplug/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

@@ -1,7 +1,7 @@
 // Statements about the digital IDs and call signs of radios and people.
 import { z } from "zod";
-import type { Identity } from "#core/codeplug/identity.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import type { Identity } from "#core/codeplug/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,6 +1,6 @@
 // Statements about dialects of channel tables that are kept under a name.
 import { z } from "zod";
-import { type ChannelMapping, channelMapping } from "#core/codeplug/table/write-table.ts";
+import { type ChannelMapping, channelMapping } from "#core/codeplug/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

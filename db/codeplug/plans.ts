@@ -1,9 +1,14 @@
 // Statements about the club's plan of channels: its revisions, the draft, and the tables that they come to for each model.
 import { z } from "zod";
-import { codeplugChannel } from "#core/codeplug/channel.ts";
-import { type CodeplugFacts, codeplugFacts } from "#core/codeplug/facts.ts";
-import type { LaidOut } from "#core/codeplug/plan/lay-out.ts";
-import { planMember, type StoredPlan, storedPlan } from "#core/codeplug/plan/plan.ts";
+import {
+  type CodeplugFacts,
+  codeplugChannel,
+  codeplugFacts,
+  type LaidOut,
+  planMember,
+  type StoredPlan,
+  storedPlan,
+} from "#core/codeplug/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

@@ -1,8 +1,7 @@
 // Statements about the club's own directory of repeaters.
 import { z } from "zod";
-import { toneShape } from "#core/codeplug/channel.ts";
-import type { ListedRepeater } from "#core/codeplug/plan/plan.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import { type ListedRepeater, toneShape } from "#core/codeplug/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

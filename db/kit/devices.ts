@@ -1,9 +1,8 @@
 // Statements about what speaks Bluetooth or has a battery, and what was seen of their batteries.
 import { z } from "zod";
-import { stepShape } from "#core/dossier/step.ts";
-import { BATTERIES, DEVICE_KINDS } from "#core/kit/kinds/devices.ts";
-import { CONDITIONS } from "#core/kit/shapes.ts";
-import { sourceShape } from "#core/quantities/source.ts";
+import { stepShape } from "#core/dossier/index.ts";
+import { BATTERIES, CONDITIONS, DEVICE_KINDS } from "#core/kit/index.ts";
+import { sourceShape } from "#core/quantities/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

@@ -1,18 +1,17 @@
 // Kit in the database: read as core wants it, never older than what stands, and the needs that hang on it follow.
 import { beforeAll, expect, test } from "vitest";
 import { recompute } from "#acts/needs/recompute.ts";
-import { identityShape } from "#core/dossier/identity.ts";
-import { chainsOfModel } from "#core/kit/tooling.ts";
-import { plain } from "#core/quantities/date.ts";
+import { identityShape } from "#core/dossier/index.ts";
+import { chainsOfModel } from "#core/kit/index.ts";
+import { plain } from "#core/quantities/index.ts";
 import { isDuplicate } from "../errors.ts";
-import { putIdentity } from "../model/dossier.ts";
-import { addRelease } from "../model/releases.ts";
+import { addRelease, putIdentity } from "../model/index.ts";
 import { only } from "../only.ts";
 import { type Actor, type Tx, withClub } from "../pool.ts";
 import * as seed from "../seed.ts";
 import { PLAIN_RELEASE, PLAIN_UNIT, testDatabase, twoClubs } from "../testing.ts";
 import { layTestKit } from "../testing-kit.ts";
-import { addUnit, setHold } from "../unit/units.ts";
+import { addUnit, setHold } from "../unit/index.ts";
 import { addAttempt, loadKit, plugsOf } from "./kit.ts";
 import { putDriverOn, putThing, putToolOn, shelveThing, usersOf } from "./put.ts";
 

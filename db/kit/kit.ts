@@ -1,10 +1,17 @@
 // A club's kit as core wants it, and the tries that tell how well it goes. A club's kit is prepared once and kept as long as its stamp stays.
 
 import { z } from "zod";
-import { type PreparedKit, prepareKit } from "#core/kit/chain/chain.ts";
-import type { Attempt, Chip, Operation, System } from "#core/kit/shapes.ts";
-import { GRADES, SYSTEMS } from "#core/kit/shapes.ts";
-import { kept, Memo } from "#core/quantities/memo.ts";
+import {
+  type Attempt,
+  type Chip,
+  GRADES,
+  type Operation,
+  type PreparedKit,
+  prepareKit,
+  SYSTEMS,
+  type System,
+} from "#core/kit/index.ts";
+import { kept, Memo } from "#core/quantities/index.ts";
 import { ask } from "../ask.ts";
 import { only } from "../only.ts";
 import { pool, type Tx } from "../pool.ts";

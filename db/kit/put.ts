@@ -1,9 +1,7 @@
 // Statements that add and change kit: one for each kind of thing, by the same few columns for new and old.
 
 import { z } from "zod";
-import type { SupportFields } from "#core/kit/kinds/field.ts";
-import { type KitTable, kindOfTable, usesOf } from "#core/kit/kinds/kinds.ts";
-import { CONDITIONS } from "#core/kit/shapes.ts";
+import { CONDITIONS, type KitTable, kindOfTable, type SupportFields, usesOf } from "#core/kit/index.ts";
 import { ask, idRow, nameRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

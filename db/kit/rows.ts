@@ -1,19 +1,23 @@
 // The rows of the kit, as they are stored and as core wants them.
 
 import { z } from "zod";
-import type { Adapter, Chip, Computer, DriverRule, Lead } from "#core/kit/shapes.ts";
 import {
   ADAPTER_KINDS,
+  type Adapter,
+  type Chip,
   COMPUTER_KINDS,
   CONDITIONS,
+  type Computer,
+  type DriverRule,
   GRADES,
   LEAD_KINDS,
+  type Lead,
   RULE_SAYS,
   SYSTEMS,
   WORD_SIZES,
-} from "#core/kit/shapes.ts";
-import { sourceShape } from "#core/quantities/source.ts";
-import { rangeShape } from "#core/version/range-shape.ts";
+} from "#core/kit/index.ts";
+import { sourceShape } from "#core/quantities/index.ts";
+import { rangeShape } from "#core/version/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,10 +1,16 @@
 // Statements about tools and offers, as core wants them.
 import { z } from "zod";
-import { runsOnShape } from "#core/kit/runs-on.ts";
-import type { AdapterKind, LeadKind, Offer, Tool } from "#core/kit/shapes.ts";
-import { GRADES, OPERATIONS } from "#core/kit/shapes.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { rangeShape } from "#core/version/range-shape.ts";
+import {
+  type AdapterKind,
+  GRADES,
+  type LeadKind,
+  type Offer,
+  OPERATIONS,
+  runsOnShape,
+  type Tool,
+} from "#core/kit/index.ts";
+import { groupBy } from "#core/quantities/index.ts";
+import { rangeShape } from "#core/version/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 import { chipOf } from "./rows.ts";

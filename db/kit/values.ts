@@ -1,12 +1,17 @@
 // The things of the kit as their forms show them, and what those refer to.
 import { z } from "zod";
-import { type Kind, shownValue } from "#core/kit/kinds/field.ts";
-import { columnsOf, KINDS, type KindName } from "#core/kit/kinds/kinds.ts";
-import type { Known, Values } from "#core/kit/kinds/reader.ts";
+import {
+  columnsOf,
+  KINDS,
+  type Kind,
+  type KindName,
+  type Known,
+  shownValue,
+  type Values,
+} from "#core/kit/index.ts";
 import { ask } from "../ask.ts";
-import { places } from "../club/club.ts";
-import { people } from "../club/people.ts";
-import { modelsToPick } from "../model/models.ts";
+import { people, places } from "../club/index.ts";
+import { modelsToPick } from "../model/index.ts";
 import type { Tx } from "../pool.ts";
 import { deviceValueRows } from "./devices.ts";
 import { loadKit } from "./kit.ts";

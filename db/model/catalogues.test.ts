@@ -1,10 +1,10 @@
 // Kept catalogues: never older than what stands, never another database's.
 import { expect, test } from "vitest";
-import { plain } from "#core/quantities/date.ts";
+import { plain } from "#core/quantities/index.ts";
 import { type Actor, closePool, type Tx, withClub } from "../pool.ts";
 import * as seed from "../seed.ts";
 import { PLAIN_RELEASE, testDatabase, twoClubs } from "../testing.ts";
-import { loadCatalogues } from "../unit/facts.ts";
+import { loadCatalogues } from "./catalogues.ts";
 import { confirmNumbering } from "./models.ts";
 import { addRelease, correctRelease, shelveRelease, withdrawRelease } from "./releases.ts";
 

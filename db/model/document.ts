@@ -1,11 +1,10 @@
 // A model's dossier as the document that clubs exchange.
-import { type Dossier, dossierDocument, FORMAT, FORMAT_VERSION } from "#core/dossier/document.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { mustFind } from "#core/quantities/must.ts";
-import { writtenOf } from "#core/release/stored.ts";
-import type { Range } from "#core/version/range.ts";
+import { type Dossier, dossierDocument, FORMAT, FORMAT_VERSION } from "#core/dossier/index.ts";
+import { mustFind, type PlainDate } from "#core/quantities/index.ts";
+import { writtenOf } from "#core/release/index.ts";
+import type { Range } from "#core/version/index.ts";
 import type { Tx } from "../pool.ts";
-import { loadCatalogues } from "../unit/facts.ts";
+import { loadCatalogues } from "./catalogues.ts";
 import { dossierHead, proceduresOf, quirksOf } from "./dossier.ts";
 import { modelById, modelByName, releasesOf, revisionsOf } from "./models.ts";
 import { modesOf } from "./modes.ts";

@@ -1,6 +1,6 @@
 // Facts of a dossier in the database: parts renamed where they are spoken of, and every kind of fact confirmed.
 import { beforeAll, expect, test } from "vitest";
-import { conditionsShape } from "#core/release/conditions-shape.ts";
+import { conditionsShape } from "#core/release/index.ts";
 import { type Actor, type Tx, withClub } from "../pool.ts";
 import * as seed from "../seed.ts";
 import { PLAIN_RELEASE, testDatabase, twoClubs } from "../testing.ts";

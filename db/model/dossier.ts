@@ -1,14 +1,20 @@
 // Statements about dossiers: identity, procedures, quirks, and who confirmed what on which firmware.
 
 import { z } from "zod";
-import { type Identity, identityShape, type PartReading, partReadingShape } from "#core/dossier/identity.ts";
-import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
-import { serialRangeShape } from "#core/dossier/serial.ts";
-import { stepShape } from "#core/dossier/step.ts";
-import type { KnownModel } from "#core/dossier/which.ts";
-import { sourceShape } from "#core/quantities/source.ts";
-import type { KnownProcedure } from "#core/run/procedure.ts";
-import { rangeShape } from "#core/version/range-shape.ts";
+import {
+  EFFECTS,
+  type Identity,
+  identityShape,
+  type KnownModel,
+  type PartReading,
+  PURPOSES,
+  partReadingShape,
+  serialRangeShape,
+  stepShape,
+} from "#core/dossier/index.ts";
+import { sourceShape } from "#core/quantities/index.ts";
+import type { KnownProcedure } from "#core/run/index.ts";
+import { rangeShape } from "#core/version/index.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

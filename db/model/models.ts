@@ -1,11 +1,9 @@
 // Statements about models: what is known of each kind of radio.
 
 import { z } from "zod";
-import { serialRangeShape } from "#core/dossier/serial.ts";
-import type { ReleaseRow } from "#core/release/release.ts";
-import { releaseRow } from "#core/release/release.ts";
-import { RELEASE_COLUMNS } from "#core/release/stored.ts";
-import type { Numbering } from "#core/version/version.ts";
+import { serialRangeShape } from "#core/dossier/index.ts";
+import { RELEASE_COLUMNS, type ReleaseRow, releaseRow } from "#core/release/index.ts";
+import type { Numbering } from "#core/version/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

@@ -1,11 +1,9 @@
 // Statements about modes: those a dossier knows, and in which one each unit is.
 
 import { z } from "zod";
-import type { Mode } from "#core/modes/mode.ts";
-import { modeShape } from "#core/modes/mode-shape.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { sourceShape } from "#core/quantities/source.ts";
-import { rangeShape } from "#core/version/range-shape.ts";
+import { type Mode, modeShape } from "#core/modes/index.ts";
+import { groupBy, sourceShape } from "#core/quantities/index.ts";
+import { rangeShape } from "#core/version/index.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

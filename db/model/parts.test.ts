@@ -1,8 +1,8 @@
 // What a model is made of: in which order, and what may go again.
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { recompute } from "#acts/needs/recompute.ts";
-import { plain } from "#core/quantities/date.ts";
-import { conditionsShape } from "#core/release/conditions-shape.ts";
+import { plain } from "#core/quantities/index.ts";
+import { conditionsShape } from "#core/release/index.ts";
 import type { Actor, Tx } from "../pool.ts";
 import * as seed from "../seed.ts";
 import {
@@ -13,8 +13,8 @@ import {
   testDatabase,
   twoClubs,
 } from "../testing.ts";
-import { loadCatalogues } from "../unit/facts.ts";
-import { addUnit } from "../unit/units.ts";
+import { addUnit } from "../unit/index.ts";
+import { loadCatalogues } from "./catalogues.ts";
 import { addConfirmation, putProcedure, putQuirk } from "./dossier.ts";
 import { addParts, orderParts, othersInUse, takeAway } from "./parts.ts";
 import { addRelease } from "./releases.ts";

@@ -1,6 +1,6 @@
 // Statements about what a model is made of: its parts with firmware of their own, and its hardware revisions.
 import { z } from "zod";
-import type { SerialRange } from "#core/dossier/serial.ts";
+import type { SerialRange } from "#core/dossier/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,10 +1,14 @@
 // Statements about releases.
 
 import { z } from "zod";
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { ReleaseRow } from "#core/release/release.ts";
-import { releaseRow } from "#core/release/release.ts";
-import { columnsOf, RELEASE_COLUMNS, type StoredRelease } from "#core/release/stored.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import {
+  columnsOf,
+  RELEASE_COLUMNS,
+  type ReleaseRow,
+  releaseRow,
+  type StoredRelease,
+} from "#core/release/index.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

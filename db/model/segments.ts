@@ -1,8 +1,8 @@
 // Statements about the club's band plan.
 
 import { z } from "zod";
-import type { Segment } from "#core/modes/privileges.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import type { Segment } from "#core/modes/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,7 +1,7 @@
 // Statements about service settings and region codes: what a dossier knows of them, and what each radio is set to.
 import { z } from "zod";
-import { codeShape, settingShape } from "#core/dossier/service.ts";
-import { type Source, sourceShape } from "#core/quantities/source.ts";
+import { codeShape, settingShape } from "#core/dossier/index.ts";
+import { type Source, sourceShape } from "#core/quantities/index.ts";
 import { ask, idRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

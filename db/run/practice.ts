@@ -1,6 +1,6 @@
 // Statements about practice, and the rules of the bench.
 import { z } from "zod";
-import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
+import { EFFECTS, PURPOSES } from "#core/dossier/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,7 +1,6 @@
 // Runs at the bench and what happened in them.
 import { z } from "zod";
-import { happening, type RunEvent, type SentEvent } from "#core/run/event.ts";
-import { planShape, type RunPlan } from "#core/run/plan.ts";
+import { happening, planShape, type RunEvent, type RunPlan, type SentEvent } from "#core/run/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

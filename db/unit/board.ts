@@ -1,11 +1,8 @@
 // Reads the stored needs: what is due today is due_from <= today, an index scan for each thing that can be done.
 
 import { z } from "zod";
-import { ACTIONS, mayBeAway, NEED_CAUSES, NEED_KINDS, reasonShape } from "#core/needs/kinds/index.ts";
-import type { Target } from "#core/needs/need.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { groupBy } from "#core/quantities/group.ts";
+import { ACTIONS, mayBeAway, NEED_CAUSES, NEED_KINDS, reasonShape, type Target } from "#core/needs/index.ts";
+import { groupBy, type PlainDate, plainDate } from "#core/quantities/index.ts";
 import { ask, askAtOnce, countRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

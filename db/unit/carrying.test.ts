@@ -1,17 +1,15 @@
 // Who carries what is kept, not counted: after any history it is what the history says.
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import type { CodeplugChannel } from "#core/codeplug/channel.ts";
-import { plain } from "#core/quantities/date.ts";
+import type { CodeplugChannel } from "#core/codeplug/index.ts";
+import { plain } from "#core/quantities/index.ts";
 import { cases } from "#core/quantities/testing.ts";
-import { carriesOf } from "#core/unit/carried.ts";
+import { carriesOf } from "#core/unit/index.ts";
 import { loadSituations } from "#db/unit/situation.ts";
-import { addCodeplug, carried, proveCodeplug, sumOf } from "../codeplug/codeplugs.ts";
-import { addPlan, addPlanTable } from "../codeplug/plans.ts";
-import { addUnitMode, modeFacts, putMode } from "../model/modes.ts";
+import { addCodeplug, addPlan, addPlanTable, carried, proveCodeplug, sumOf } from "../codeplug/index.ts";
+import { addUnitMode, modeFacts, putMode } from "../model/index.ts";
 import { type Actor, type Tx, withClub } from "../pool.ts";
-import { keepFile } from "../run/files.ts";
-import { addRun, endRun } from "../run/runs.ts";
+import { addRun, endRun, keepFile } from "../run/index.ts";
 import * as seed from "../seed.ts";
 import { PLAIN_UNIT, type TestDatabase, takenBack, testDatabase, twoClubs } from "../testing.ts";
 import { addUnit, changeUnit, shelveUnit } from "./units.ts";

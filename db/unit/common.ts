@@ -1,15 +1,12 @@
 // What the units of a scope have in common, in one statement: the kit, the policies of groups, the band plan, and of their models catalogues, plugs and modes.
 import { z } from "zod";
-import type { Catalogue } from "#core/release/catalogue.ts";
-import type { Policy } from "#core/unit/policy.ts";
-import { policyShape } from "#core/unit/policy-shape.ts";
+import type { Catalogue } from "#core/release/index.ts";
+import { type Policy, policyShape } from "#core/unit/index.ts";
 import { ask } from "../ask.ts";
-import { type KnownKit, kitOf, plugsIn } from "../kit/kit.ts";
-import { modeFacts } from "../model/modes.ts";
-import { SEGMENTS, segmentOf, segmentRow } from "../model/segments.ts";
+import { type KnownKit, kitOf, plugsIn } from "../kit/index.ts";
+import { keptCatalogues, modeFacts, SEGMENTS, segmentOf, segmentRow } from "../model/index.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";
-import { keptCatalogues } from "./facts.ts";
 import type { Air } from "./unit-facts.ts";
 
 const commonRow = z.object({

@@ -1,11 +1,8 @@
 // What the club has already, as the plan of a sheet compares it with.
 
 import { z } from "zod";
-import { folded } from "#core/import/names.ts";
-import { readingKey } from "#core/import/plan.ts";
-import type { KnownClub, KnownReadings, KnownRow } from "#core/import/plan-types.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { groupBy } from "#core/quantities/group.ts";
+import { folded, type KnownClub, type KnownReadings, type KnownRow, readingKey } from "#core/import/index.ts";
+import { groupBy, plainDate } from "#core/quantities/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

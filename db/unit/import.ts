@@ -1,17 +1,13 @@
 // Statements for units from a spreadsheet: a whole plan is put in at once.
 
 import { z } from "zod";
-import type { LogEntry } from "#core/club/log.ts";
-import type { NewModel } from "#core/import/models.ts";
-import { folded, modelKey } from "#core/import/names.ts";
-import { personKey } from "#core/import/people.ts";
-import type { PlannedRow } from "#core/import/plan-types.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { PLAIN_POLICY } from "#core/unit/policy.ts";
+import type { LogEntry } from "#core/club/index.ts";
+import { folded, modelKey, type NewModel, type PlannedRow, personKey } from "#core/import/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { PLAIN_POLICY } from "#core/unit/index.ts";
 import { ask, idRow } from "../ask.ts";
-import type { About } from "../club/log.ts";
-import { putPerson } from "../club/people.ts";
-import { addParts } from "../model/parts.ts";
+import { type About, putPerson } from "../club/index.ts";
+import { addParts } from "../model/index.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";
 import { noonOf } from "./readings.ts";

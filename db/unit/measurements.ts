@@ -1,8 +1,8 @@
 // Statements about what meters said of units.
 
 import { z } from "zod";
-import { MEASURED } from "#core/measure/kinds.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import { MEASURED } from "#core/measure/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

@@ -9,15 +9,15 @@ import {
   NEED_KINDS,
   type NeedCause,
   type NeedKind,
+  needsOf,
   reasonShape,
-} from "#core/needs/kinds/index.ts";
-import { targetOn } from "#core/needs/need.ts";
-import { needsOf } from "#core/needs/unit.ts";
-import { addDays, plain } from "#core/quantities/date.ts";
+  targetOn,
+} from "#core/needs/index.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
 import { anyOf, cases } from "#core/quantities/testing.ts";
-import { URGENCIES } from "#core/release/words.ts";
-import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
-import { addRelease, withdrawRelease } from "../model/releases.ts";
+import { URGENCIES } from "#core/release/index.ts";
+import { PLAIN_POLICY, type Policy } from "#core/unit/index.ts";
+import { addRelease, withdrawRelease } from "../model/index.ts";
 import { type Actor, type Tx, withClub } from "../pool.ts";
 import * as seed from "../seed.ts";
 import { PLAIN_UNIT, type TestDatabase, takenBack, testDatabase, twoClubs } from "../testing.ts";

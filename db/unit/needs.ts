@@ -1,10 +1,7 @@
 // Statements about needs: how they are stored, as core has worked them out.
-import type { Need } from "#core/needs/kinds/index.ts";
-import { ACTIONS, type Action, type Reason } from "#core/needs/kinds/index.ts";
-import type { Target } from "#core/needs/need.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { kept } from "#core/quantities/memo.ts";
-import { URGENCIES } from "#core/release/words.ts";
+import { ACTIONS, type Action, type Need, type Reason, type Target } from "#core/needs/index.ts";
+import { kept, type PlainDate } from "#core/quantities/index.ts";
+import { URGENCIES } from "#core/release/index.ts";
 import { CopyRows } from "../copy.ts";
 import type { Tx } from "../pool.ts";
 import { type Scope, scopeCondition, theirsOf } from "./unit-facts.ts";

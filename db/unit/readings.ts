@@ -1,9 +1,8 @@
 // Statements about readings. A reading is inserted, never changed; a wrong one is struck.
 
 import { z } from "zod";
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { ReadingSource } from "#core/unit/unit.ts";
-import { READING_SOURCES } from "#core/unit/unit.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { READING_SOURCES, type ReadingSource } from "#core/unit/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,7 +1,7 @@
 // Statements about how sheets are read: what their heads meant before, and the words that mean nothing.
 
 import { z } from "zod";
-import { type Meaning, toMeaning } from "#core/import/columns.ts";
+import { type Meaning, toMeaning } from "#core/import/index.ts";
 import { ask } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

@@ -1,9 +1,9 @@
 // What is told of units is loaded from one place: held against asking for each unit's rows one by one.
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { addDays, plain } from "#core/quantities/date.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
 import { cases } from "#core/quantities/testing.ts";
-import { PLAIN_POLICY } from "#core/unit/policy.ts";
+import { PLAIN_POLICY } from "#core/unit/index.ts";
 import { type Actor, type Tx, withClub } from "../pool.ts";
 import * as seed from "../seed.ts";
 import { type TestDatabase, takenBack, testDatabase, twoClubs } from "../testing.ts";

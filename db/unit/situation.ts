@@ -1,15 +1,13 @@
 // The one place where everything that is told of units is loaded from: with catalogue, policy, connectors, kit and day.
 
-import type { PreparedKit } from "#core/kit/chain/chain.ts";
-import type { KitSituation } from "#core/kit/situation.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { Catalogue } from "#core/release/catalogue.ts";
-import { PLAIN_POLICY, type Policy } from "#core/unit/policy.ts";
-import type { KnownKit } from "../kit/kit.ts";
+import type { KitSituation, PreparedKit } from "#core/kit/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import type { Catalogue } from "#core/release/index.ts";
+import { PLAIN_POLICY, type Policy } from "#core/unit/index.ts";
+import type { KnownKit } from "../kit/index.ts";
 import type { Tx } from "../pool.ts";
 import { loadCommon } from "./common.ts";
-import { modelsOf } from "./facts.ts";
-import { type KnownUnit, loadUnits, type Scope, scopeCondition } from "./unit-facts.ts";
+import { type KnownUnit, loadUnits, modelsOf, type Scope, scopeCondition } from "./unit-facts.ts";
 
 export type LoadedSituation = KitSituation<KnownUnit>;
 

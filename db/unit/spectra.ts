@@ -1,7 +1,7 @@
 // Statements about limits for harmonics, and about spectra that were taken of units.
 import { z } from "zod";
-import { type Line, lineShape, type NamedLimit, type SpectrumMeter } from "#core/measure/harmonics.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import { type Line, lineShape, type NamedLimit, type SpectrumMeter } from "#core/measure/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { ask, idRow } from "../ask.ts";
 import { only } from "../only.ts";
 import type { Tx } from "../pool.ts";

@@ -1,12 +1,9 @@
 // Loads what the computations need of units: what each is, with the newest reading of each component and who has it.
 
 import { z } from "zod";
-import type { Segment } from "#core/modes/privileges.ts";
-import type { InMode } from "#core/modes/standing.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import { carriesOf, NOT_KNOWN } from "#core/unit/carried.ts";
-import type { Reading, UnitFacts } from "#core/unit/unit.ts";
+import type { InMode, Segment } from "#core/modes/index.ts";
+import { groupBy, type PlainDate } from "#core/quantities/index.ts";
+import { carriesOf, NOT_KNOWN, type Reading, type UnitFacts } from "#core/unit/index.ts";
 import { ask, countRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 
@@ -270,3 +267,9 @@ export async function loadByModel(tx: Tx, scope: Scope, after: ByModel): Promise
   );
   return (rows[0]?.units ?? []).map(([model, id]) => ({ model, id }));
 }
+
+/** The models of a scope's units, as a condition on `model`; that of a model that is asked for is here, whether it has units or not. */
+export const modelsOf = (scope: Scope) =>
+  scope.of === "model"
+    ? "id = $1"
+    : `id in (select u.model_id from unit u where u.shelved_at is null and ${scopeCondition(scope).where})`;

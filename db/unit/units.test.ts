@@ -1,9 +1,9 @@
 // Radios by their tags, those they have and those they had.
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { plain } from "#core/quantities/date.ts";
+import { plain } from "#core/quantities/index.ts";
 import { cases } from "#core/quantities/testing.ts";
-import { findByLetters } from "../club/find.ts";
+import { findByLetters } from "../club/index.ts";
 import { type Actor, type Tx, withClub } from "../pool.ts";
 import * as seed from "../seed.ts";
 import { PLAIN_UNIT, type TestDatabase, takenBack, testDatabase, twoClubs } from "../testing.ts";

@@ -1,9 +1,8 @@
 // Statements about units: one physical radio each, known by its tag.
 
 import { z } from "zod";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { plainDate } from "#core/quantities/date-shape.ts";
-import { UNIT_COLUMNS, unitValues, type WrittenUnit } from "#core/unit/fields.ts";
+import { type PlainDate, plainDate } from "#core/quantities/index.ts";
+import { UNIT_COLUMNS, unitValues, type WrittenUnit } from "#core/unit/index.ts";
 import { ask, askAtOnce, idRow, nameRow } from "../ask.ts";
 import type { Tx } from "../pool.ts";
 

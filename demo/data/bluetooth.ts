@@ -1,5 +1,5 @@
 // What of the club speaks Bluetooth or has a battery that is looked after, and what happened to it. Addresses lie in the range kept for examples.
-import type { DeviceKind } from "#core/kit/kinds/devices.ts";
+import type { DeviceKind } from "#core/kit/index.ts";
 
 export type DemoDevice = {
   readonly tag: string;

@@ -1,6 +1,5 @@
 // What the demo's radios carry that is no plan of the club's: typed by whoever had them, or from before there was a plan; and what nobody can read. Made up.
-import type { CodeplugChannel, Tone } from "#core/codeplug/channel.ts";
-import type { CodeplugLists } from "#core/codeplug/document.ts";
+import type { CodeplugChannel, CodeplugLists, Tone } from "#core/codeplug/index.ts";
 
 const hz = (mhz: number) => Math.round(mhz * 1e6);
 const tone = (tenths: number): Tone => ({ kind: "ctcss", tenths });

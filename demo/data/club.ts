@@ -1,5 +1,5 @@
 // Lanternfen Radio Circle: all made up. People, places and groups. Days are counted back from today.
-import type { Policy } from "#core/unit/policy.ts";
+import type { Policy } from "#core/unit/index.ts";
 
 export const CLUB = { name: "Lanternfen Radio Circle", timeZone: "Europe/London", locale: "en-GB" };
 

@@ -1,11 +1,14 @@
 // The demo's plan of channels in nine blocks, its directory of repeaters, what each model's codeplug holds, and who carries what. All made up.
-import type { Tone } from "#core/codeplug/channel.ts";
-import type { CodeplugFacts } from "#core/codeplug/facts.ts";
-import type { PlanMember } from "#core/codeplug/plan/lay-out.ts";
-import type { StoredBlock, StoredPlan } from "#core/codeplug/plan/plan.ts";
-import type { ChannelMapping } from "#core/codeplug/table/write-table.ts";
-import type { Coordinates } from "#core/quantities/geo.ts";
-import type { RepeaterFacts } from "#db/codeplug/repeaters.ts";
+import type {
+  ChannelMapping,
+  CodeplugFacts,
+  Coordinates,
+  PlanMember,
+  StoredBlock,
+  StoredPlan,
+  Tone,
+} from "#core/codeplug/index.ts";
+import type { RepeaterFacts } from "#db/codeplug/index.ts";
 
 const usual = { plainSigns: false, digital: false, everyTone: false, tonesFrom: "", byPosition: false };
 

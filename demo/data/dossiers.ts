@@ -1,7 +1,6 @@
 // Dossiers of the demo's models: what they are known by, their keys, how things are done, what is odd about them.
-import type { Identity, PartReading } from "#core/dossier/identity.ts";
-import type { Effect, Purpose } from "#core/dossier/procedure.ts";
-import type { SourceKind } from "#core/quantities/source.ts";
+import type { Effect, Identity, PartReading, Purpose } from "#core/dossier/index.ts";
+import type { SourceKind } from "#core/quantities/index.ts";
 
 type Known = readonly [kind: SourceKind, what: string];
 /** Days ago, by whom, on which version. */

@@ -1,8 +1,8 @@
 // The club's kit: leads, adapters, computers, drivers, tools, advice about chips, and what could be bought. Chip families
 // and USB ids are invented.
 
-import type { Grade } from "#core/kit/shapes.ts";
-import type { SourceKind } from "#core/quantities/source.ts";
+import type { Grade } from "#core/kit/index.ts";
+import type { SourceKind } from "#core/quantities/index.ts";
 
 type Connector = readonly [name: string, shape: string, pins: number | null, keyed: boolean, way: string];
 export const CONNECTORS: readonly Connector[] = [

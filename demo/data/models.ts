@@ -1,8 +1,7 @@
 // Twelve models of radios and one of programmers, of five makers, none of which exist, and their releases. Days are counted back from today.
-import type { Source } from "#core/quantities/source.ts";
-import type { Conditions } from "#core/release/conditions.ts";
-import type { Track, Urgency } from "#core/release/words.ts";
-import type { Numbering } from "#core/version/version.ts";
+import type { Source } from "#core/quantities/index.ts";
+import type { Conditions, Track, Urgency } from "#core/release/index.ts";
+import type { Numbering } from "#core/version/index.ts";
 
 export type DemoRelease = {
   /** {yyyymmdd} and {ddmmyy} stand for the release's own date. */

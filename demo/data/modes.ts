@@ -1,8 +1,7 @@
 // The demo's modes, its example band plan, and in which mode each radio is.
-import type { Segment } from "#core/modes/privileges.ts";
-import type { TransmitPolicy } from "#core/modes/standing.ts";
-import type { SourceKind } from "#core/quantities/source.ts";
-import type { Erases } from "#core/release/conditions.ts";
+import type { Segment, TransmitPolicy } from "#core/modes/index.ts";
+import type { SourceKind } from "#core/quantities/index.ts";
+import type { Erases } from "#core/release/index.ts";
 
 type Mhz = readonly (readonly [from: number, to: number])[];
 

@@ -1,5 +1,5 @@
 // The demo's service menus, the codes that radio and tool must agree on, and what some radios are set to.
-import type { SourceKind } from "#core/quantities/source.ts";
+import type { SourceKind } from "#core/quantities/index.ts";
 
 type Source = readonly [kind: SourceKind, what: string];
 const sheet: Source = ["maker", "the service sheet"];

@@ -2,7 +2,7 @@
 import fs from "node:fs";
 import path from "node:path";
 import { expect, type Page } from "@playwright/test";
-import { addDays, dateInZone } from "#core/quantities/date.ts";
+import { addDays, dateInZone } from "#core/quantities/index.ts";
 import { expectAccessible } from "../accessible.ts";
 import { openAwake } from "../awake.ts";
 import { type Served, serveFresh } from "../serve.ts";

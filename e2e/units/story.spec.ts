@@ -1,6 +1,6 @@
 // A radio's story: what was done is written down, today or back then, and found again by day and by words.
 import { expect, type Page } from "@playwright/test";
-import { addDays, dateInZone } from "#core/quantities/date.ts";
+import { addDays, dateInZone } from "#core/quantities/index.ts";
 import { expectAccessible } from "../accessible.ts";
 import { type Served, serveFresh } from "../serve.ts";
 import { signIn } from "../sign-in.ts";

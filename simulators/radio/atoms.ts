@@ -1,6 +1,5 @@
 // Procedures as a radio meets them: what a hand does, one deed after the other, each with what shows after it.
-import type { Effect, Purpose } from "#core/dossier/procedure.ts";
-import type { Signs, Step } from "#core/dossier/step.ts";
+import type { Effect, Purpose, Signs, Step } from "#core/dossier/index.ts";
 
 export type KnownWay = {
   readonly id: string;

@@ -1,7 +1,7 @@
 // Practice: the right way is clean, a wrong key is named with what it would have done, a fault is found.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { readSteps } from "#core/dossier/procedure.ts";
+import { readSteps } from "#core/dossier/index.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { DOSSIERS } from "#demo/data/dossiers.ts";
 import { atomsOf } from "./atoms.ts";

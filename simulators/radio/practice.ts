@@ -1,6 +1,6 @@
 // Trying a procedure on a simulated radio: each deed is held against what the procedure asks for, and said what it would have done to a
 // real one. Plain data in and out, so that it runs in a worker.
-import type { Effect } from "#core/dossier/procedure.ts";
+import type { Effect } from "#core/dossier/index.ts";
 import { type Atom, atomsOf, type KnownWay } from "./atoms.ts";
 import { type Deed, doDeed, newRadio, type Radio, type RadioKind } from "./radio.ts";
 import type { FaultKind } from "./state.ts";

@@ -1,7 +1,7 @@
 // Simulated radios against the dossiers of the demo: what is followed exactly leads where it says, what is nearly so does not.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { readSteps } from "#core/dossier/procedure.ts";
+import { readSteps } from "#core/dossier/index.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { DOSSIERS } from "#demo/data/dossiers.ts";
 import { type Atom, atomsOf, type KnownWay } from "./atoms.ts";

@@ -1,7 +1,6 @@
 // What a simulated radio is and where it stands: plain data.
-import type { PartReading } from "#core/dossier/identity.ts";
-import type { Signs } from "#core/dossier/step.ts";
-import type { Erases } from "#core/release/conditions.ts";
+import type { PartReading, Signs } from "#core/dossier/index.ts";
+import type { Erases } from "#core/release/index.ts";
 import type { KnownWay } from "./atoms.ts";
 
 /** What can be wrong between computer and radio. `at`: how far it gets, from 0 to 1. */

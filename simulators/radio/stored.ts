@@ -1,7 +1,7 @@
 // The shape in which a simulated radio is stored between two looks at it.
 import { z } from "zod";
-import { signsShape } from "#core/dossier/step.ts";
-import { ERASES } from "#core/release/conditions.ts";
+import { signsShape } from "#core/dossier/index.ts";
+import { ERASES } from "#core/release/index.ts";
 import { FAULTS, type Radio } from "./state.ts";
 
 const content = z.discriminatedUnion("kind", [

@@ -7,14 +7,18 @@ import { beginAnew } from "#acts/run/begin-anew.ts";
 import { takeOverRun } from "#acts/run/take-over-run.ts";
 import { workMachine } from "#acts/run/work-machine.ts";
 import { faultRadio } from "#acts/unit/fault-radio.ts";
-import { draftSteps, purposeOfStage } from "#core/run/draft.ts";
-import { type SentEvent, sentEvent } from "#core/run/event.ts";
-import { foldRun, type Unfit } from "#core/run/fold.ts";
-import { stepsOf } from "#core/run/plan.ts";
+import {
+  draftSteps,
+  foldRun,
+  purposeOfStage,
+  type SentEvent,
+  sentEvent,
+  stepsOf,
+  type Unfit,
+} from "#core/run/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { fileSize } from "#db/run/files.ts";
-import { eventsOf, runById } from "#db/run/runs.ts";
-import { unitById } from "#db/unit/units.ts";
+import { eventsOf, fileSize, runById } from "#db/run/index.ts";
+import { unitById } from "#db/unit/index.ts";
 import type { SignedIn } from "../../context.ts";
 import { KEY } from "../../forms/form-key.tsx";
 import { firstIssue, NOT_WHOLE, type ProblemsOf, performForm } from "../../forms/perform.server.ts";

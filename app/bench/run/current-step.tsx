@@ -1,5 +1,5 @@
 // The step that a run is at: what to do, with its keys, and what should be seen.
-import { listed } from "#core/quantities/list.ts";
+import { listed } from "#core/quantities/index.ts";
 import { Beside } from "../../shared/beside.tsx";
 import { Caution } from "../../ui/caution.tsx";
 import { KeyCard } from "../../ui/key-card.tsx";

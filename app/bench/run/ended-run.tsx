@@ -1,5 +1,5 @@
 // A run that is over: what came of it, and a slip to print.
-import { listed } from "#core/quantities/list.ts";
+import { listed } from "#core/quantities/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";

@@ -1,9 +1,8 @@
 // What must hold before anything is flashed or erased: how it is shown to hold, and, where that is allowed, passed by with a reason.
 
 import { Link } from "react-router";
-import { listed } from "#core/quantities/list.ts";
-import { FIRM_GATES } from "#core/run/event.ts";
-import { POWER_FLOOR } from "#core/run/fold.ts";
+import { listed } from "#core/quantities/index.ts";
+import { FIRM_GATES, POWER_FLOOR } from "#core/run/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import { useMay } from "../../ui/club.ts";

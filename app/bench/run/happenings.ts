@@ -1,6 +1,6 @@
 // What a form of a run's page says, as what happened in the run.
-import { typedNumber, WATTS } from "#core/quantities/typed-number.ts";
-import { GATES, type Happening } from "#core/run/event.ts";
+import { typedNumber, WATTS } from "#core/quantities/index.ts";
+import { GATES, type Happening } from "#core/run/index.ts";
 
 /** The name of an event: of the form it came with, and which of that form's it is. */
 export const eventId = (key: string, i: number): string => `${key.slice(0, 50)} ${i}`;

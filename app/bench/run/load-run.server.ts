@@ -3,28 +3,36 @@ import { z } from "zod";
 import { pairPlanOf } from "#acts/bluetooth/pair-facts.ts";
 import { errandShape, planFor } from "#acts/errands/plan.ts";
 import type { Planned } from "#acts/errands/planned.ts";
-import { TROUBLES } from "#core/bluetooth/troubles.ts";
-import { may } from "#core/club/acts.ts";
-import { isGuarded } from "#core/dossier/procedure.ts";
-import { codeOf, mismatches } from "#core/dossier/service.ts";
-import { fullScaleOf } from "#core/measure/load.ts";
-import { liesInBands } from "#core/modes/band.ts";
-import { transmitOf } from "#core/modes/mode.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { estimate } from "#core/run/estimate.ts";
-import { foldRun, type Run } from "#core/run/fold.ts";
-import { hasGuarded, isFinal, planShape, stepsOf, withoutGuarded, withoutNotes } from "#core/run/plan.ts";
-import { deviceById } from "#db/kit/devices.ts";
-import { gearRows } from "#db/kit/put.ts";
-import { dossierHead, proceduresOf, quirksOf } from "#db/model/dossier.ts";
-import { modesOf, unitModes } from "#db/model/modes.ts";
-import { codesIn, serviceItems } from "#db/model/service.ts";
+import { TROUBLES } from "#core/bluetooth/index.ts";
+import { may } from "#core/club/index.ts";
+import { codeOf, isGuarded, mismatches } from "#core/dossier/index.ts";
+import { fullScaleOf } from "#core/measure/index.ts";
+import { liesInBands, transmitOf } from "#core/modes/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import {
+  estimate,
+  foldRun,
+  hasGuarded,
+  isFinal,
+  planShape,
+  type Run,
+  stepsOf,
+  withoutGuarded,
+  withoutNotes,
+} from "#core/run/index.ts";
+import { deviceById, gearRows } from "#db/kit/index.ts";
+import {
+  codesIn,
+  dossierHead,
+  modesOf,
+  proceduresOf,
+  quirksOf,
+  serviceItems,
+  unitModes,
+} from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { fileSize } from "#db/run/files.ts";
-import { eventsOf, isSilent, type RunRow, thingsTaken } from "#db/run/runs.ts";
-import { needsOfUnit } from "#db/unit/board.ts";
-import { simulatedState } from "#db/unit/simulated.ts";
-import type { UnitRow } from "#db/unit/units.ts";
+import { eventsOf, fileSize, isSilent, type RunRow, thingsTaken } from "#db/run/index.ts";
+import { needsOfUnit, simulatedState, type UnitRow } from "#db/unit/index.ts";
 import { radioShape } from "#simulators/radio/stored.ts";
 import { workAt } from "#simulators/radio/work.ts";
 import type { SignedIn } from "../../context.ts";

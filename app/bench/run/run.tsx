@@ -1,7 +1,7 @@
 // One run at the bench: a step at a time, large, with its keys, what should be seen, and the answers.
 import { data, useActionData } from "react-router";
-import { runById } from "#db/run/runs.ts";
-import { unitById } from "#db/unit/units.ts";
+import { runById } from "#db/run/index.ts";
+import { unitById } from "#db/unit/index.ts";
 import { idIn, mustBeAllowed, notFound, readInClub, signedIn } from "../../context.ts";
 import { KEY } from "../../forms/form-key.tsx";
 import { isOurs, offlineSaid } from "../../forms/offline.ts";

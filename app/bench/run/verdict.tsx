@@ -1,6 +1,6 @@
 // What came of a deed in practice, and what to do beside the radio's keys.
-import type { Step } from "#core/dossier/step.ts";
-import { listed } from "#core/quantities/list.ts";
+import type { Step } from "#core/dossier/index.ts";
+import { listed } from "#core/quantities/index.ts";
 import { isClean, type Practice, type PracticeDeed } from "#simulators/radio/practice.ts";
 import { EFFECT_WORD, sayStep } from "../../ui/words/step.ts";
 

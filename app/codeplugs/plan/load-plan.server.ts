@@ -1,13 +1,16 @@
 // The plan of channels as it is being changed: its blocks, how they lie in each model, and which radios it would touch.
 import { type LaidTable, layTables } from "#acts/codeplug/plan-tables.ts";
-import { changesOf } from "#core/codeplug/check/changes.ts";
-import { repeatersNear } from "#core/codeplug/plan/repeaters.ts";
-import { fitOfBlock, stripsOf } from "#core/codeplug/strips.ts";
-import { formOf } from "#core/codeplug/table/typed.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { radiosWithout } from "#db/codeplug/codeplugs.ts";
-import { planDraft, planNow, plansIssued, tablesOf } from "#db/codeplug/plans.ts";
-import { listed, repeaters } from "#db/codeplug/repeaters.ts";
+import { changesOf, fitOfBlock, formOf, repeatersNear, stripsOf } from "#core/codeplug/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import {
+  listed,
+  planDraft,
+  planNow,
+  plansIssued,
+  radiosWithout,
+  repeaters,
+  tablesOf,
+} from "#db/codeplug/index.ts";
 import type { Tx } from "#db/pool.ts";
 
 /** So many issued plans are told of, and so many radios by tag. */

@@ -1,5 +1,5 @@
 // The form of one channel of the plan.
-import type { ChannelForm, ChannelFormField } from "#core/codeplug/table/typed.ts";
+import type { ChannelForm, ChannelFormField } from "#core/codeplug/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import type { PlanAnswer } from "./plan.server.ts";

@@ -2,9 +2,13 @@
 import { changePlan } from "#acts/codeplug/change-plan.ts";
 import { dropPlan } from "#acts/codeplug/drop-plan.ts";
 import { issuePlan } from "#acts/codeplug/issue-plan.ts";
-import { MOST_BLOCKS, MOST_MEMBERS } from "#core/codeplug/plan/plan.ts";
-import { readChannelTable } from "#core/codeplug/table/channel-table.ts";
-import { CHANNEL_FORM, typedChannel } from "#core/codeplug/table/typed.ts";
+import {
+  CHANNEL_FORM,
+  MOST_BLOCKS,
+  MOST_MEMBERS,
+  readChannelTable,
+  typedChannel,
+} from "#core/codeplug/index.ts";
 import type { SignedIn } from "../../context.ts";
 import { type ProblemsOf, performForm } from "../../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";

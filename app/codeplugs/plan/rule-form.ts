@@ -1,7 +1,6 @@
 // The form of a block that is a rule: which repeaters near a place.
-import type { BlockRule } from "#core/codeplug/plan/plan.ts";
-import { typedFrequency } from "#core/codeplug/table/typed.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
+import { type BlockRule, typedFrequency } from "#core/codeplug/index.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
 
 /** Pairs of fields for so many bands. */
 export const RULE_BANDS = 3;

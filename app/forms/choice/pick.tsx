@@ -1,7 +1,7 @@
 // A field that picks one of the club's own, and can make another in passing: its name is enough.
 import type { FieldMetadata } from "@conform-to/react";
 import type { ShouldRevalidateFunctionArgs } from "react-router";
-import type { Permission } from "#core/club/acts.ts";
+import type { Permission } from "#core/club/index.ts";
 import { useMay } from "../../ui/club.ts";
 import type { Options } from "../baseline.tsx";
 import { Field, Labelled } from "../field.tsx";

@@ -1,6 +1,6 @@
 // What an act takes of each field, as its form tells a browser: how long a text may be.
 import { z } from "zod";
-import { kept } from "#core/quantities/memo.ts";
+import { kept } from "#core/quantities/index.ts";
 
 export type Bounds = Readonly<Record<string, number>>;
 

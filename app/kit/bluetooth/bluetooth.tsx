@@ -1,8 +1,8 @@
 // What speaks Bluetooth or has a battery: how full each is, and what has to go on a charger by when for a day that comes.
 import { Link, useActionData } from "react-router";
 import { localTime } from "#acts/shapes.ts";
-import type { Readiness } from "#core/bluetooth/readiness.ts";
-import { addDays } from "#core/quantities/date.ts";
+import type { Readiness } from "#core/bluetooth/index.ts";
+import { addDays } from "#core/quantities/index.ts";
 import { localInstant, now as nowIn } from "#db/clock.ts";
 import { mustBeAllowed, readInClub } from "../../context.ts";
 import { Labelled } from "../../forms/field.tsx";

@@ -1,14 +1,11 @@
 // What the page of a Bluetooth device tells beside its form: its battery over time, and under which radio its own firmware is kept.
 import { chargedOf } from "#acts/bluetooth/charge-notes.ts";
-import { chargeAt, idleDrain } from "#core/bluetooth/charge.ts";
-import { chargeNow } from "#core/bluetooth/readiness.ts";
-import type { KindName } from "#core/kit/kinds/kinds.ts";
+import { chargeAt, chargeNow, idleDrain } from "#core/bluetooth/index.ts";
+import type { KindName } from "#core/kit/index.ts";
 import { now as nowIn } from "#db/clock.ts";
-import { chargesOf, deviceById, deviceOf } from "#db/kit/devices.ts";
-import { pairingsOf } from "#db/kit/pairings.ts";
-import { profilesOf } from "#db/kit/profiles.ts";
+import { chargesOf, deviceById, deviceOf, pairingsOf, profilesOf } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { backupsOf } from "#db/run/backups.ts";
+import { backupsOf } from "#db/run/index.ts";
 import { stateOf } from "../../shared/pairing-state.ts";
 
 const MOST_BACKUPS = 50;

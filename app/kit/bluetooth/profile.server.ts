@@ -3,7 +3,7 @@ import { redirect } from "react-router";
 import { keepProfile } from "#acts/bluetooth/keep-profile.ts";
 import { shelveProfile } from "#acts/bluetooth/shelve-profile.ts";
 import type { Tx } from "#db/pool.ts";
-import { unitByTag } from "#db/unit/units.ts";
+import { unitByTag } from "#db/unit/index.ts";
 import type { SignedIn } from "../../context.ts";
 import { performForm } from "../../forms/perform.server.ts";
 import { answer, textsOf } from "../../shared/act-answer.server.ts";

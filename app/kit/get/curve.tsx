@@ -1,7 +1,7 @@
 // What money would free, as steps: each point is a purchase that none beats for less; radios, by how urgent it is. Beside it the same as a table.
 import { CartesianGrid, Line, LineChart, ReferenceLine, Tooltip, XAxis, YAxis } from "recharts";
-import type { Purchase } from "#core/kit/get/get.ts";
-import type { Urgency } from "#core/release/words.ts";
+import type { Purchase } from "#core/kit/index.ts";
+import type { Urgency } from "#core/release/index.ts";
 import { AXIS, belowAxis, besideAxis, ChartFrame, GRID } from "../../ui/chart.tsx";
 
 /** Each holds those below it. */

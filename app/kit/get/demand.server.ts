@@ -1,18 +1,14 @@
 // Who waits for kit, which purchases would free each of them, and what a choice of offers comes to.
 
-import { demandSets } from "#core/kit/get/demand.ts";
-import { type Demand, FREED_WEIGHT } from "#core/kit/get/get.ts";
-import { toolingOfRoute } from "#core/kit/tooling.ts";
-import { targetOn } from "#core/needs/need.ts";
-import { listed } from "#core/quantities/list.ts";
-import { URGENCIES } from "#core/release/words.ts";
-import { wayOf } from "#core/route/way.ts";
-import { policyOn } from "#core/unit/policy.ts";
-import { type OfferRow, offerRows } from "#db/kit/tool-rows.ts";
+import { type Demand, demandSets, FREED_WEIGHT, toolingOfRoute } from "#core/kit/index.ts";
+import { targetOn } from "#core/needs/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { URGENCIES } from "#core/release/index.ts";
+import { wayOf } from "#core/route/index.ts";
+import { policyOn } from "#core/unit/index.ts";
+import { type OfferRow, offerRows } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { openNeeds } from "#db/unit/board.ts";
-import { loadSituations } from "#db/unit/situation.ts";
-import { wallUnits } from "#db/unit/units.ts";
+import { loadSituations, openNeeds, wallUnits } from "#db/unit/index.ts";
 import type { SignedIn } from "../../context.ts";
 import { kitNames } from "../../shared/tools/shown-chains.ts";
 import { sayChange } from "../../ui/words/kit/kit.ts";

@@ -3,8 +3,8 @@
 
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
-import type { Purchase } from "#core/kit/get/get.ts";
-import { listed } from "#core/quantities/list.ts";
+import type { Purchase } from "#core/kit/index.ts";
+import { listed } from "#core/quantities/index.ts";
 import { readInClub } from "../../context.ts";
 import { useClub, useMay } from "../../ui/club.ts";
 import { chartFrom } from "../../ui/later.tsx";

@@ -1,8 +1,8 @@
 // The search for what to get, off the page's own thread: it can take its time, tells how far it is, and can be ended.
 import loadHighs from "highs";
 import runtime from "highs/runtime?url";
-import { bestPurchase, type Demand, type Purchase, wholeCurve } from "#core/kit/get/get.ts";
-import { solverOf } from "#core/solve/highs.ts";
+import { bestPurchase, type Demand, type Purchase, wholeCurve } from "#core/kit/index.ts";
+import { solverOf } from "#core/solve/index.ts";
 
 export type GetOrder = {
   readonly demand: readonly Demand[];

@@ -1,7 +1,7 @@
 // A shopping list as CSV: the offers chosen, and which radios each frees.
 
-import { csvOf } from "#core/import/csv.ts";
-import { purchaseOf } from "#core/kit/get/get.ts";
+import { csvOf } from "#core/import/index.ts";
+import { purchaseOf } from "#core/kit/index.ts";
 import { askForPerson } from "../../auth/session.server.ts";
 import { readInClub } from "../../context.ts";
 import type { Route } from "./+types/shopping";

@@ -1,10 +1,9 @@
 // The form of a mode: bands as pairs of fields in megahertz, read into what is stored, and back.
 import { z } from "zod";
-import type { Band } from "#core/modes/band.ts";
-import { MOST_BANDS, OUTSIDE } from "#core/modes/words.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { ERASES } from "#core/release/conditions.ts";
-import type { ModeRow } from "#db/model/modes.ts";
+import { type Band, MOST_BANDS, OUTSIDE } from "#core/modes/index.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
+import { ERASES } from "#core/release/index.ts";
+import type { ModeRow } from "#db/model/index.ts";
 import { oddMhz, readMhz } from "../../ui/words/frequency.ts";
 import {
   type Errors,

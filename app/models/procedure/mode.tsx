@@ -1,13 +1,10 @@
 // A mode of a model: where its radios transmit and hear in it, how one gets in and out, what that erases.
 import { shelveMode } from "#acts/mode/shelve-mode.ts";
 import { writeMode } from "#acts/mode/write-mode.ts";
-import { OUTSIDE } from "#core/modes/words.ts";
-import { listed } from "#core/quantities/list.ts";
-import { mapped } from "#core/quantities/result.ts";
-import { ERASES } from "#core/release/conditions.ts";
-import { dossierHead, proceduresOf } from "#db/model/dossier.ts";
-import { revisionsOf } from "#db/model/models.ts";
-import { modesOf } from "#db/model/modes.ts";
+import { OUTSIDE } from "#core/modes/index.ts";
+import { listed, mapped } from "#core/quantities/index.ts";
+import { ERASES } from "#core/release/index.ts";
+import { dossierHead, modesOf, proceduresOf, revisionsOf } from "#db/model/index.ts";
 import { mustBeAllowed, notAllowed, notFound, readInClub } from "../../context.ts";
 import { boundsOf } from "../../forms/edit/bounds.server.ts";
 import { EditOne } from "../../forms/edit/edit-one.tsx";

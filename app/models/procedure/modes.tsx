@@ -1,8 +1,8 @@
 // The modes of a model: where its radios transmit in each, on one ruler; how one gets in, and what that erases.
 
-import type { Probes } from "#core/modes/probes.ts";
-import { listed } from "#core/quantities/list.ts";
-import type { ModeRow } from "#db/model/modes.ts";
+import type { Probes } from "#core/modes/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import type { ModeRow } from "#db/model/index.ts";
 import { KnownFrom, type ShownConfirmed } from "../../shared/known-from.tsx";
 import { useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";

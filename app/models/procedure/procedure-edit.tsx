@@ -2,11 +2,9 @@
 
 import { Link, redirect } from "react-router";
 import { writeProcedure } from "#acts/model/write-procedure.ts";
-import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
-import { listed } from "#core/quantities/list.ts";
-import { mapped } from "#core/quantities/result.ts";
-import { dossierHead, procedureById } from "#db/model/dossier.ts";
-import { revisionsOf } from "#db/model/models.ts";
+import { EFFECTS, PURPOSES } from "#core/dossier/index.ts";
+import { listed, mapped } from "#core/quantities/index.ts";
+import { dossierHead, procedureById, revisionsOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { mustBeAllowed, notAllowed, notFound, readInClub } from "../../context.ts";
 import { Field } from "../../forms/field.tsx";

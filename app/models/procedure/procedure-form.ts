@@ -1,14 +1,9 @@
 // The form of a procedure: fields as text, read into what is stored, and back; a quirk's form shares its parts.
 import { z } from "zod";
-import type { Layout } from "#core/dossier/layout.ts";
-import { EFFECTS, PURPOSES, readSteps } from "#core/dossier/procedure.ts";
-import { stepText } from "#core/dossier/step.ts";
-import { mustFind } from "#core/quantities/must.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { SOURCE_KINDS } from "#core/quantities/source.ts";
-import { parseRange, rangeText } from "#core/version/range.ts";
-import type { ProcedureFields, ProcedureRow, QuirkRow } from "#db/model/dossier.ts";
-import type { RevisionRow } from "#db/model/models.ts";
+import { EFFECTS, type Layout, PURPOSES, readSteps, stepText } from "#core/dossier/index.ts";
+import { bad, good, mustFind, type Result, SOURCE_KINDS } from "#core/quantities/index.ts";
+import { parseRange, rangeText } from "#core/version/index.ts";
+import type { ProcedureFields, ProcedureRow, QuirkRow, RevisionRow } from "#db/model/index.ts";
 import { sayLineProblem } from "../../ui/words/step.ts";
 
 export type Values = Record<string, string>;

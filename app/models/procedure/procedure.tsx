@@ -2,8 +2,7 @@
 
 import { Link, redirect } from "react-router";
 import { shelveProcedure } from "#acts/model/shelve-procedure.ts";
-import { dossierHead, procedureById, proceduresOf } from "#db/model/dossier.ts";
-import { releasesOf } from "#db/model/models.ts";
+import { dossierHead, procedureById, proceduresOf, releasesOf } from "#db/model/index.ts";
 import { mustBeAllowed, notFound, readInClub } from "../../context.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";

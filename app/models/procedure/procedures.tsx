@@ -1,7 +1,7 @@
 // The procedures and quirks of a model as lists: what, whence, how often confirmed; each leads to its own page.
-import { EFFECTS, PURPOSES } from "#core/dossier/procedure.ts";
-import { groupBy } from "#core/quantities/group.ts";
-import type { ProcedureRow, QuirkRow } from "#db/model/dossier.ts";
+import { EFFECTS, PURPOSES } from "#core/dossier/index.ts";
+import { groupBy } from "#core/quantities/index.ts";
+import type { ProcedureRow, QuirkRow } from "#db/model/index.ts";
 import { Confirmed, KnownFrom, type ShownConfirmed } from "../../shared/known-from.tsx";
 import { useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";

@@ -1,9 +1,8 @@
 // A known oddity: what one sees, why, what helps; for which firmware, and whence it is known.
 import { shelveQuirk } from "#acts/model/shelve-quirk.ts";
 import { writeQuirk } from "#acts/model/write-quirk.ts";
-import { mapped } from "#core/quantities/result.ts";
-import { dossierHead, quirksOf } from "#db/model/dossier.ts";
-import { revisionsOf } from "#db/model/models.ts";
+import { mapped } from "#core/quantities/index.ts";
+import { dossierHead, quirksOf, revisionsOf } from "#db/model/index.ts";
 import { mustBeAllowed, notFound, readInClub } from "../../context.ts";
 import { boundsOf } from "../../forms/edit/bounds.server.ts";
 import { EditOne } from "../../forms/edit/edit-one.tsx";

@@ -1,6 +1,6 @@
 // What a model's service menu holds, and the codes that radio and tool agree on.
 
-import type { CodeRow, ItemRow, SettingRow } from "#db/model/service.ts";
+import type { CodeRow, ItemRow, SettingRow } from "#db/model/index.ts";
 import { useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";
 import { counted } from "../../ui/words/count.ts";

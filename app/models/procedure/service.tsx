@@ -2,10 +2,9 @@
 import { z } from "zod";
 import { shelveServiceItem } from "#acts/model/shelve-service-item.ts";
 import { itemStands, writeServiceItem } from "#acts/model/write-service-item.ts";
-import { codeShape, settingShape } from "#core/dossier/service.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
-import { SOURCE_KINDS } from "#core/quantities/source.ts";
-import { type ItemKind, type ItemRow, serviceItems } from "#db/model/service.ts";
+import { codeShape, settingShape } from "#core/dossier/index.ts";
+import { bad, good, type Result, SOURCE_KINDS } from "#core/quantities/index.ts";
+import { type ItemKind, type ItemRow, serviceItems } from "#db/model/index.ts";
 import { mustBeAllowed, notAllowed, notFound, readInClub } from "../../context.ts";
 import { boundsOf } from "../../forms/edit/bounds.server.ts";
 import { EditOne } from "../../forms/edit/edit-one.tsx";

@@ -1,7 +1,7 @@
 // Fields that procedures and quirks share: for which firmware it holds, and where it is known from.
 
 import type { FieldMetadata } from "@conform-to/react";
-import { SOURCE_KINDS, SOURCE_WORD } from "#core/quantities/source.ts";
+import { SOURCE_KINDS, SOURCE_WORD } from "#core/quantities/index.ts";
 import { Field } from "../../forms/field.tsx";
 
 type Of = (name: string) => FieldMetadata<unknown> | undefined;

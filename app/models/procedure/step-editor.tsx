@@ -2,9 +2,7 @@
 // line under the cursor is drawn. Lines move with Alt and the arrows, or by dragging their reading beside the text.
 import { useRef, useState } from "react";
 import { flushSync } from "react-dom";
-import type { Layout } from "#core/dossier/layout.ts";
-import { readSteps } from "#core/dossier/procedure.ts";
-import { parseStep, STEP_EXAMPLES } from "#core/dossier/step.ts";
+import { type Layout, parseStep, readSteps, STEP_EXAMPLES } from "#core/dossier/index.ts";
 import { KeyCard } from "../../ui/key-card.tsx";
 import { sayLineProblem, sayStepAndSigns } from "../../ui/words/step.ts";
 

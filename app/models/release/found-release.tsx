@@ -1,8 +1,14 @@
 // A release that was found in release notes: its fields, and the lines that it was found in.
-import { ERASES } from "#core/release/conditions.ts";
-import { cell, FIX_SAYS, type FieldErrors, rowsSaid, stretchesSaid } from "#core/release/form-rows.ts";
-import type { TextRange } from "#core/release/notes.ts";
-import { TRACKS } from "#core/release/words.ts";
+import {
+  cell,
+  ERASES,
+  FIX_SAYS,
+  type FieldErrors,
+  rowsSaid,
+  stretchesSaid,
+  type TextRange,
+  TRACKS,
+} from "#core/release/index.ts";
 import { Labelled } from "../../forms/field.tsx";
 import { useClub } from "../../ui/club.ts";
 import { ERASES_WORD } from "../../ui/words/route.ts";

@@ -1,7 +1,7 @@
 // What the file check holds a dropped file against: the hashes of all releases, and the models' names. Nothing comes in.
-import type { KnownFiles } from "#core/bench/check-file.ts";
-import { modelsToPick } from "#db/model/models.ts";
-import { knownFiles } from "#db/run/files.ts";
+import type { KnownFiles } from "#core/bench/index.ts";
+import { modelsToPick } from "#db/model/index.ts";
+import { knownFiles } from "#db/run/index.ts";
 import { askForPerson } from "../../auth/session.server.ts";
 import { readInClub } from "../../context.ts";
 import type { Route } from "./+types/known-files";

@@ -8,22 +8,30 @@ import {
   releaseInput,
   writeRelease,
 } from "#acts/model/write-release.ts";
-import { LARGEST_CHECKED } from "#core/bench/check-file.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { mustFind } from "#core/quantities/must.ts";
-import { mapped } from "#core/quantities/result.ts";
-import type { Catalogue } from "#core/release/catalogue.ts";
-import { newReleaseValues, readRelease, releaseValues } from "#core/release/form.ts";
-import { withEmptyRows } from "#core/release/form-rows.ts";
-import type { ReleaseRow } from "#core/release/release.ts";
-import { writtenOf } from "#core/release/stored.ts";
-import { AHEAD } from "#core/release/withdrawal.ts";
-import { whatIf } from "#core/route/what-if.ts";
-import { modelById, releasesOf, revisionsOf, someTags } from "#db/model/models.ts";
-import { releaseById, releaseOffers } from "#db/model/releases.ts";
+import { LARGEST_CHECKED } from "#core/bench/index.ts";
+import { mapped, mustFind, type PlainDate } from "#core/quantities/index.ts";
+import {
+  AHEAD,
+  type Catalogue,
+  newReleaseValues,
+  type ReleaseRow,
+  readRelease,
+  releaseValues,
+  withEmptyRows,
+  writtenOf,
+} from "#core/release/index.ts";
+import { whatIf } from "#core/route/index.ts";
+import {
+  loadCatalogues,
+  modelById,
+  releaseById,
+  releaseOffers,
+  releasesOf,
+  revisionsOf,
+  someTags,
+} from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { loadCatalogues } from "#db/unit/facts.ts";
-import { type LoadedSituation, loadSituations } from "#db/unit/situation.ts";
+import { type LoadedSituation, loadSituations } from "#db/unit/index.ts";
 import { notFound, type SignedIn } from "../../context.ts";
 import { NOT_WHOLE } from "../../forms/perform.server.ts";
 import { type Errors, type Read, replyOf, saveForm } from "../../forms/save.server.ts";

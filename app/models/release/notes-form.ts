@@ -1,11 +1,19 @@
 // What was found in release notes, as fields of a form and back: each release has the fields of its own form (core/release/form.ts),
 // their names behind its place in the page.
 
-import { fixValues, newReleaseValues, type ReleaseValues, readRelease } from "#core/release/form.ts";
-import { cell, type FieldErrors, rangeValues } from "#core/release/form-rows.ts";
-import { MOST_PROPOSALS, type Proposal } from "#core/release/notes.ts";
-import type { WrittenRelease } from "#core/release/release.ts";
-import { parseRange } from "#core/version/range.ts";
+import {
+  cell,
+  type FieldErrors,
+  fixValues,
+  MOST_PROPOSALS,
+  newReleaseValues,
+  type Proposal,
+  type ReleaseValues,
+  rangeValues,
+  readRelease,
+  type WrittenRelease,
+} from "#core/release/index.ts";
+import { parseRange } from "#core/version/index.ts";
 
 /** One release as its fields hold it. */
 export type Shown = {

@@ -1,7 +1,7 @@
 // Release notes are pasted, and what is found in them is shown with its place in the text; what is picked is written down, all at once.
 import { data, Link, redirect } from "react-router";
 import { writeReleases } from "#acts/model/write-releases.ts";
-import { findReleases, LONGEST_NOTES } from "#core/release/notes.ts";
+import { findReleases, LONGEST_NOTES } from "#core/release/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { mustBeAllowed, readInClub } from "../../context.ts";
 import { ActForm } from "../../forms/act-form.tsx";

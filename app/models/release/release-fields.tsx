@@ -1,17 +1,17 @@
 // The fields of a release: what it is on the left, when it can be installed and at what cost on the right.
-import { ERASES, WAYS } from "#core/release/conditions.ts";
-import { revisionMark } from "#core/release/form.ts";
 import {
+  ERASES,
   FIX_SAYS,
   requirement,
   requirementsSaid,
+  revisionMark,
   rowsSaid,
   SPARE_ROWS,
   stretchesSaid,
-} from "#core/release/form-rows.ts";
-import { TRACKS } from "#core/release/words.ts";
-import type { RevisionRow } from "#db/model/models.ts";
-import type { ReleaseOffers } from "#db/model/releases.ts";
+  TRACKS,
+  WAYS,
+} from "#core/release/index.ts";
+import type { ReleaseOffers, RevisionRow } from "#db/model/index.ts";
 import { Field } from "../../forms/field.tsx";
 import type { Fields } from "../../forms/form.tsx";
 import { ERASES_WORD, RISK_WORD, WAY_WORD } from "../../ui/words/route.ts";

@@ -1,6 +1,6 @@
 // What the form of a release folds away: fields under what they are about, and names with a field each.
 import type { ReactNode } from "react";
-import { cell, rowsSaid, SPARE_ROWS } from "#core/release/form-rows.ts";
+import { cell, rowsSaid, SPARE_ROWS } from "#core/release/index.ts";
 import { Cell, type Held, Rows } from "./release-rows.tsx";
 
 /** Names, each with a field of its own. */

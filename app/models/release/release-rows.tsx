@@ -7,8 +7,8 @@ import {
   type FormValues,
   requirement,
   textOf,
-} from "#core/release/form-rows.ts";
-import { URGENCIES } from "#core/release/words.ts";
+  URGENCIES,
+} from "#core/release/index.ts";
 import { Labelled } from "../../forms/field.tsx";
 
 /** What the fields of a form hold, and what is wrong with them. */

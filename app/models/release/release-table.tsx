@@ -1,10 +1,9 @@
 // The releases of a component as a table: what the ladder draws, with fixes, conditions and source.
 
 import { Link } from "react-router";
-import { listed } from "#core/quantities/list.ts";
-import { conditionsShape } from "#core/release/conditions-shape.ts";
-import type { ReleaseRow } from "#core/release/release.ts";
-import type { RevisionRow } from "#db/model/models.ts";
+import { listed } from "#core/quantities/index.ts";
+import { conditionsShape, type ReleaseRow } from "#core/release/index.ts";
+import type { RevisionRow } from "#db/model/index.ts";
 import { KnownFrom, type ShownConfirmed } from "../../shared/known-from.tsx";
 import { useClub, useMay } from "../../ui/club.ts";
 import { ERASES_WORD, RISK_WORD, sayRange, WAY_WORD } from "../../ui/words/route.ts";

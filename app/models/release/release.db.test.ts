@@ -1,9 +1,9 @@
 // A release as its form arrives: what is told beforehand is what happens, and what is wrong is said where it stands.
 import { createHash } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { addDays, type PlainDate } from "#core/quantities/date.ts";
-import { readLog } from "#db/club/log.ts";
-import { modelsToPick, releasesOf } from "#db/model/models.ts";
+import { addDays, type PlainDate } from "#core/quantities/index.ts";
+import { readLog } from "#db/club/index.ts";
+import { modelsToPick, releasesOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { decodeTargets } from "#db/unit/needs.ts";
 import { type DemoClub, demoClub } from "#demo/testing.ts";

@@ -1,7 +1,7 @@
 // The action of a page on which one thing is corrected, written down or shelved: every way out of its act has its answer.
 import { redirect } from "react-router";
 import type { Act } from "#acts/define.ts";
-import type { Result } from "#core/quantities/result.ts";
+import type { Result } from "#core/quantities/index.ts";
 import type { SignedIn } from "../../context.ts";
 import type { FormProblem } from "../../forms/perform.server.ts";
 import { type Corrected, saveForm } from "../../forms/save.server.ts";

@@ -1,10 +1,9 @@
 // The means of one radio's way: for each stretch of it the chains that reach into the radio.
 
-import type { Chains } from "#core/kit/chain/chain.ts";
-import { isKitKnown, toolingOfRoute } from "#core/kit/tooling.ts";
-import { loadKit } from "#db/kit/kit.ts";
+import { type Chains, isKitKnown, toolingOfRoute } from "#core/kit/index.ts";
+import { loadKit } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
-import type { LoadedSituation } from "#db/unit/situation.ts";
+import type { LoadedSituation } from "#db/unit/index.ts";
 import type { SignedIn } from "../../context.ts";
 import type { ShownWay } from "../way.tsx";
 import { kitNames, shownChains } from "./shown-chains.ts";

@@ -1,7 +1,7 @@
 // How tries went, as forms tell it, and the last ones with a thing.
 import { noteTry as note } from "#acts/kit/note-try.ts";
 import { strikeTry } from "#acts/kit/strike-try.ts";
-import { triesWith } from "#db/kit/kit.ts";
+import { triesWith } from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../../context.ts";
 import { performForm } from "../../forms/perform.server.ts";

@@ -1,10 +1,16 @@
 // Chains as they are drawn: links with their words and state, ready to be sent to a page.
 
-import type { Break, Chain, Chains, NearChain } from "#core/kit/chain/chain.ts";
-import type { Chip, DriverRule } from "#core/kit/shapes.ts";
-import { sayChip } from "#core/kit/words.ts";
-import { SOURCE_WORD } from "#core/quantities/source.ts";
-import type { KnownKit } from "#db/kit/kit.ts";
+import {
+  type Break,
+  type Chain,
+  type Chains,
+  type Chip,
+  type DriverRule,
+  type NearChain,
+  sayChip,
+} from "#core/kit/index.ts";
+import { SOURCE_WORD } from "#core/quantities/index.ts";
+import type { KnownKit } from "#db/kit/index.ts";
 import type { ShownChain, ShownLink } from "../../ui/chain.tsx";
 import { counted } from "../../ui/words/count.ts";
 import {

@@ -1,6 +1,6 @@
 // With what a radio can be reached: the best chain for each install on its way, or why there is none and what would close
 // it; and the two presses that note how it went.
-import { listed } from "#core/quantities/list.ts";
+import { listed } from "#core/quantities/index.ts";
 import { ChainLine, type ShownChain, VerdictMark } from "../../ui/chain.tsx";
 import type { ShownChains, ShownNear } from "./shown-chains.ts";
 import { Tried, TriedFold } from "./tried.tsx";

@@ -1,6 +1,6 @@
 // The two presses that note how a try with some chain went.
 
-import type { Operation } from "#core/kit/shapes.ts";
+import type { Operation } from "#core/kit/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import type { ShownChain } from "../../ui/chain.tsx";

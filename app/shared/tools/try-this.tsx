@@ -1,5 +1,5 @@
 // The demo is a story that one can walk: five things to try, for each role.
-import type { Role } from "#core/club/acts.ts";
+import type { Role } from "#core/club/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { useClub, useMay } from "../../ui/club.ts";
 import { Go } from "../../ui/go.tsx";

@@ -1,7 +1,7 @@
 // What the file check found, in words.
 
-import type { CheckedFile, CheckProblem } from "#core/bench/check-file.ts";
-import { listed } from "#core/quantities/list.ts";
+import type { CheckedFile, CheckProblem } from "#core/bench/index.ts";
+import { listed } from "#core/quantities/index.ts";
 
 export type SaidCheck = { readonly sound: boolean; readonly head: string; readonly text: string };
 

@@ -1,6 +1,6 @@
 // What is wrong with a plan of channels, and how radios stand to it, in words.
-import type { Trouble } from "#core/codeplug/strips.ts";
-import { listed } from "#core/quantities/list.ts";
+import type { Trouble } from "#core/codeplug/index.ts";
+import { listed } from "#core/quantities/index.ts";
 import { counted } from "./count.ts";
 import { sayHertz } from "./frequency.ts";
 

@@ -1,8 +1,8 @@
 // What is wrong with a document that somebody brought.
 
-import type { DocumentProblem } from "#core/dossier/document.ts";
-import { listed } from "#core/quantities/list.ts";
-import { AHEAD } from "#core/release/withdrawal.ts";
+import type { DocumentProblem } from "#core/dossier/index.ts";
+import { listed } from "#core/quantities/index.ts";
+import { AHEAD } from "#core/release/index.ts";
 
 export function sayDocumentProblem(problem: DocumentProblem): string {
   switch (problem.kind) {

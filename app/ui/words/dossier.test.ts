@@ -1,8 +1,8 @@
 // The words of routes, stops, steps and documents: each kind has its own sentence, and none is left unsaid.
 import { expect, test } from "vitest";
-import { parseStep, STEP_EXAMPLES } from "#core/dossier/step.ts";
-import type { Stop } from "#core/route/route.ts";
-import { parseRange } from "#core/version/range.ts";
+import { parseStep, STEP_EXAMPLES } from "#core/dossier/index.ts";
+import type { Stop } from "#core/route/index.ts";
+import { parseRange } from "#core/version/index.ts";
 import { sayRange, sayStop } from "./route.ts";
 import { saySigns, sayStep, sayStepAndSigns, signsOf } from "./step.ts";
 

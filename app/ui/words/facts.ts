@@ -1,10 +1,7 @@
 // Each fact behind a verdict as a sentence, with the record it leads to.
-import type { Reason } from "#core/needs/kinds/index.ts";
-import type { HoldReason } from "#core/needs/kinds/kind.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { listed } from "#core/quantities/list.ts";
-import type { Fact } from "#core/unit/facts.ts";
-import type { PolicyRule, RuleKind } from "#core/unit/policy.ts";
+import type { HoldReason, Reason } from "#core/needs/index.ts";
+import { listed, type PlainDate } from "#core/quantities/index.ts";
+import type { Fact, PolicyRule, RuleKind } from "#core/unit/index.ts";
 import { counted } from "./count.ts";
 import { sayReason } from "./needs/index.ts";
 import type { SaidFact } from "./needs/kind.ts";

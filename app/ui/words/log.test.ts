@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { z } from "zod";
-import { LOG_KINDS, type LogEntry, logEntry } from "#core/club/log.ts";
+import { LOG_KINDS, type LogEntry, logEntry } from "#core/club/index.ts";
 import { cases } from "#core/quantities/testing.ts";
 import { sayEntry } from "./log.ts";
 

@@ -1,7 +1,7 @@
 // The log's entries as sentences.
-import { type LogEntry, logEntry } from "#core/club/log.ts";
-import type { GuardedPart } from "#core/dossier/procedure.ts";
-import { isPlainDate } from "#core/quantities/date.ts";
+import { type LogEntry, logEntry } from "#core/club/index.ts";
+import type { GuardedPart } from "#core/dossier/index.ts";
+import { isPlainDate } from "#core/quantities/index.ts";
 import { counted } from "./count.ts";
 import { sayHertz } from "./frequency.ts";
 import { SOURCE_WORDS } from "./source.ts";

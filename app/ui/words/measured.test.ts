@@ -1,7 +1,6 @@
 // What was measured, in words: what is amiss comes first, and nothing is said that is not known.
 import { describe, expect, it } from "vitest";
-import { judged } from "#core/measure/judged.ts";
-import type { Trend } from "#core/measure/trend.ts";
+import { judged, type Trend } from "#core/measure/index.ts";
 import { sayZones } from "./codeplug.ts";
 import { isAmiss, sayMeasured, sayPpmRange, sayVerdict, tenths } from "./measured.ts";
 

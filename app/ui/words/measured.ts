@@ -1,7 +1,5 @@
 // Measurements in words: never more than is known.
-import type { Judged } from "#core/measure/judged.ts";
-import type { Interval } from "#core/measure/power.ts";
-import type { Trend } from "#core/measure/trend.ts";
+import type { Interval, Judged, Trend } from "#core/measure/index.ts";
 
 const VERDICT = {
   within: "as rated",

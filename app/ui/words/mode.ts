@@ -1,6 +1,6 @@
 // Modes in words.
-import type { Limit } from "#core/measure/harmonics.ts";
-import type { TransmitRule } from "#core/modes/words.ts";
+import type { Limit } from "#core/measure/index.ts";
+import type { TransmitRule } from "#core/modes/index.ts";
 
 const HOW = { set: "switched", proved: "proved", told: "as noted" } as const;
 export const sayModeHow = (how: keyof typeof HOW): string => HOW[how];

@@ -1,5 +1,5 @@
 // Why a part or a hardware revision of a model stays.
-import { listed } from "#core/quantities/list.ts";
+import { listed } from "#core/quantities/index.ts";
 import { counted } from "./count.ts";
 
 const MANY = {

@@ -1,9 +1,8 @@
 // Routes in words: what a step erases, how long, how risky; and why there is no route.
-import { listed } from "#core/quantities/list.ts";
-import type { Way as By, Erases } from "#core/release/conditions.ts";
-import type { Route, Stop } from "#core/route/route.ts";
-import type { Care } from "#core/route/way.ts";
-import { boundsOf, type Range, rangeText } from "#core/version/range.ts";
+import { listed } from "#core/quantities/index.ts";
+import type { Way as By, Erases } from "#core/release/index.ts";
+import type { Care, Route, Stop } from "#core/route/index.ts";
+import { boundsOf, type Range, rangeText } from "#core/version/index.ts";
 import { counted } from "./count.ts";
 import { sayMinutes } from "./duration.ts";
 

@@ -1,7 +1,5 @@
 // A step of a run in words, for its headline and for the list of all of them.
-import type { Gate } from "#core/run/event.ts";
-import { POWER_FLOOR } from "#core/run/fold.ts";
-import type { RunStep } from "#core/run/plan.ts";
+import { type Gate, POWER_FLOOR, type RunStep } from "#core/run/index.ts";
 import { sayHertz } from "./frequency.ts";
 import { saySigns, sayStep, signsOf } from "./step.ts";
 

@@ -1,10 +1,7 @@
 // Steps of procedures as a person reads them at the bench.
 
-import type { Effect, LineProblem, Purpose } from "#core/dossier/procedure.ts";
-import type { Signs, Step } from "#core/dossier/step.ts";
-import { listed } from "#core/quantities/list.ts";
-import type { Source } from "#core/quantities/source.ts";
-import { SOURCE_WORD } from "#core/quantities/source.ts";
+import type { Effect, LineProblem, Purpose, Signs, Step } from "#core/dossier/index.ts";
+import { listed, SOURCE_WORD, type Source } from "#core/quantities/index.ts";
 
 export const PURPOSE_WORD: Record<Purpose, string> = {
   "read-version": "Read the version",

@@ -1,6 +1,6 @@
 // How long ago, said as roughly as is enough, and never so that it is wrong.
 import { expect, test } from "vitest";
-import { plain } from "#core/quantities/date.ts";
+import { plain } from "#core/quantities/index.ts";
 import { sayDays, sayDistance } from "./time.ts";
 
 test("days up to two months, months up to two years, whole years after that", () => {

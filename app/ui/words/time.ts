@@ -1,7 +1,6 @@
 // Dates and times as people say them: 2 May 2027, 19:40; in the club's locale and time zone.
 
-import { daysBetween, type PlainDate } from "#core/quantities/date.ts";
-import { Memo } from "#core/quantities/memo.ts";
+import { daysBetween, Memo, type PlainDate } from "#core/quantities/index.ts";
 
 const shapes = new Memo<string, Intl.DateTimeFormat>(200);
 

@@ -1,7 +1,7 @@
 // Channels come in: from a file or pasted, with what each column is taken for before they are kept.
 
-import { CHANNEL_MEANINGS, type ChannelMeaning } from "#core/codeplug/table/columns.ts";
-import { FREQUENCY_UNITS } from "#core/import/numbers.ts";
+import { CHANNEL_MEANINGS, type ChannelMeaning } from "#core/codeplug/index.ts";
+import { FREQUENCY_UNITS } from "#core/import/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import { Rows } from "../../shared/channel-rows.tsx";

@@ -1,6 +1,7 @@
 // What the demo's radios carry, held against all that can be wrong with it.
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { CODEPLUG_ORDER, CURES } from "#core/codeplug/check/check-codeplug.ts";
+import { CODEPLUG_ORDER } from "#core/codeplug/check/check-codeplug.ts";
+import { CURES } from "#core/codeplug/index.ts";
 import { type DemoClub, demoClub } from "../../../demo/testing.ts";
 import { loadChannels } from "./load-channels.server.ts";
 

@@ -4,20 +4,20 @@ import { keepChannels } from "#acts/codeplug/keep-channels.ts";
 import { keepMapping } from "#acts/codeplug/keep-mapping.ts";
 import { mendCodeplug } from "#acts/codeplug/mend-codeplug.ts";
 import { mergeList as keepMerged } from "#acts/codeplug/merge-list.ts";
-import { LIST_KINDS, type ListKind } from "#core/codeplug/document.ts";
-import { mergeList } from "#core/codeplug/lists.ts";
 import {
+  CHANNEL_MEANINGS,
+  type ChannelMeaning,
   type ChannelProblem,
+  LIST_KINDS,
+  type ListKind,
   MOST_CHANNELS,
+  mergeList,
   type ReadChannels,
   readChannelTable,
-} from "#core/codeplug/table/channel-table.ts";
-import { CHANNEL_MEANINGS, type ChannelMeaning } from "#core/codeplug/table/columns.ts";
-import { typedList } from "#core/codeplug/table/typed-list.ts";
-import { decodeTable } from "#core/import/decode.ts";
-import { FREQUENCY_UNITS } from "#core/import/numbers.ts";
-import { codeplugById } from "#db/codeplug/codeplugs.ts";
-import { mappings } from "#db/codeplug/mappings.ts";
+  typedList,
+} from "#core/codeplug/index.ts";
+import { decodeTable, FREQUENCY_UNITS } from "#core/import/index.ts";
+import { codeplugById, mappings } from "#db/codeplug/index.ts";
 import type { Tx } from "#db/pool.ts";
 import type { SignedIn } from "../../context.ts";
 import { NOT_WHOLE, performForm } from "../../forms/perform.server.ts";

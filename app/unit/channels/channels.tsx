@@ -1,6 +1,6 @@
 // What is programmed into a radio: its line of revisions, its channels held against mode, user, band plan, model and lists, and its lists.
 import { useActionData } from "react-router";
-import { listed } from "#core/quantities/list.ts";
+import { listed } from "#core/quantities/index.ts";
 import { mustBeAllowed, readInClub } from "../../context.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { offlineSaid } from "../../forms/offline.ts";

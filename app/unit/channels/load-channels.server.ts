@@ -1,15 +1,11 @@
 // What is programmed into a radio: its line of revisions, the channels of one of them, and what is wrong with those.
 import { codeplugCheck } from "#acts/codeplug/codeplug-check.ts";
-import type { CodeplugChannel } from "#core/codeplug/channel.ts";
-import { strandedIn } from "#core/codeplug/check/check.ts";
-import { checkCodeplug } from "#core/codeplug/check/check-codeplug.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { codeplugById, codeplugNow, codeplugsOf } from "#db/codeplug/codeplugs.ts";
-import { mappings } from "#db/codeplug/mappings.ts";
-import { planNow, tablesOf } from "#db/codeplug/plans.ts";
-import { knownMode, modesOf } from "#db/model/modes.ts";
+import { type CodeplugChannel, checkCodeplug, strandedIn } from "#core/codeplug/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { codeplugById, codeplugNow, codeplugsOf, mappings, planNow, tablesOf } from "#db/codeplug/index.ts";
+import { knownMode, modesOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
-import { backupsOf } from "#db/run/backups.ts";
+import { backupsOf } from "#db/run/index.ts";
 import { leadToTag, loadUnit } from "../../shared/load-unit.server.ts";
 
 /** So many channels are listed, which is as many as any radio has; what is wrong is listed whole. */

@@ -1,5 +1,5 @@
 // The form that writes down what a meter showed.
-import { MEASURED, MEASURED_KINDS } from "#core/measure/kinds.ts";
+import { MEASURED, MEASURED_KINDS } from "#core/measure/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import { Caution } from "../../ui/caution.tsx";

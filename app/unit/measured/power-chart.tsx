@@ -1,6 +1,6 @@
 // A radio's power over time, each reading with what its meter may be off by. The table beside it says the same.
 import { CartesianGrid, ErrorBar, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from "recharts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { AXIS, atLine, besideAxis, ChartFrame, dayAxis, GRID } from "../../ui/chart.tsx";
 import { useClub } from "../../ui/club.ts";
 

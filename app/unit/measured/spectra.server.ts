@@ -1,11 +1,15 @@
 // What a form tells of a spectrum: a meter's table or lines that were typed, which columns they are in, and what is found in it.
 import { noteSpectrum } from "#acts/measurement/note-spectrum.ts";
 import { strikeSpectrum } from "#acts/measurement/strike-spectrum.ts";
-import { decodeTable } from "#core/import/decode.ts";
-import { FREQUENCY_UNITS } from "#core/import/numbers.ts";
-import { type ReadSpectrum, readSpectrum, type SpectrumProblem } from "#core/import/spectrum.ts";
-import { type Line, linesOf } from "#core/measure/harmonics.ts";
-import { bad, good, type Result } from "#core/quantities/result.ts";
+import {
+  decodeTable,
+  FREQUENCY_UNITS,
+  type ReadSpectrum,
+  readSpectrum,
+  type SpectrumProblem,
+} from "#core/import/index.ts";
+import { type Line, linesOf } from "#core/measure/index.ts";
+import { bad, good, type Result } from "#core/quantities/index.ts";
 import type { SignedIn } from "../../context.ts";
 import { fieldText, performForm } from "../../forms/perform.server.ts";
 import { type ActAnswer, answer, textsOf } from "../../shared/act-answer.server.ts";

@@ -1,10 +1,9 @@
 // Spectra of a radio: its carrier and harmonics as a meter showed them, each held against the club's own limit, with what the meter may be off by.
 import { useActionData } from "react-router";
-import { harmonics, type LineVerdict, worstOf } from "#core/measure/harmonics.ts";
-import { parseMeterError, wattsOf } from "#core/measure/power.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { gearRows } from "#db/kit/put.ts";
-import { limitsOf, type SpectrumRow, spectraOf } from "#db/unit/spectra.ts";
+import { harmonics, type LineVerdict, parseMeterError, wattsOf, worstOf } from "#core/measure/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { gearRows } from "#db/kit/index.ts";
+import { limitsOf, type SpectrumRow, spectraOf } from "#db/unit/index.ts";
 import { mustBeAllowed, readInClub } from "../../context.ts";
 import { offlineSaid } from "../../forms/offline.ts";
 import { Strike } from "../../forms/strike.tsx";

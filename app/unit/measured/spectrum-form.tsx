@@ -1,5 +1,5 @@
 // A spectrum comes in: from a meter's table or typed, with what was found in it before it is kept.
-import { FREQUENCY_UNITS } from "#core/import/numbers.ts";
+import { FREQUENCY_UNITS } from "#core/import/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import { Caution } from "../../ui/caution.tsx";

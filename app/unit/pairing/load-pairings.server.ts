@@ -1,10 +1,17 @@
 // What a radio is paired with, and how a pairing is done.
 import { chargedOf } from "#acts/bluetooth/charge-notes.ts";
 import { adviceOf, pairPlanOf } from "#acts/bluetooth/pair-facts.ts";
-import { chargeNow } from "#core/bluetooth/readiness.ts";
+import { chargeNow } from "#core/bluetooth/index.ts";
 import { now as nowIn } from "#db/clock.ts";
-import { chargesOf, deviceById, deviceOf, deviceRows, pairAdviceRows } from "#db/kit/devices.ts";
-import { type PairingRow, pairingsOf } from "#db/kit/pairings.ts";
+import {
+  chargesOf,
+  deviceById,
+  deviceOf,
+  deviceRows,
+  type PairingRow,
+  pairAdviceRows,
+  pairingsOf,
+} from "#db/kit/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { pageOf } from "../../shared/device-page.ts";
 import { stateOf } from "../../shared/pairing-state.ts";

@@ -1,7 +1,7 @@
 // How one radio and one device are paired: the menu, the presses, the settings; and how it went.
-import type { Step } from "#core/dossier/step.ts";
-import { isOutOfUse } from "#core/kit/kinds/devices.ts";
-import { SOURCE_WORD } from "#core/quantities/source.ts";
+import type { Step } from "#core/dossier/index.ts";
+import { isOutOfUse } from "#core/kit/index.ts";
+import { SOURCE_WORD } from "#core/quantities/index.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";
 import { useClub } from "../../ui/club.ts";

@@ -1,6 +1,6 @@
 // How a radio is paired with a device of ours: the menu, the wrong one, the presses, what is seen, what is set and why; then how it went.
 import { useActionData } from "react-router";
-import { deviceOf } from "#db/kit/devices.ts";
+import { deviceOf } from "#db/kit/index.ts";
 import { idIn, mustBeAllowed, readInClub } from "../../context.ts";
 import { ActForm } from "../../forms/act-form.tsx";
 import { Labelled } from "../../forms/field.tsx";

@@ -1,5 +1,5 @@
 // What a draft of the plan changes, block by block.
-import { sameValue } from "../../quantities/merge.ts";
+import { sameValue } from "../../quantities/index.ts";
 import type { StoredPlan } from "../plan/plan.ts";
 
 export type BlockChange =

@@ -1,8 +1,8 @@
 // A codeplug held against all that is known: each finding where a plain reading has it, and the cures leave none of what they cure.
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { modeShape } from "../../modes/mode-shape.ts";
-import { plain } from "../../quantities/date.ts";
+import { modeShape } from "../../modes/index.ts";
+import { plain } from "../../quantities/index.ts";
 import { cases } from "../../quantities/testing.ts";
 import type { CodeplugChannel } from "../channel.ts";
 import { codeplugFacts } from "../facts.ts";

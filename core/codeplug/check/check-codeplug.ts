@@ -1,5 +1,5 @@
 // A codeplug held against its model, the mode its radio is in, what its user may use, the band plan and its own lists: the worst first, each with its cure.
-import { groupBy } from "../../quantities/group.ts";
+import { groupBy } from "../../quantities/index.ts";
 import type { CodeplugChannel } from "../channel.ts";
 import type { CodeplugLists } from "../document.ts";
 import type { CodeplugFacts } from "../facts.ts";

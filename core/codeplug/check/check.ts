@@ -1,8 +1,16 @@
 // Channels held against where a radio transmits in a mode, what its user may use, and how wide the band plan lets anybody be.
-import { type Bands, liesInBands } from "../../modes/band.ts";
-import { type Channel, type Mode, type Stranded, strandedChannels } from "../../modes/mode.ts";
-import { changesAfter, type Segment, segmentsOn } from "../../modes/privileges.ts";
-import type { PlainDate } from "../../quantities/date.ts";
+import {
+  type Bands,
+  type Channel,
+  changesAfter,
+  liesInBands,
+  type Mode,
+  type Segment,
+  type Stranded,
+  segmentsOn,
+  strandedChannels,
+} from "../../modes/index.ts";
+import type { PlainDate } from "../../quantities/index.ts";
 
 export type Finding = {
   /** Its place in the list, from 0. */

@@ -1,5 +1,5 @@
 // The club's one plan made into the table of channels for one model in one mode: what it cannot take is left out, and why; the same each time.
-import { type Bands, liesInBands } from "../../modes/band.ts";
+import { type Bands, liesInBands } from "../../modes/index.ts";
 import type { CodeplugChannel } from "../channel.ts";
 import { isCommon } from "../tone.ts";
 import { fitBlocks } from "./fit.ts";

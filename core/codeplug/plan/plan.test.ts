@@ -1,7 +1,7 @@
 // The plan changed step by step against a plain list of names; its rules; how it lies in models; what a draft changes.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { plain } from "../../quantities/date.ts";
+import { plain } from "../../quantities/index.ts";
 import { cases } from "../../quantities/testing.ts";
 import { changesOf } from "../check/changes.ts";
 import { codeplugFacts, layFactsOf } from "../facts.ts";

@@ -1,8 +1,7 @@
 // The club's one plan of channels: blocks in their order, each a list of members or a rule for repeaters; how it is changed, and what it comes to.
 import { z } from "zod";
-import { bandShape } from "../../modes/band-shape.ts";
-import type { PlainDate } from "../../quantities/date.ts";
-import { bad, good, type Result } from "../../quantities/result.ts";
+import { bandShape } from "../../modes/index.ts";
+import { bad, good, type PlainDate, type Result } from "../../quantities/index.ts";
 import { codeplugChannel } from "../channel.ts";
 import type { PlanBlock, PlanMember } from "./lay-out.ts";
 import { type Repeater, repeatersNear } from "./repeaters.ts";

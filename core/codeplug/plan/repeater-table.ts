@@ -1,7 +1,6 @@
 // A table of repeaters from elsewhere: its channels as every table's, with where they stand and whether they are open.
-import { numberIn } from "../../import/numbers.ts";
-import { readTable } from "../../import/table.ts";
-import { bad, good, type Result } from "../../quantities/result.ts";
+import { numberIn, readTable } from "../../import/index.ts";
+import { bad, good, type Result } from "../../quantities/index.ts";
 import type { CodeplugChannel } from "../channel.ts";
 import { type ChannelProblem, type OddCell, readChannelTable } from "../table/channel-table.ts";
 

@@ -1,9 +1,9 @@
 // Repeaters near a place against the rule read once more, entry by entry.
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { addDays, daysBetween, plain } from "../../quantities/date.ts";
-import { distance } from "../../quantities/geo.ts";
+import { addDays, daysBetween, plain } from "../../quantities/index.ts";
 import { cases } from "../../quantities/testing.ts";
+import { distance } from "./geo.ts";
 import { type NearRule, type Repeater, repeatersNear } from "./repeaters.ts";
 
 const today = plain("2026-06-30");

@@ -1,9 +1,9 @@
 // Repeaters near a place, as a block of the plan asks for them: in these bands, open to all, heard of lately, the nearest first.
-import { type Bands, liesInBands } from "../../modes/band.ts";
-import { daysAfter, type PlainDate } from "../../quantities/date.ts";
-import { type Coordinates, distance, isPlace } from "../../quantities/geo.ts";
-import { compareText } from "../../version/digits.ts";
+import { type Bands, liesInBands } from "../../modes/index.ts";
+import { daysAfter, type PlainDate } from "../../quantities/index.ts";
+import { compareText } from "../../version/index.ts";
 import type { Tone } from "../channel.ts";
+import { type Coordinates, distance, isPlace } from "./geo.ts";
 
 /** An entry of the club's own directory. Frequencies in hertz, as a radio has them: it receives what the repeater sends. */
 export type Repeater = {

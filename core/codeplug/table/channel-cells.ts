@@ -1,6 +1,6 @@
 // Single cells of a table of channels: directions, yes and no, widths, offsets.
-import { numberIn, unitIn } from "../../import/numbers.ts";
-import type { DecimalSign } from "../../quantities/signs.ts";
+import { numberIn, unitIn } from "../../import/index.ts";
+import type { DecimalSign } from "../../quantities/index.ts";
 import { WIDTHS } from "./columns.ts";
 
 export const DIRECTIONS: Readonly<Record<string, number>> = {

@@ -1,8 +1,14 @@
 // Channels out of a table of whichever dialect: what each column means is guessed or told, and no cell is dropped silently.
-import { type FrequencyUnit, frequencyIn, numberIn, unitOfColumn } from "../../import/numbers.ts";
-import { type Delimiter, readTable, type TableProblem } from "../../import/table.ts";
-import { bad, good, type Result } from "../../quantities/result.ts";
-import { type DecimalSign, findDecimalSign } from "../../quantities/signs.ts";
+import {
+  type Delimiter,
+  type FrequencyUnit,
+  frequencyIn,
+  numberIn,
+  readTable,
+  type TableProblem,
+  unitOfColumn,
+} from "../../import/index.ts";
+import { bad, type DecimalSign, findDecimalSign, good, type Result } from "../../quantities/index.ts";
 import type { CodeplugChannel, Tone } from "../channel.ts";
 import { readTone } from "../tone.ts";
 import { DIRECTIONS, offsetIn, widthIn, yesNo } from "./channel-cells.ts";

@@ -1,6 +1,6 @@
 // What the columns of a table of channels mean: guessed from their headings, else from what stands in them, each with its reason.
-import { numberIn } from "../../import/numbers.ts";
-import type { DecimalSign } from "../../quantities/signs.ts";
+import { numberIn } from "../../import/index.ts";
+import type { DecimalSign } from "../../quantities/index.ts";
 import { readTone } from "../tone.ts";
 
 export const CHANNEL_MEANINGS = [

@@ -1,6 +1,6 @@
 // What is typed into a form of one channel, read; each field that cannot be is told by name.
-import { frequencyIn, numberIn, unitOfColumn } from "../../import/numbers.ts";
-import { bad, good, type Result } from "../../quantities/result.ts";
+import { frequencyIn, numberIn, unitOfColumn } from "../../import/index.ts";
+import { bad, good, type Result } from "../../quantities/index.ts";
 import type { Tone } from "../channel.ts";
 import type { PlanMember } from "../plan/lay-out.ts";
 import { readTone, toneText } from "../tone.ts";

@@ -1,9 +1,7 @@
 // Channels as a table in a dialect that was kept under a name: the same columns, signs and units as it was read with.
 import Papa from "papaparse";
 import { z } from "zod";
-import { FREQUENCY_UNITS } from "../../import/numbers.ts";
-import { DELIMITERS } from "../../import/table.ts";
-import { textCell } from "../../import/text-cell.ts";
+import { DELIMITERS, FREQUENCY_UNITS, textCell } from "../../import/index.ts";
 import type { CodeplugChannel } from "../channel.ts";
 import { toneText } from "../tone.ts";
 import { CHANNEL_MEANINGS, type ChannelMeaning } from "./columns.ts";

@@ -1,6 +1,6 @@
 // Chains: every way to reach into one radio with what the club owns, how well each is known to hold, and what almost
 // holds. Rules: docs/rules.md; what it leaves open is settled in docs/decisions/006.
-import type { Way } from "../../release/conditions.ts";
+import type { Way } from "../../release/index.ts";
 import {
   bestPerParts,
   better,

@@ -1,7 +1,7 @@
 // What advice says of a chip on a computer, against a plain reading of the rules; and tools on computers, case by case.
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { SOURCE_KINDS } from "../../quantities/source.ts";
+import { SOURCE_KINDS } from "../../quantities/index.ts";
 import { cases } from "../../quantities/testing.ts";
 import type { Computer, DriverRule, Job, Tool } from "../shapes.ts";
 import { computer, kit, rule } from "../testing.ts";

@@ -1,6 +1,6 @@
 // Whether a computer gets on with a bridge chip: by the rules the club has noted, which may contradict each other.
-import type { SourceKind } from "../../quantities/source.ts";
-import type { Range } from "../../version/range.ts";
+import type { SourceKind } from "../../quantities/index.ts";
+import type { Range } from "../../version/index.ts";
 import type { Chip, Computer, DriverRule } from "../shapes.ts";
 import { inRange, someVersionIn } from "./versions.ts";
 

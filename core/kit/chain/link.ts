@@ -1,5 +1,5 @@
 // From a lead into a computer: the port it meets, the driver its chip asks for, what breaks on the way and what would mend it.
-import type { Way } from "../../release/conditions.ts";
+import type { Way } from "../../release/index.ts";
 import type { Chip, Computer, Kit, Lead } from "../shapes.ts";
 import {
   changesForAll,

@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cases } from "../../quantities/testing.ts";
-import type { Range } from "../../version/range.ts";
+import type { Range } from "../../version/index.ts";
 import type { Adapter, Offer } from "../shapes.ts";
 import { type Joint, jointsOf, MOST_ADAPTERS, pathsOver } from "./path.ts";
 import { inRange, someVersionIn } from "./versions.ts";

@@ -1,5 +1,5 @@
 // Ways from one connector to another through adapters, at most two of them.
-import { compareText } from "../../version/digits.ts";
+import { compareText } from "../../version/index.ts";
 import type { Adapter, Offer } from "../shapes.ts";
 
 /** An adapter of the club's, or one that could be bought. */

@@ -1,5 +1,5 @@
 // Whether a tool on a computer can do a job: it runs there, knows the model, and is installed in a version that serves.
-import type { Range } from "../../version/range.ts";
+import type { Range } from "../../version/index.ts";
 import type { Computer, Job, Tool } from "../shapes.ts";
 import { inRange, someVersionIn } from "./versions.ts";
 

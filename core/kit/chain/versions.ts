@@ -1,8 +1,7 @@
 // Versions of systems, drivers and tools, which count number by number, against ranges.
 
-import { kept, Memo } from "../../quantities/memo.ts";
-import { boundsOf, liesIn, type Range } from "../../version/range.ts";
-import { versionReader } from "../../version/version.ts";
+import { kept, Memo } from "../../quantities/index.ts";
+import { boundsOf, liesIn, type Range, versionReader } from "../../version/index.ts";
 
 const reader = versionReader({ numbering: { kind: "dotted" } });
 const MOST_REMEMBERED = 500;

@@ -3,8 +3,7 @@ import fc from "fast-check";
 import loadHighs from "highs";
 import { beforeAll, describe, expect, it } from "vitest";
 import { cases } from "../../quantities/testing.ts";
-import { solverOf } from "../../solve/highs.ts";
-import type { Solve } from "../../solve/programme.ts";
+import { type Solve, solverOf } from "../../solve/index.ts";
 import { bestPurchase, type Demand, FREED_WEIGHT, purchaseOf, wholeCurve } from "./get.ts";
 
 let solve: Solve;

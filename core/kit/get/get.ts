@@ -1,9 +1,9 @@
 // What to get: the purchase that frees the most, exactly, as an integer programme; and all of the curve of what is freed
 // against money. The solver is handed in: it is a large program of its own, and runs in a worker.
 
-import { bad, good, type Result } from "../../quantities/result.ts";
-import type { Urgency } from "../../release/words.ts";
-import { cheapest, type Group, maximum, type Programme, type Solve } from "../../solve/programme.ts";
+import { bad, good, type Result } from "../../quantities/index.ts";
+import type { Urgency } from "../../release/index.ts";
+import { cheapest, type Group, maximum, type Programme, type Solve } from "../../solve/index.ts";
 import { minimalSets } from "../chain/chain.ts";
 
 /** How much a freed unit weighs, by the urgency of what it needs. */

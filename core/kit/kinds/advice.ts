@@ -1,5 +1,5 @@
 // Advice about chips: which driver a system needs for one, or must not have, and who says so.
-import { SOURCE_KINDS, SOURCE_WORD, type Source } from "../../quantities/source.ts";
+import { SOURCE_KINDS, SOURCE_WORD, type Source } from "../../quantities/index.ts";
 import { GRADES, RULE_SAYS, SYSTEMS } from "../shapes.ts";
 import { joined, type Kind, named, nameOf, systems, words } from "./field.ts";
 

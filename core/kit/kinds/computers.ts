@@ -1,5 +1,5 @@
 // Computers, phones and tablets, with what is on them.
-import { listed } from "../../quantities/list.ts";
+import { listed } from "../../quantities/index.ts";
 import { readSystem } from "../chain/system.ts";
 import { readInstalled } from "../entry.ts";
 import { COMPUTER_KINDS, SYSTEMS } from "../shapes.ts";

@@ -1,6 +1,6 @@
 // What a kind of thing is made of: its fields as a form shows them, and those that several kinds share.
 
-import { type Range, rangeText } from "../../version/range.ts";
+import { type Range, rangeText } from "../../version/index.ts";
 
 import { CONDITIONS, GRADES, SYSTEMS } from "../shapes.ts";
 import { CONDITION_WORD, sayChip } from "../words.ts";

@@ -1,6 +1,6 @@
 // Advice about pairing: for a type of device, with one model or with any, which menu, which presses, and what is set and why.
-import { type Step, stepText } from "../../dossier/step.ts";
-import { SOURCE_KINDS, SOURCE_WORD, type Source } from "../../quantities/source.ts";
+import { type Step, stepText } from "../../dossier/index.ts";
+import { SOURCE_KINDS, SOURCE_WORD, type Source } from "../../quantities/index.ts";
 import { type PairSetting, pairSettingText, readPairSetting, readPairStep } from "../entry.ts";
 import { joined, type Kind, named, nameOf } from "./field.ts";
 

@@ -1,8 +1,7 @@
 // Reads what is typed about the kit field by field; what is wrong is said where it stands.
 
-import { typedList, typedNames } from "../../quantities/list.ts";
-import type { Result } from "../../quantities/result.ts";
-import type { Range } from "../../version/range.ts";
+import { type Result, typedList, typedNames } from "../../quantities/index.ts";
+import type { Range } from "../../version/index.ts";
 import { type LineProblem, readRange } from "../entry.ts";
 import { SYSTEMS } from "../shapes.ts";
 

@@ -1,5 +1,5 @@
 // Programming software: where it runs, and which models it knows.
-import { listed } from "../../quantities/list.ts";
+import { listed } from "../../quantities/index.ts";
 import { type KnownLine, knowsText, readKnows, readRunsOn, runsOnText } from "../entry.ts";
 import type { RunsOn } from "../shapes.ts";
 import { joined, type Kind, yesNo } from "./field.ts";

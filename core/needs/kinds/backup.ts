@@ -1,7 +1,7 @@
 // A radio that was read out before and flashed on a later day is to be read out again.
 import type { z } from "zod";
-import { plainDate } from "../../quantities/date-shape.ts";
-import { fact } from "../../unit/facts.ts";
+import { plainDate } from "../../quantities/index.ts";
+import { fact } from "../../unit/index.ts";
 import { pastHolds } from "../holds.ts";
 import { defineNeed, type NeedOf, NONE, type Radio } from "./kind.ts";
 

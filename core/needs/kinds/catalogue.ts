@@ -1,10 +1,7 @@
 // What whoever keeps the catalogue has to find out or to say about a part, before it can be told what it should run.
-import { earlierOf, type PlainDate } from "../../quantities/date.ts";
-import { kept } from "../../quantities/memo.ts";
-import type { PreparedComponent } from "../../release/catalogue.ts";
-import type { Fact } from "../../unit/facts.ts";
-import { fitOf } from "../../unit/standing.ts";
-import { dayOf, type UnitFacts } from "../../unit/unit.ts";
+import { earlierOf, kept, type PlainDate } from "../../quantities/index.ts";
+import type { PreparedComponent } from "../../release/index.ts";
+import { dayOf, type Fact, fitOf, type UnitFacts } from "../../unit/index.ts";
 import { pastHolds } from "../holds.ts";
 import { ending } from "./ending.ts";
 import { defineNeed, type NeedOf, NONE, type SeenPart } from "./kind.ts";

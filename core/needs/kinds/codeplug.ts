@@ -1,8 +1,7 @@
 // A radio whose group carries the club's plan of channels, and which has something else.
 import { z } from "zod";
-import { laterOf } from "../../quantities/date.ts";
-import { plainDate } from "../../quantities/date-shape.ts";
-import { fact } from "../../unit/facts.ts";
+import { laterOf, plainDate } from "../../quantities/index.ts";
+import { fact } from "../../unit/index.ts";
 import { pastHolds } from "../holds.ts";
 import { defineNeed, type NeedOf, NONE, type Radio } from "./kind.ts";
 

@@ -1,5 +1,5 @@
 // A need that stands no more from a day on.
-import type { PlainDate } from "../../quantities/date.ts";
+import type { PlainDate } from "../../quantities/index.ts";
 
 /** The need with that day; undefined if it would be due only then. */
 export function ending<Need extends { readonly dueFrom: PlainDate }>(

@@ -1,10 +1,8 @@
 // A part that should run another release than it runs.
-import { laterOf } from "../../quantities/date.ts";
-import { kept } from "../../quantities/memo.ts";
-import type { PreparedComponent } from "../../release/catalogue.ts";
-import type { Policy } from "../../unit/policy.ts";
-import { dayOf, type UnitFacts } from "../../unit/unit.ts";
-import type { Version } from "../../version/version.ts";
+import { kept, laterOf } from "../../quantities/index.ts";
+import type { PreparedComponent } from "../../release/index.ts";
+import { dayOf, type Policy, type UnitFacts } from "../../unit/index.ts";
+import type { Version } from "../../version/index.ts";
 import { CALL_CAUSES, type Call, type CallCause, firmwareCalls } from "../calls.ts";
 import { pastHolds } from "../holds.ts";
 import { ending } from "./ending.ts";

@@ -1,8 +1,7 @@
 // A digital ID or a call sign that a radio is to have and that has not come.
 import { z } from "zod";
-import { daysAfter } from "../../quantities/date.ts";
-import { plainDate } from "../../quantities/date-shape.ts";
-import { fact } from "../../unit/facts.ts";
+import { daysAfter, plainDate } from "../../quantities/index.ts";
+import { fact } from "../../unit/index.ts";
 import { pastHolds } from "../holds.ts";
 import { defineNeed, type NeedOf, NONE, type Radio } from "./kind.ts";
 

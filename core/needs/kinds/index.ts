@@ -1,6 +1,6 @@
 // All kinds of need, and what derives from them. A new one is a file beside this, an entry here, and its words (app/ui/words/needs/).
 import { z } from "zod";
-import { type Fact, STANDING_FACTS } from "../../unit/facts.ts";
+import { type Fact, STANDING_FACTS } from "../../unit/index.ts";
 import { backup, backupNeeds } from "./backup.ts";
 import { catalogue } from "./catalogue.ts";
 import { codeplug, codeplugNeeds } from "./codeplug.ts";

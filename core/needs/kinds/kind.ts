@@ -1,12 +1,8 @@
 // What a kind of need is made of. Each kind is one file beside this one; lists, Due, summary, storage and exports derive from them.
 import { z } from "zod";
-import type { PlainDate } from "../../quantities/date.ts";
-import { plainDate } from "../../quantities/date-shape.ts";
-import type { PreparedComponent } from "../../release/catalogue.ts";
-import type { Urgency } from "../../release/words.ts";
-import { type Fact, fact } from "../../unit/facts.ts";
-import type { Policy } from "../../unit/policy.ts";
-import type { Reading, UnitFacts } from "../../unit/unit.ts";
+import { type PlainDate, plainDate } from "../../quantities/index.ts";
+import type { PreparedComponent, Urgency } from "../../release/index.ts";
+import { type Fact, fact, type Policy, type Reading, type UnitFacts } from "../../unit/index.ts";
 import type { Target } from "../need.ts";
 
 /** Work at the bench that can be begun without a further question. */

@@ -1,8 +1,7 @@
 // A radio that is with somebody, and the day for bringing it back is past.
 import type { z } from "zod";
-import { daysAfter } from "../../quantities/date.ts";
-import { plainDate } from "../../quantities/date-shape.ts";
-import { fact } from "../../unit/facts.ts";
+import { daysAfter, plainDate } from "../../quantities/index.ts";
+import { fact } from "../../unit/index.ts";
 import { defineNeed, type NeedOf, NONE, type Radio } from "./kind.ts";
 
 const REASONS = [fact("due-back", { on: plainDate })] as const;

@@ -1,8 +1,7 @@
 // A radio whose group asks for its power every so often, or after a flash.
 import { z } from "zod";
-import { daysAfter } from "../../quantities/date.ts";
-import { plainDate } from "../../quantities/date-shape.ts";
-import { fact } from "../../unit/facts.ts";
+import { daysAfter, plainDate } from "../../quantities/index.ts";
+import { fact } from "../../unit/index.ts";
 import { pastHolds } from "../holds.ts";
 import { defineNeed, type NeedOf, NONE, type Radio } from "./kind.ts";
 

@@ -1,8 +1,8 @@
 // A radio that transmits, in the mode it is in, where its user or its group should not.
 import { z } from "zod";
-import { classOf, exceedsOn, type ModeFacts, modeStanding } from "../../modes/standing.ts";
-import { plainDate } from "../../quantities/date-shape.ts";
-import { fact } from "../../unit/facts.ts";
+import { classOf, exceedsOn, type ModeFacts, modeStanding } from "../../modes/index.ts";
+import { plainDate } from "../../quantities/index.ts";
+import { fact } from "../../unit/index.ts";
 import { pastHolds } from "../holds.ts";
 import { defineNeed, type NeedOf, NONE, type Radio } from "./kind.ts";
 

@@ -1,11 +1,16 @@
 // A part of which nothing was ever read, or whose last reading does not do any more.
 import { z } from "zod";
-import { daysAfter, type PlainDate } from "../../quantities/date.ts";
-import { plainDate } from "../../quantities/date-shape.ts";
-import { type Fact, fact } from "../../unit/facts.ts";
-import { type PlacingProblem, placingFact } from "../../unit/placing.ts";
-import { dayOf, type Reading, type UnitFacts } from "../../unit/unit.ts";
-import { compareText } from "../../version/digits.ts";
+import { daysAfter, type PlainDate, plainDate } from "../../quantities/index.ts";
+import {
+  dayOf,
+  type Fact,
+  fact,
+  type PlacingProblem,
+  placingFact,
+  type Reading,
+  type UnitFacts,
+} from "../../unit/index.ts";
+import { compareText } from "../../version/index.ts";
 import { pastHolds } from "../holds.ts";
 import { defineNeed, type NeedOf, NONE, type Radio, type SeenPart } from "./kind.ts";
 

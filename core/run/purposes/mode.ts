@@ -1,5 +1,5 @@
 // A radio is brought into another mode.
-import type { Erases } from "../../release/conditions.ts";
+import type { Erases } from "../../release/index.ts";
 import {
   backingUp,
   chainGate,

@@ -1,5 +1,5 @@
 // What pairs a radio with a device of ours: the presses on both sides in their order, the proof that it holds, and what is set then.
-import type { PairPlan } from "../../bluetooth/pairing.ts";
+import type { PairPlan } from "../../bluetooth/index.ts";
 import { deviceGates, stage } from "../blocks.ts";
 import type { RunPlan, RunStep, Stage } from "../plan.ts";
 

@@ -1,12 +1,9 @@
 // Plans of runs: every install of a way, each with the procedures for the firmware it meets then.
 import { describe, expect, it } from "vitest";
-import { plain } from "../../quantities/date.ts";
-import { catalogueOf } from "../../release/catalogue.ts";
-import { conditionsShape } from "../../release/conditions-shape.ts";
-import type { Release } from "../../release/release.ts";
-import { stateOfUnit, wayOf } from "../../route/way.ts";
-import { PLAIN_POLICY } from "../../unit/policy.ts";
-import type { UnitFacts } from "../../unit/unit.ts";
+import { plain } from "../../quantities/index.ts";
+import { catalogueOf, conditionsShape, type Release } from "../../release/index.ts";
+import { stateOfUnit, wayOf } from "../../route/index.ts";
+import { PLAIN_POLICY, type UnitFacts } from "../../unit/index.ts";
 import { sendings, withGathered } from "../blocks.ts";
 import { placeAgain, type RunPlan, stepsOf, withoutGuarded, withoutNotes } from "../plan.ts";
 import { holdsFor, type KnownProcedure, needsGates } from "../procedure.ts";

@@ -1,6 +1,6 @@
 // A radio is brought to other releases.
-import { ERASES, type Erases } from "../../release/conditions.ts";
-import type { Route } from "../../route/route.ts";
+import { ERASES, type Erases } from "../../release/index.ts";
+import type { Route } from "../../route/index.ts";
 import {
   around,
   backingUp,

@@ -1,5 +1,5 @@
 // Scheme "dated": a real calendar date in the model's pattern, then perhaps a build number or a letter.
-import { dateOf } from "../../quantities/date.ts";
+import { dateOf } from "../../quantities/index.ts";
 import { compareText, compareWhole, type Order, wholeNumber } from "../digits.ts";
 
 export const DATE_PATTERNS = ["yyyymmdd", "yymmdd", "ddmmyyyy", "ddmmyy"] as const;

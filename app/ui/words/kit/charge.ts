@@ -1,5 +1,5 @@
 // The charge of things with batteries, in words.
-import type { Now, Readiness } from "#core/bluetooth/readiness.ts";
+import type { Now, Readiness } from "#core/bluetooth/index.ts";
 import { sayMinutes } from "../duration.ts";
 import { sayMoment } from "../time.ts";
 

@@ -1,8 +1,7 @@
 // The words of the kit: what breaks a chain, what would close it, how well it is known, and what it costs.
 
 import { describe, expect, it, test } from "vitest";
-import type { Break, Change } from "#core/kit/chain/chain.ts";
-import { sayChip } from "#core/kit/words.ts";
+import { type Break, type Change, sayChip } from "#core/kit/index.ts";
 import { moneyIn, sayBreak, sayChange, sayCost, sayEvidence, sayVerdict } from "./kit.ts";
 
 const names = {

@@ -1,11 +1,15 @@
 // Kit in words: what breaks a chain, what would close it, how well it is known.
 
-import type { Break, Change } from "#core/kit/chain/chain.ts";
-import type { ChainVerdict, Evidence, Level } from "#core/kit/chain/evidence.ts";
-import { CONDITION_WORD } from "#core/kit/words.ts";
-import { listed } from "#core/quantities/list.ts";
-import { Memo } from "#core/quantities/memo.ts";
-import type { Range } from "#core/version/range.ts";
+import {
+  type Break,
+  type ChainVerdict,
+  type Change,
+  CONDITION_WORD,
+  type Evidence,
+  type Level,
+} from "#core/kit/index.ts";
+import { listed, Memo } from "#core/quantities/index.ts";
+import type { Range } from "#core/version/index.ts";
 import { counted } from "../count.ts";
 import { sayRange, WAY_WORD } from "../route.ts";
 

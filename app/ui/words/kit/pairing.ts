@@ -1,5 +1,5 @@
 // How a pairing stands, in words.
-import type { PairingHappened, PairingState } from "#core/bluetooth/pairing.ts";
+import type { PairingHappened, PairingState } from "#core/bluetooth/index.ts";
 import { sayMoment } from "../time.ts";
 
 export const PAIRING_WORD: Record<PairingHappened, string> = {

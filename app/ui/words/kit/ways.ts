@@ -1,5 +1,5 @@
 // The ways of programming, in words.
-import type { WayName } from "#core/bluetooth/ways.ts";
+import type { WayName } from "#core/bluetooth/index.ts";
 
 export const WAY_WORD: Record<WayName, string> = {
   keypad: "on its keys",

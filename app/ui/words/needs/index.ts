@@ -1,7 +1,14 @@
 // The words of all kinds of need, and what is said of any of them.
-import type { Action, NeedCause, NeedKind, Reason, SummaryKind } from "#core/needs/kinds/index.ts";
-import { type Target, targetOn } from "#core/needs/need.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import {
+  type Action,
+  type NeedCause,
+  type NeedKind,
+  type Reason,
+  type SummaryKind,
+  type Target,
+  targetOn,
+} from "#core/needs/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import { sayDate } from "../time.ts";
 import type { Names } from "../unit/standing.ts";
 import { backup } from "./backup.ts";

@@ -1,7 +1,7 @@
 // What is said about a kind of need, beside what core knows of it: its causes, its reasons, its groups in Due and its lines in the summary.
 import type { z } from "zod";
-import type { KINDS, NeedKind } from "#core/needs/kinds/index.ts";
-import type { PlainDate } from "#core/quantities/date.ts";
+import type { KINDS, NeedKind } from "#core/needs/index.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
 import type { Names } from "../unit/standing.ts";
 
 type Kinds = typeof KINDS;

@@ -1,6 +1,6 @@
 // What is wrong with a release's conditions, in words that stand beside the field.
-import { listed } from "#core/quantities/list.ts";
-import type { Contradiction } from "#core/release/contradictions.ts";
+import { listed } from "#core/quantities/index.ts";
+import type { Contradiction } from "#core/release/index.ts";
 import { sayRange } from "../route.ts";
 
 export function sayContradiction(wrong: Contradiction, version: (release: string) => string): string {

@@ -1,7 +1,7 @@
 // The head of a radio never says of the whole what is so of one part, nor that it is behind where nothing is wanted.
 import { expect, test } from "vitest";
-import { addDays, plain } from "#core/quantities/date.ts";
-import type { Standing } from "#core/unit/standing.ts";
+import { addDays, plain } from "#core/quantities/index.ts";
+import type { Standing } from "#core/unit/index.ts";
 import { sayHeadline } from "./headline.ts";
 
 const today = plain("2026-06-15");

@@ -1,6 +1,6 @@
 // The one sentence at the head of a radio: how it stands, of which part that is said, and whether anything follows from it.
-import type { PlainDate } from "#core/quantities/date.ts";
-import { type Standing, worstOf } from "#core/unit/standing.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { type Standing, worstOf } from "#core/unit/index.ts";
 import { capital } from "../capital.ts";
 import { counted } from "../count.ts";
 import { sayDate } from "../time.ts";

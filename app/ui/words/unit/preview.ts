@@ -1,11 +1,9 @@
 // The preview readout as one sentence.
 
-import type { PlainDate } from "#core/quantities/date.ts";
-import type { Result } from "#core/quantities/result.ts";
-import type { Catalogue } from "#core/release/catalogue.ts";
-import type { ReadingPreview } from "#core/unit/preview.ts";
-import type { StandingName } from "#core/unit/standing.ts";
-import type { EntryProblem } from "#core/version/entry.ts";
+import type { PlainDate, Result } from "#core/quantities/index.ts";
+import type { Catalogue } from "#core/release/index.ts";
+import type { ReadingPreview, StandingName } from "#core/unit/index.ts";
+import type { EntryProblem } from "#core/version/index.ts";
 import { clip, sayProblem, sayStanding } from "./standing.ts";
 
 export type SaidPreview =

@@ -1,12 +1,8 @@
 // Verdicts as sentences. The facts come from core; here they only get their words.
 
-import type { PlainDate } from "#core/quantities/date.ts";
-import { listed } from "#core/quantities/list.ts";
-import type { VersionPlace } from "#core/unit/facts.ts";
-import type { PlacingProblem } from "#core/unit/placing.ts";
-import type { Standing, StandingName } from "#core/unit/standing.ts";
-import type { EntryProblem } from "#core/version/entry.ts";
-import type { Numbering } from "#core/version/version.ts";
+import { listed, type PlainDate } from "#core/quantities/index.ts";
+import type { PlacingProblem, Standing, StandingName, VersionPlace } from "#core/unit/index.ts";
+import type { EntryProblem, Numbering } from "#core/version/index.ts";
 import { counted } from "../count.ts";
 
 /** What a sentence needs to know to name things. */

@@ -2,13 +2,11 @@
 
 import { describe, expect, it, test } from "vitest";
 import { z } from "zod";
-import { logEntry } from "#core/club/log.ts";
-import { followsStanding, KINDS, NEED_KINDS, type Reason } from "#core/needs/kinds/index.ts";
-import { addDays, plain } from "#core/quantities/date.ts";
-import { listed } from "#core/quantities/list.ts";
-import type { PolicyRule } from "#core/unit/policy.ts";
-import { STANDINGS, type Standing } from "#core/unit/standing.ts";
-import { parseRange } from "#core/version/range.ts";
+import { logEntry } from "#core/club/index.ts";
+import { followsStanding, KINDS, NEED_KINDS, type Reason } from "#core/needs/index.ts";
+import { addDays, listed, plain } from "#core/quantities/index.ts";
+import { type PolicyRule, STANDINGS, type Standing } from "#core/unit/index.ts";
+import { parseRange } from "#core/version/index.ts";
 import { counted } from "../count.ts";
 import { sayFact, sayRule } from "../facts.ts";
 import { sayEntry } from "../log.ts";

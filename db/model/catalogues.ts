@@ -1,21 +1,18 @@
 // The catalogues of models: prepared once, and kept as long as their stamps stay.
 
 import { z } from "zod";
-import { groupBy } from "#core/quantities/group.ts";
-import { kept, Memo } from "#core/quantities/memo.ts";
-import { type Catalogue, type Component, catalogueOf } from "#core/release/catalogue.ts";
-import { releaseRow } from "#core/release/release.ts";
-import { RELEASE_COLUMNS, releaseOf } from "#core/release/stored.ts";
-import { numberingShape } from "#core/version/numbering.ts";
+import { groupBy, kept, Memo } from "#core/quantities/index.ts";
+import {
+  type Catalogue,
+  type Component,
+  catalogueOf,
+  RELEASE_COLUMNS,
+  releaseOf,
+  releaseRow,
+} from "#core/release/index.ts";
+import { numberingShape } from "#core/version/index.ts";
 import { ask } from "../ask.ts";
 import { pool, type Tx } from "../pool.ts";
-import { type Scope, scopeCondition } from "./unit-facts.ts";
-
-/** The models of a scope's units, as a condition on `model`; that of a model that is asked for is here, whether it has units or not. */
-export const modelsOf = (scope: Scope) =>
-  scope.of === "model"
-    ? "id = $1"
-    : `id in (select u.model_id from unit u where u.shelved_at is null and ${scopeCondition(scope).where})`;
 
 export const componentRow = z.object({
   id: z.string(),

@@ -1,13 +1,12 @@
 // What the frame around every page shows of the club: one statement, since every page asks it.
 
 import { z } from "zod";
-import type { PlainDate } from "#core/quantities/date.ts";
-import { ask } from "../ask.ts";
-import { AHEAD } from "../clock.ts";
-import { only } from "../only.ts";
-import type { Tx } from "../pool.ts";
-import { UNITS_DUE } from "../unit/board.ts";
-import { OPEN_WORK, openWorkRow } from "../unit/work.ts";
+import type { PlainDate } from "#core/quantities/index.ts";
+import { ask } from "./ask.ts";
+import { AHEAD } from "./clock.ts";
+import { only } from "./only.ts";
+import type { Tx } from "./pool.ts";
+import { OPEN_WORK, openWorkRow, UNITS_DUE } from "./unit/index.ts";
 
 const row = z.object({ due: z.number(), work: z.array(openWorkRow), ahead: z.date().nullable() });
 
