@@ -11,7 +11,7 @@ import { Labelled } from "../forms/field.tsx";
 import { useClub } from "../ui/club.ts";
 import { Page } from "../ui/page.tsx";
 import { Wide } from "../ui/wide.tsx";
-import { sayEntry } from "../ui/words/log.ts";
+import { sayEntry } from "../ui/words/log/log.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
 import type { Route } from "./+types/log";
 

@@ -7,7 +7,7 @@ import { Labelled } from "../forms/field.tsx";
 import { Strike } from "../forms/strike.tsx";
 import { useClub, useMay } from "../ui/club.ts";
 import { Wide } from "../ui/wide.tsx";
-import { sayEntry } from "../ui/words/log.ts";
+import { sayEntry } from "../ui/words/log/log.ts";
 import { SOURCE_WORDS } from "../ui/words/source.ts";
 import { sayDate, sayInstant } from "../ui/words/time.ts";
 

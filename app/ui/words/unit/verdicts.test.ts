@@ -9,7 +9,7 @@ import { type PolicyRule, STANDINGS, type Standing } from "#core/unit/index.ts";
 import { parseRange } from "#core/version/index.ts";
 import { counted } from "../count.ts";
 import { sayFact, sayRule } from "../facts.ts";
-import { sayEntry } from "../log.ts";
+import { sayEntry } from "../log/log.ts";
 import { sayNeed, saySince } from "../needs/index.ts";
 import { sayRange } from "../route.ts";
 import { sayDate, sayDays, sayDistance, sayInstant } from "../time.ts";
