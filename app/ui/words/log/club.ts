@@ -1,6 +1,6 @@
 // What the log says of the club, its people and their signing in.
 import { counted } from "../count.ts";
-import type { Sayers } from "./entry.ts";
+import type { SomeSayers } from "./entry.ts";
 import { touching } from "./entry.ts";
 
 export const CLUB_SAID = {

@@ -2,7 +2,7 @@
 import { counted } from "../count.ts";
 import { sayHertz } from "../frequency.ts";
 import { clip } from "../unit/standing.ts";
-import type { Sayers } from "./entry.ts";
+import type { SomeSayers } from "./entry.ts";
 
 const IDENTITY_HOW = { wanted: "noted that they want", asked: "asked for", there: "noted" } as const;
 const IDENTITY_WHAT = { digital: "the digital ID", call: "the call sign" } as const;

@@ -1,6 +1,6 @@
 // What the log says of kit, tries, Bluetooth devices and their batteries.
 import { clip } from "../unit/standing.ts";
-import type { Sayers } from "./entry.ts";
+import type { SomeSayers } from "./entry.ts";
 
 const PAIRING_SAID = {
   proved: "proved the pairing with",

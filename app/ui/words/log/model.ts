@@ -3,7 +3,7 @@ import type { GuardedPart } from "#core/dossier/index.ts";
 import { counted } from "../count.ts";
 import { sayHertz } from "../frequency.ts";
 import { clip } from "../unit/standing.ts";
-import type { Sayers } from "./entry.ts";
+import type { SomeSayers } from "./entry.ts";
 import { touching } from "./entry.ts";
 
 const GUARDED_SHOWN: Record<GuardedPart, string> = {

@@ -4,7 +4,7 @@ import { counted } from "../count.ts";
 import { sayHertz } from "../frequency.ts";
 import { SOURCE_WORDS } from "../source.ts";
 import { clip } from "../unit/standing.ts";
-import type { Sayers } from "./entry.ts";
+import type { SomeSayers } from "./entry.ts";
 import { dayOf } from "./entry.ts";
 
 const MEASURED_UNIT: Readonly<Record<string, string>> = { power: " W", current: " A", sensitivity: " µV" };
