@@ -58,34 +58,65 @@ export async function takeFacts(
   const ourselves = { clubName: "ours", today: who.today };
   const standing = known ? await writeDossier(tx, ourselves, known) : undefined;
   const dossier = filledUp(standing, theirs);
-  const { maker, name, kind, note, suffixes, hardwareRevisions } = dossier.model;
-  const ours = known && (await modelById(tx, known));
+  const { name } = dossier.model;
   // What ours says already is not taken again.
   const differs = new Set(differencesOf(standing, dossier).map((one) => one.key));
   const facts = factsOf(dossier).filter((fact) => accepted.has(fact.key) && differs.has(fact.key));
+  if (known && facts.length === 0) return { model: known, name, from: dossier.from, taken: 0 };
   const wanted = new Set(facts.map((fact) => fact.key));
   const takes = (key: string) => wanted.has(key);
-  if (known && facts.length === 0) return { model: known, name, from: dossier.from, taken: 0 };
+  const from = (source: Source | undefined): Source => sourceOf(source, dossier);
+  const model = await takeModel(tx, known, dossier, takes, from);
+  const taking = { tx, model, dossier, takes, from, ...(await referred(tx, model)) };
+  await takeParts(taking, who.person);
+  await takeProcedures(taking);
+  await takeQuirks(taking);
+  await takeModes(taking);
+  await takeItems(taking);
+  await markDrafts(tx, model);
+  return { model, name, from: dossier.from, taken: facts.length };
+}
+
+type Taking = Awaited<ReturnType<typeof referred>> & {
+  readonly tx: Tx;
+  readonly model: string;
+  readonly dossier: Dossier;
+  readonly takes: (key: string) => boolean;
+  readonly from: (source: Source | undefined) => Source;
+};
+
+/** The model itself, with the parts and revisions that accepted facts may refer to; what is there already stays as it is. */
+async function takeModel(
+  tx: Tx,
+  known: string | undefined,
+  dossier: Dossier,
+  takes: Taking["takes"],
+  from: Taking["from"],
+): Promise<string> {
+  const { maker, name, kind, note, suffixes, hardwareRevisions } = dossier.model;
+  const takesIdentity = takes(factKey.identity());
+  const ours = known && (await modelById(tx, known));
   const model =
-    ours && !takes(factKey.identity())
-      ? ours.id
-      : await putModel(tx, known, { maker, name, kind, note, suffixes });
+    ours && !takesIdentity ? ours.id : await putModel(tx, known, { maker, name, kind, note, suffixes });
   const parts = dossier.components.map((c) => c.name);
   const revisions = hardwareRevisions.map((r) => ({ name: r.name, tell: r.howToTell, serials: r.serials }));
-  // Parts and revisions that accepted facts may refer to; what is there already stays as it is.
-  await addParts(tx, model, parts, !ours || takes(factKey.identity()) ? revisions : []);
-  const from = (source: Source | undefined): Source => sourceOf(source, dossier);
-  if (takes(factKey.identity())) {
+  await addParts(tx, model, parts, !ours || takesIdentity ? revisions : []);
+  if (takesIdentity) {
     const told = identityShape.parse(dossier.model.identity);
     await putIdentity(tx, model, { ...told, source: from(told.source) });
   }
+  return model;
+}
+
+/** What facts of a dossier refer to by name, as ids of ours. */
+async function referred(tx: Tx, model: string) {
   const head = await dossierHead(tx, model);
-  const revisionRows = await revisionsOf(tx, model);
+  const revisions = await revisionsOf(tx, model);
   const partId = (of: string) =>
     head.parts.find((p) => p.name.toLowerCase() === of.toLowerCase())?.id ?? null;
   const revisionIds = (names: readonly string[] | undefined) => {
     const ids = names?.flatMap(
-      (of) => revisionRows.find((r) => r.name.toLowerCase() === of.toLowerCase())?.id ?? [],
+      (of) => revisions.find((r) => r.name.toLowerCase() === of.toLowerCase())?.id ?? [],
     );
     return ids && ids.length > 0 ? ids : null;
   };
@@ -93,88 +124,86 @@ export async function takeFacts(
     component_id: told ? partId(told.component) : null,
     firmware: told && partId(told.component) ? told.range : null,
   });
-  const oldProcedures = await proceduresOf(tx, model);
-  const oldQuirks = await quirksOf(tx, model);
-  const oldReleases = await releasesOf(tx, model);
+  return { partId, revisionIds, firmwareOf };
+}
 
+async function takeParts({ tx, model, dossier, takes, from, ...ids }: Taking, person: Who["person"]) {
+  const old = await releasesOf(tx, model);
   for (const part of dossier.components) {
-    const component = partId(part.name);
+    const component = ids.partId(part.name);
     if (component === null) continue;
     if (takes(factKey.part(part.name))) {
       await putPartReading(tx, component, { ...part.reading, source: from(part.reading.source) });
-      if (part.numbering) await confirmNumbering(tx, component, part.numbering, who.person);
+      if (part.numbering) await confirmNumbering(tx, component, part.numbering, person);
     }
     for (const release of part.releases) {
       if (!takes(factKey.release(part.name, release.version))) continue;
-      const old = oldReleases.find(
-        (r) =>
-          r.component_id === component &&
-          factKey.release("", r.version) === factKey.release("", release.version),
+      const key = factKey.release("", release.version);
+      const standing = old.find(
+        (r) => r.component_id === component && factKey.release("", r.version) === key,
       );
-      await putRelease(
-        tx,
-        component,
-        old?.id,
-        release,
-        revisionIds(release.hardwareRevisions),
-        from(release.source),
-      );
+      const revisions = ids.revisionIds(release.hardwareRevisions);
+      await putRelease(tx, component, standing?.id, release, revisions, from(release.source));
     }
   }
+}
+
+async function takeProcedures({ tx, model, dossier, takes, from, ...ids }: Taking) {
+  const old = await proceduresOf(tx, model);
   for (const p of dossier.procedures) {
     if (!takes(factKey.procedure(p))) continue;
-    const old = oldProcedures.find((o) => factKey.procedure(o) === factKey.procedure(p));
-    await putProcedure(tx, model, old?.id, {
-      purpose: p.purpose,
-      title: p.title,
-      effect: p.effect,
-      steps: p.steps,
-      ...firmwareOf(p.firmware),
-      hardware_revisions: revisionIds(p.hardwareRevisions),
-      minutes: p.minutes,
+    const standing = old.find((o) => factKey.procedure(o) === factKey.procedure(p));
+    const { purpose, title, effect, steps, minutes, draft } = p;
+    await putProcedure(tx, model, standing?.id, {
+      ...{ purpose, title, effect, steps, minutes, draft },
+      ...ids.firmwareOf(p.firmware),
+      hardware_revisions: ids.revisionIds(p.hardwareRevisions),
       source: from(p.source),
-      draft: p.draft,
     });
   }
+}
+
+async function takeQuirks({ tx, model, dossier, takes, from, firmwareOf }: Taking) {
+  const old = await quirksOf(tx, model);
   for (const q of dossier.quirks) {
     if (!takes(factKey.quirk(q))) continue;
-    const old = oldQuirks.find((o) => factKey.quirk(o) === factKey.quirk(q));
+    const standing = old.find((o) => factKey.quirk(o) === factKey.quirk(q));
     const { symptom, cause, cure } = q;
-    await putQuirk(tx, model, old?.id, {
-      symptom,
-      cause,
-      cure,
-      ...firmwareOf(q.firmware),
-      source: from(q.source),
-    });
+    const source = from(q.source);
+    await putQuirk(tx, model, standing?.id, { symptom, cause, cure, ...firmwareOf(q.firmware), source });
   }
-  const oldModes = await modesOf(tx, model);
+}
+
+/** After the procedures, which lead into modes and out of them. */
+async function takeModes({ tx, model, dossier, takes, from, ...ids }: Taking) {
+  const old = await modesOf(tx, model);
   const procedures = await proceduresOf(tx, model);
   const titled = (title: string | undefined) =>
     procedures.find((p) => title !== undefined && p.title.toLowerCase() === title.toLowerCase())?.id ?? null;
   for (const m of dossier.modes) {
     if (!takes(factKey.mode(m))) continue;
-    const old = oldModes.find((o) => factKey.mode(o) === factKey.mode(m));
-    await putMode(tx, model, old?.id, {
+    const standing = old.find((o) => factKey.mode(o) === factKey.mode(m));
+    await putMode(tx, model, standing?.id, {
       name: m.name,
       facts: modeFacts.parse(m),
-      ...firmwareOf(m.firmware),
-      hardware_revisions: revisionIds(m.hardwareRevisions),
+      ...ids.firmwareOf(m.firmware),
+      hardware_revisions: ids.revisionIds(m.hardwareRevisions),
       enter_id: titled(m.enter),
       leave_id: titled(m.leave),
       source: from(m.source),
     });
   }
-  const oldItems = await serviceItems(tx, model);
+}
+
+async function takeItems({ tx, model, dossier, takes, from }: Taking) {
+  const old = await serviceItems(tx, model);
   const putItem = (kind: ItemKind, key: string, { name, source, ...facts }: ItemTold) => {
-    const old = oldItems.find((o) => o.kind === kind && factKey[kind](o) === key);
-    return putServiceItem(tx, model, old?.id, { kind, name, facts, source: from(source) });
+    const standing = old.find((o) => o.kind === kind && factKey[kind](o) === key);
+    return putServiceItem(tx, model, standing?.id, { kind, name, facts, source: from(source) });
   };
   for (const s of dossier.settings)
     if (takes(factKey.setting(s))) await putItem("setting", factKey.setting(s), s);
   for (const c of dossier.codes) if (takes(factKey.code(c))) await putItem("code", factKey.code(c), c);
-  await markDrafts(tx, model);
-  return { model, name, from: dossier.from, taken: facts.length };
 }
 
 type ItemTold = Dossier["settings"][number] | Dossier["codes"][number];

@@ -22,128 +22,135 @@ export type Brought = {
 };
 type Told = About & { readonly entry: LogEntry };
 
+type Options = {
+  readonly file: string;
+  readonly today: PlainDate;
+  readonly by: string;
+  readonly newModels: readonly (NewModel & { readonly kind: string })[];
+  readonly newPeople?: readonly string[];
+};
+
 /** Puts the rows in, models, places and groups first, then units, then readings. All or nothing; their needs are the caller's business. */
-export async function bringIn(
-  tx: Tx,
-  rows: readonly PlannedRow[],
-  options: {
-    file: string;
-    today: PlainDate;
-    by: string;
-    newModels: readonly (NewModel & { readonly kind: string })[];
-    newPeople?: readonly string[];
-  },
-): Promise<Brought> {
+export async function bringIn(tx: Tx, rows: readonly PlannedRow[], options: Options): Promise<Brought> {
   const touched = rows.filter((row) => row.act === "add" || row.act === "change");
   const { made, added: newModels } = await makeModels(tx, options.newModels);
-  const named = async (table: "place" | "unit_group", field: "place" | "group") => {
-    const names = touched.map((row) => row.values[field]);
-    return makeNames(tx, table, names);
-  };
-  const places = await named("place", "place");
-  const groups = await named("unit_group", "group");
-  const revisions = await revisionsByName(tx);
   const modelNow = await modelsOf(
     tx,
     touched.flatMap((row) => row.unit ?? []),
   );
-  const asks = ({ model, values }: PlannedRow) => model ?? made.get(modelKey(values.maker, values.model));
-  const modelOf = (row: PlannedRow) => asks(row) ?? modelNow.get(row.unit ?? "");
-  const payload = JSON.stringify(
-    touched.map((row) => {
-      const { values, readings, act, unit } = row;
-      const asked = asks(row);
-      const of = modelOf(row);
-      const { tag, region, serial, note } = values;
-      return {
-        act,
+  const asked = ({ model, values }: PlannedRow) => model ?? made.get(modelKey(values.maker, values.model));
+  const modelOf = (row: PlannedRow) => asked(row) ?? (row.unit && modelNow.get(row.unit));
+  const units = await putUnits(tx, touched, { asked, modelOf }, options.today);
+  const ids = new Map(units.map((row) => [row.added, row.id]));
+  const unitOf = (row: PlannedRow) => row.unit ?? ids.get(row.values.tag);
+  const readings = await putReadings(tx, touched, { unitOf, modelOf }, options.by);
+  const newcomers = await putNewcomers(tx, options.newPeople ?? []);
+  const lent = await lend(tx, touched, unitOf, newcomers, options.today);
+  const added = touched.filter((row) => row.act === "add").length;
+  const brought = { added, changed: touched.length - added, readings: readings.length };
+  const entry = { kind: "units-imported" as const, file: options.file, ...brought };
+  return {
+    ...brought,
+    units: units.map((row) => row.id),
+    log: [
+      ...newModels,
+      ...[...newcomers.keys()].map((name) => ({
+        entry: { kind: "person-added" as const, name, role: "member" as const },
+      })),
+      ...units.flatMap(({ id: unit, added: tag }) =>
+        tag === null ? [] : [{ entry: { kind: "unit-added" as const, tag, how: "import" as const }, unit }],
+      ),
+      ...readings.map(({ unit, component, raw }) => ({
+        entry: { kind: "reading" as const, component, raw, source: "hearsay" },
         unit,
-        model: asked,
-        hardware: revisions.get(`${of}\n${folded(values.hardware)}`),
-        place: places.get(folded(values.place)),
-        group: groups.get(folded(values.group)),
-        tag,
-        region,
-        serial,
-        note,
-        on: earliest(readings),
-      };
-    }),
-  );
-  const units = await ask(tx, z.object({ id: z.string(), added: z.string().nullable() }), PUT_UNITS, [
-    payload,
-    options.today,
-  ]);
-  const ids = new Map(units.rows.map((row) => [row.added, row.id]));
+      })),
+      ...lent.map(({ unit, name }) => ({ entry: { kind: "lent" as const, to: name }, unit })),
+      ...(touched.length > 0 ? [{ entry }] : []),
+    ],
+  };
+}
+
+type OfRow = (row: PlannedRow) => string | undefined;
+
+async function putUnits(
+  tx: Tx,
+  touched: readonly PlannedRow[],
+  { asked, modelOf }: { readonly asked: OfRow; readonly modelOf: OfRow },
+  today: PlainDate,
+) {
+  const named = (table: "place" | "unit_group", field: "place" | "group") =>
+    makeNames(
+      tx,
+      table,
+      touched.map((row) => row.values[field]),
+    );
+  const places = await named("place", "place");
+  const groups = await named("unit_group", "group");
+  const revisions = await revisionsByName(tx);
+  const payload = touched.map((row) => {
+    const { values, readings, act, unit } = row;
+    const { tag, region, serial, note } = values;
+    return {
+      ...{ act, unit, tag, region, serial, note },
+      model: asked(row),
+      hardware: revisions.get(`${modelOf(row)}\n${folded(values.hardware)}`),
+      place: places.get(folded(values.place)),
+      group: groups.get(folded(values.group)),
+      on: earliest(readings),
+    };
+  });
+  const shape = z.object({ id: z.string(), added: z.string().nullable() });
+  return (await ask(tx, shape, PUT_UNITS, [JSON.stringify(payload), today])).rows;
+}
+
+async function putReadings(
+  tx: Tx,
+  touched: readonly PlannedRow[],
+  { unitOf, modelOf }: { readonly unitOf: OfRow; readonly modelOf: OfRow },
+  by: string,
+) {
   const components = await componentsByName(tx);
   const told = touched.flatMap((row) =>
     row.readings.map(({ component, raw, on }) => ({
-      unit: row.unit ?? ids.get(row.values.tag),
+      unit: unitOf(row),
       component: components.get(`${modelOf(row)}\n${folded(component)}`),
       raw,
       on,
     })),
   );
-  const readings = await ask(
-    tx,
-    z.object({ unit: z.string(), component: z.string(), raw: z.string() }),
-    PUT_READINGS,
-    [JSON.stringify(told), options.by],
-  );
-  const added = touched.filter((row) => row.act === "add").length;
-  const brought = { added, changed: touched.length - added, readings: readings.rowCount ?? 0 };
-  const { newPeople = [] } = options;
-  const newcomers = new Map<string, string>();
-  for (const name of newPeople) {
-    const person = await putPerson(tx, undefined, {
-      name,
-      email: null,
-      role: "member",
-      callSign: null,
-      licence: null,
-    });
-    if (person) newcomers.set(personKey(name), person);
+  const shape = z.object({ unit: z.string(), component: z.string(), raw: z.string() });
+  return (await ask(tx, shape, PUT_READINGS, [JSON.stringify(told), by])).rows;
+}
+
+/** Whoever the sheet names and the club does not know yet, as members; by name. */
+async function putNewcomers(
+  tx: Tx,
+  names: readonly string[],
+): Promise<ReadonlyMap<string, string | undefined>> {
+  const newcomers = new Map<string, string | undefined>();
+  for (const name of names) {
+    const values = { name, email: null, role: "member" as const, callSign: null, licence: null };
+    newcomers.set(name, await putPerson(tx, undefined, values));
   }
-  const lent = touched.flatMap((row) =>
-    row.lendTo
-      ? [
-          {
-            unit: row.unit ?? ids.get(row.values.tag),
-            person: row.lendTo.id ?? newcomers.get(personKey(row.lendTo.name)),
-            name: row.lendTo.name,
-          },
-        ]
-      : [],
-  );
-  const out =
-    lent.length === 0
-      ? []
-      : (
-          await ask(tx, z.object({ unit: z.string(), name: z.string() }), LEND, [
-            JSON.stringify(lent),
-            options.today,
-          ])
-        ).rows;
-  const entry = { kind: "units-imported" as const, file: options.file, ...brought };
-  return {
-    ...brought,
-    units: units.rows.map((row) => row.id),
-    log: [
-      ...newModels,
-      ...newPeople.map((name) => ({
-        entry: { kind: "person-added" as const, name, role: "member" as const },
-      })),
-      ...units.rows.flatMap(({ id: unit, added: tag }) =>
-        tag === null ? [] : [{ entry: { kind: "unit-added" as const, tag, how: "import" as const }, unit }],
-      ),
-      ...readings.rows.map(({ unit, component, raw }) => ({
-        entry: { kind: "reading" as const, component, raw, source: "hearsay" },
-        unit,
-      })),
-      ...out.map(({ unit, name }) => ({ entry: { kind: "lent" as const, to: name }, unit })),
-      ...(touched.length > 0 ? [{ entry }] : []),
-    ],
-  };
+  return newcomers;
+}
+
+async function lend(
+  tx: Tx,
+  touched: readonly PlannedRow[],
+  unitOf: OfRow,
+  newcomers: ReadonlyMap<string, string | undefined>,
+  today: PlainDate,
+) {
+  const known = new Map([...newcomers].map(([name, id]) => [personKey(name), id]));
+  const lent = touched.flatMap((row) => {
+    if (!row.lendTo) return [];
+    const { id, name } = row.lendTo;
+    return [{ unit: unitOf(row), person: id ?? known.get(personKey(name)), name }];
+  });
+  if (lent.length === 0) return [];
+  const shape = z.object({ unit: z.string(), name: z.string() });
+  return (await ask(tx, shape, LEND, [JSON.stringify(lent), today])).rows;
 }
 
 /** The first day one of its readings was taken; the radio was there then. */
