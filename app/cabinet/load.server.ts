@@ -109,54 +109,15 @@ export async function loadWall(
   for (const row of rows) {
     const situation = situations.of.get(row.id);
     if (!situation) continue;
-    const components = [...situation.catalogue.values()];
     const standings = standingsOf(situation);
-    const [main] = standings;
     if (standings.some(({ reading }) => reading !== undefined)) known.add(row.id);
     const own = byUnit.get(row.id) ?? [];
-    const running = main?.release === undefined ? undefined : components[0]?.byId.get(main.release);
-    const version = main?.reading?.raw;
     const drawer: Drawer = {
-      tag: row.tag,
-      model: row.model,
-      moss: mossOf(
-        own.map((n) => ({ dueFrom: n.due_from, urgency: URGENCIES[n.urgency] ?? "routine" })),
-        today,
-      ),
-      standing: main?.standing ?? "unread",
-      ...(version !== undefined && { version }),
-      ...(own.some((n) => n.urgency === 2) && { safety: true }),
-      ...(running?.track === "community" && { community: true }),
-      ...(row.group_name !== null && { group: row.group_name }),
-      ...(row.holder !== null && { holder: row.holder }),
-      ...(row.due_back !== null && { dueBack: row.due_back }),
+      ...drawerOf(row, situation, standings, own, today),
       ...(withModes && !withModes.has(situation.unit.model) && { plain: true }),
-      ...(situation.unit.mode && { mode: situation.unit.mode.now.name }),
-      ...(own.some((n) => n.cause === "transmits-beyond") && { beyond: true }),
       ...(charges?.has(row.id) && { charge: charges.get(row.id) ?? "unknown" }),
-      ...(own.length > 0 && { needs: own.length }),
     };
-    if (row.tag.toLowerCase() === wanted) {
-      open = {
-        drawer,
-        components: components.map((c) => c.component.name),
-        others: standings
-          .slice(1)
-          .map((s, i) => `${components[i + 1]?.component.name} ${s.reading?.raw ?? "not read"}`),
-        holderId: row.holder_id,
-        standing: main,
-        due: own.map(({ kind, cause, targets, urgency, component_id, due_from, action }) => ({
-          kind,
-          cause,
-          targets,
-          urgency,
-          dueFrom: due_from,
-          action,
-          component: components.find(({ component }) => component.id === component_id)?.component.name ?? "",
-        })),
-        releases: Object.fromEntries(components.flatMap((c) => c.releases.map((r) => [r.id, r.version]))),
-      };
-    }
+    if (row.tag.toLowerCase() === wanted) open = openedDrawer(drawer, row, situation, standings, own);
     const place = row.place ?? "No place yet";
     const shelf = places.get(place);
     if (shelf) shelf.push(drawer);
@@ -189,5 +150,68 @@ export async function loadWall(
           item.release && releaseNamer(situations.catalogues.get(item.model) ?? new Map())(item.release),
       }),
     })),
+  };
+}
+
+type Row = Awaited<ReturnType<typeof drawersOfWall>>[number];
+type Situation = NonNullable<ReturnType<Awaited<ReturnType<typeof loadSituations>>["of"]["get"]>>;
+type Standings = ReturnType<typeof standingsOf>;
+type Need = Awaited<ReturnType<typeof openNeeds>>[number];
+
+function drawerOf(
+  row: Row,
+  situation: Situation,
+  [main]: Standings,
+  own: readonly Need[],
+  today: PlainDate,
+): Drawer {
+  const [first] = situation.catalogue.values();
+  const running = main?.release === undefined ? undefined : first?.byId.get(main.release);
+  const version = main?.reading?.raw;
+  const dues = own.map((n) => ({ dueFrom: n.due_from, urgency: URGENCIES[n.urgency] ?? "routine" }));
+  return {
+    tag: row.tag,
+    model: row.model,
+    moss: mossOf(dues, today),
+    standing: main?.standing ?? "unread",
+    ...(version !== undefined && { version }),
+    ...(own.some((n) => n.urgency === 2) && { safety: true }),
+    ...(running?.track === "community" && { community: true }),
+    ...(row.group_name !== null && { group: row.group_name }),
+    ...(row.holder !== null && { holder: row.holder }),
+    ...(row.due_back !== null && { dueBack: row.due_back }),
+    ...(situation.unit.mode && { mode: situation.unit.mode.now.name }),
+    ...(own.some((n) => n.cause === "transmits-beyond") && { beyond: true }),
+    ...(own.length > 0 && { needs: own.length }),
+  };
+}
+
+/** What the drawer shows once it is pulled open. */
+function openedDrawer(
+  drawer: Drawer,
+  row: Row,
+  situation: Situation,
+  standings: Standings,
+  own: readonly Need[],
+): ChosenDrawer {
+  const components = [...situation.catalogue.values()];
+  return {
+    drawer,
+    components: components.map((c) => c.component.name),
+    others: standings
+      .slice(1)
+      .map((s, i) => `${components[i + 1]?.component.name} ${s.reading?.raw ?? "not read"}`),
+    holderId: row.holder_id,
+    standing: standings[0],
+    due: own.map(({ kind, cause, targets, urgency, component_id, due_from, action }) => ({
+      kind,
+      cause,
+      targets,
+      urgency,
+      dueFrom: due_from,
+      action,
+      component: components.find(({ component }) => component.id === component_id)?.component.name ?? "",
+    })),
+    releases: Object.fromEntries(components.flatMap((c) => c.releases.map((r) => [r.id, r.version]))),
   };
 }

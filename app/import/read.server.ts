@@ -79,21 +79,11 @@ async function planSheet(
   const { meanings: given, club } = await meaningsOf(tx, sheet, habits.heads, (i) =>
     sameShape ? (toMeaning(said(`column-${i}`)) ?? "ignore") : undefined,
   );
-  const cells = (is: (meaning: Meaning) => boolean) =>
-    given.flatMap((meaning, i) => (is(meaning) ? rows.map((r) => r.cells[i] ?? "") : []));
-  const orders = possibleDateOrders(cells((meaning) => meaning === "readOn"));
-  const settings: ImportSettings = {
-    meanings: given,
-    decimal:
-      again && /^[.,]$/.test(said("decimal"))
-        ? (said("decimal") as "." | ",")
-        : findDecimalSign(cells(isReading)),
-    dates: (again && DATE_ORDERS.find((o) => o === said("dates"))) || orders[0] || "ymd",
+  const { settings, orders } = settingsOf(form, again, rows, {
+    given,
+    nothing: habits.nothing,
     today: who.today,
-    undated: dayIn(said("undated"), who.today),
-    makePeople: form.get("makePeople") === "on",
-    nothing: form.has("nothing") ? readNothing(said("nothing")) : (habits.nothing ?? USUAL_NOTHING),
-  };
+  });
   const answers = answersIn(form);
   const plan = planImport(sheet, settings, club, answers);
   const counts = countsOf(plan);
@@ -109,19 +99,12 @@ async function planSheet(
   }
   let refused: string | undefined;
   if (saving && !trouble && (counts.problem === 0 || form.get("leaveOut") === "on")) {
-    const done = await performForm(importUnits, who, form, {
-      text: source.text,
-      file: source.file,
-      delimiter: sheet.delimiter,
-      columns: [...given],
-      decimal: settings.decimal,
-      dates: settings.dates,
-      ...(settings.undated && { undated: settings.undated }),
-      nothing,
-      answers: [...answers].map(([key, answer]) => ({ key, answer })),
-      kinds: plan.newModels.map((_, i) => kindShape.parse(form.get(`kind-${i}`))),
-      makePeople: settings.makePeople === true,
-    });
+    const done = await performForm(
+      importUnits,
+      who,
+      form,
+      acceptedIn(form, source, sheet, settings, answers, plan),
+    );
     if (done.ok && counts.problem === 0) return redirect("/cabinet");
     if (done.ok)
       return { left: plan.rows.filter(({ act }) => act === "problem"), brought: counts.add + counts.change };
@@ -162,6 +145,57 @@ async function planSheet(
   };
   return { preview };
 }
+
+/** How the sheet is read: as the form says, else as its cells look; with the orders of dates that its days allow. */
+function settingsOf(
+  form: FormData,
+  again: boolean,
+  rows: Table["rows"],
+  known: {
+    readonly given: readonly Meaning[];
+    readonly nothing?: ImportSettings["nothing"];
+    readonly today: PlainDate;
+  },
+) {
+  const said = (name: string) => String(form.get(name) ?? "");
+  const { given, today } = known;
+  const cells = (is: (meaning: Meaning) => boolean) =>
+    given.flatMap((meaning, i) => (is(meaning) ? rows.map((r) => r.cells[i] ?? "") : []));
+  const orders = possibleDateOrders(cells((meaning) => meaning === "readOn"));
+  const sign = said("decimal");
+  const settings: ImportSettings = {
+    meanings: given,
+    decimal: again && (sign === "." || sign === ",") ? sign : findDecimalSign(cells(isReading)),
+    dates: (again && DATE_ORDERS.find((o) => o === said("dates"))) || orders[0] || "ymd",
+    today,
+    undated: dayIn(said("undated"), today),
+    makePeople: form.get("makePeople") === "on",
+    nothing: form.has("nothing") ? readNothing(said("nothing")) : (known.nothing ?? USUAL_NOTHING),
+  };
+  return { settings, orders };
+}
+
+/** What is handed to the act once the rows are accepted. */
+const acceptedIn = (
+  form: FormData,
+  source: Source,
+  sheet: Table,
+  settings: ImportSettings,
+  answers: ReturnType<typeof answersIn>,
+  plan: ReturnType<typeof planImport>,
+) => ({
+  text: source.text,
+  file: source.file,
+  delimiter: sheet.delimiter,
+  columns: [...settings.meanings],
+  decimal: settings.decimal,
+  dates: settings.dates,
+  ...(settings.undated && { undated: settings.undated }),
+  nothing: [...(settings.nothing ?? [])],
+  answers: [...answers].map(([key, answer]) => ({ key, answer })),
+  kinds: plan.newModels.map((_, i) => kindShape.parse(form.get(`kind-${i}`))),
+  makePeople: settings.makePeople === true,
+});
 
 /** What each column means, as it was said, else as it was before, else as it is guessed; and the club, as far as the sheet names it. */
 async function meaningsOf(

@@ -69,6 +69,26 @@ const AT: Record<Break["kind"], ShownLink["kind"]> = {
   "tool-firmware": "tool",
 };
 
+/** The driver's box: its version where one is installed, else what stands in its place. */
+function driverLabel({ driver, computer, breaks }: Chain): string {
+  if (driver?.driver !== undefined) return `driver ${computer.drivers.get(driver.driver) ?? ""}`;
+  const asked = breaks.find(
+    (b) => b.kind === "driver-missing" || b.kind === "driver-other" || b.kind === "driver-must-not",
+  );
+  if (asked) return "has" in asked ? `driver ${asked.has}` : "no driver";
+  return driver?.state === "sound" ? "built in" : "driver";
+}
+
+function driverUnder({ driver }: Chain, names: KitNames): string {
+  if (driver?.state === "untried") return "nobody has noted one";
+  return driver?.driver === undefined ? "in the system" : names.driver(driver.driver);
+}
+
+function leadUnder(lead: NonNullable<Chain["lead"]>): string {
+  if (lead.kind !== "cable") return lead.kind;
+  return lead.condition === "worn" ? "data lead, worn" : "data lead";
+}
+
 export function shownChain(chain: Chain, radio: string, names: KitNames): ShownChain {
   const { lead, computer, tool, chip, driver } = chain;
   const brokenAt = (kind: ShownLink["kind"]) =>
@@ -98,32 +118,10 @@ export function shownChain(chain: Chain, radio: string, names: KitNames): ShownC
         state: away ? "broken" : "sound",
       };
     });
-  const installed = driver?.driver === undefined ? undefined : computer.drivers.get(driver.driver);
-  const asked = chain.breaks.find(
-    (b) => b.kind === "driver-missing" || b.kind === "driver-other" || b.kind === "driver-must-not",
-  );
-  const driverName =
-    driver?.driver !== undefined
-      ? `driver ${installed ?? ""}`
-      : asked
-        ? "has" in asked
-          ? `driver ${asked.has}`
-          : "no driver"
-        : driver?.state === "sound"
-          ? "built in"
-          : "driver";
   const links: ShownLink[] = [
     { kind: "radio", label: radio, under: names.connector(chain.plug), state: "sound" },
     ...joints(chain.atRadio),
-    ...(lead
-      ? [
-          link(
-            "lead",
-            lead.tag,
-            lead.kind === "cable" ? (lead.condition === "worn" ? "data lead, worn" : "data lead") : lead.kind,
-          ),
-        ]
-      : []),
+    ...(lead ? [link("lead", lead.tag, leadUnder(lead))] : []),
     ...joints(chain.atComputer),
     ...(chip
       ? [
@@ -133,16 +131,7 @@ export function shownChain(chain: Chain, radio: string, names: KitNames): ShownC
             chip.family === "" ? "nobody knows which" : chip.grade,
             chain.untried.includes("chip"),
           ),
-          link(
-            "driver",
-            driverName,
-            driver?.state === "untried"
-              ? "nobody has noted one"
-              : driver?.driver === undefined
-                ? "in the system"
-                : names.driver(driver.driver),
-            chain.untried.includes("driver"),
-          ),
+          link("driver", driverLabel(chain), driverUnder(chain, names), chain.untried.includes("driver")),
         ]
       : []),
     link("computer", computer.name, `${computer.system} ${computer.version}`),
