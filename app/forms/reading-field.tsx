@@ -112,7 +112,7 @@ export function ReadingField(props: {
           <select
             name="source"
             aria-label="Where it was read"
-            className="select select-lg hidden w-auto sm:inline-flex"
+            className="select select-lg hidden w-auto shrink-0 sm:inline-flex"
           >
             {READING_SOURCES.filter((source) => source !== "flash").map((source) => (
               <option key={source} value={source}>

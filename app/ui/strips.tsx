@@ -23,6 +23,9 @@ export type StripModel = {
   readonly to?: string;
 };
 
+/** As wide as a name of ten letters needs. */
+const MODEL_REM = 5.5;
+
 /** `foot`: what stands below each model, with its head. */
 export function Strips(props: {
   readonly blocks: readonly StripBlock[];
@@ -32,7 +35,7 @@ export function Strips(props: {
   const { blocks, models, foot } = props;
   return (
     <div className="sheet relative overflow-x-auto p-3">
-      <table className="strips">
+      <table className="strips" style={{ minWidth: `${10 + models.length * MODEL_REM}rem` }}>
         <thead>
           <tr>
             <th scope="col" className="font-serif text-base">

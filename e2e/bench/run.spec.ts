@@ -8,6 +8,7 @@ import { openAwake } from "../awake.ts";
 import { type Served, serveAgain, serveFresh } from "../serve.ts";
 import { signIn } from "../sign-in.ts";
 import { test } from "../test.ts";
+import { answer, answerIfThere, heading, number, press, until, work } from "./steps.ts";
 
 let served: Served;
 test.beforeAll(async () => {
@@ -15,56 +16,6 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => served.stop());
 
-const heading = (page: Page) => page.getByRole("heading", { level: 1 });
-const press = (page: Page, name: string) => page.getByRole("button", { name, exact: true }).first().click();
-/** How many events the page knows of. */
-const number = async (page: Page) =>
-  Number(
-    await page
-      .locator("input[name=number]")
-      .first()
-      .inputValue({ timeout: 1000 })
-      .catch(() => "-1"),
-  );
-/** Answers a step and waits for the next. */
-async function answer(page: Page, name: string) {
-  const before = await number(page);
-  await press(page, name);
-  await expect.poll(() => number(page)).not.toBe(before);
-}
-/** The same where the page may go on by itself under the pointer, when what was answered before comes late: then it is looked at again. */
-async function answerIfThere(page: Page, name: string) {
-  const before = await number(page);
-  const button = page.getByRole("button", { name, exact: true });
-  const pressed = await button
-    .first()
-    .click({ timeout: 10_000 })
-    .then(
-      () => true,
-      () => false,
-    );
-  if (pressed) await expect.poll(() => number(page)).not.toBe(before);
-  else if (await button.count()) throw new Error(`${name} is there and cannot be pressed`);
-}
-/** Answers steps as they come until the heading is one of these. */
-async function until(page: Page, wanted: RegExp, most = 60) {
-  for (let i = 0; i < most; i++) {
-    const title = await heading(page).innerText();
-    if (wanted.test(title)) return title;
-    for (const name of [
-      "That is what it has",
-      "It is so",
-      "It is kept",
-      "Take the club's own copy",
-      "Seen it",
-    ]) {
-      if ((await page.getByRole("button", { name, exact: true }).count()) === 0) continue;
-      await answerIfThere(page, name);
-      break;
-    }
-  }
-  throw new Error(`never came to ${wanted}: ${await heading(page).innerText()}`);
-}
 /** The same with a real radio: what a machine has to do is said to have gone through. */
 async function byHand(page: Page, wanted: RegExp) {
   for (let i = 0; i < 40 && !wanted.test(await heading(page).innerText()); i++)
@@ -75,13 +26,6 @@ async function byHand(page: Page, wanted: RegExp) {
       break;
     }
   await expect(heading(page)).toHaveText(wanted);
-}
-/** Lets the machine work until it is through. */
-async function work(page: Page) {
-  const title = await heading(page).innerText();
-  await press(page, "Start it on the simulated radio");
-  await expect(page.getByRole("progressbar", { name: "How far it is" })).toBeVisible();
-  await expect(heading(page)).not.toHaveText(title, { timeout: 30_000 });
 }
 async function read(page: Page, version: string) {
   const field = page.getByLabel(/^What main shows/);
