@@ -1,5 +1,4 @@
-// Three projects: "core" needs nothing; "start" needs PostgreSQL and the build; "db" needs the
-// throw-away cluster of scripts/with-postgres.ts, and so do the tests of other folders that are named *.db.test.ts.
+// Three projects: "core" needs nothing; "start" PostgreSQL and the build; "db", and *.db.test.ts elsewhere, the throw-away cluster of scripts/with-postgres.ts.
 import { defineConfig } from "vitest/config";
 
 /** The same cases each time in ./check; others each time in `npm run deep`, which says which. */

@@ -1,5 +1,4 @@
-// What every change to a club goes through. An act says what it takes, who may, and what it does; what must happen around it (input,
-// permission, once only, log, needs, telling whoever looks) is done here, so that no act can forget it.
+// What every change to a club goes through: permission, input, once only, log, needs, live channel. An act says only what it takes, who may, and what it does, so that none can forget the rest.
 import { createHash } from "node:crypto";
 import { z } from "zod";
 import { bringUpToDate } from "#acts/needs/bring-up-to-date.ts";

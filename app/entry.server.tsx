@@ -1,5 +1,4 @@
-// Renders a page whole, with the nonce that the content security policy asks of every script. No page of ours waits
-// for slow parts, so that one piece is quicker to compress and send than the thousand a stream would be cut into.
+// Renders a page in one piece, which compresses and sends faster than a stream of many, with the nonce that the content security policy asks of scripts.
 import { EventEmitter } from "node:events";
 import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, type RouterContextProvider, ServerRouter } from "react-router";

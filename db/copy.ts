@@ -1,5 +1,4 @@
-// Rows for COPY in PostgreSQL's binary form (its manual, "COPY", "Binary Format"): half the work of text on either side.
-// What is written must be of exactly the types of the table's columns, in their order.
+// Rows for COPY in PostgreSQL’s binary format (its manual, "COPY"): half the work of text. Values must have exactly the types of the table’s columns, in their order.
 import { daysBetween, type PlainDate, plain } from "#core/quantities/index.ts";
 
 const HEAD = Buffer.from("PGCOPY\n\xff\r\n\0\0\0\0\0\0\0\0\0", "latin1");

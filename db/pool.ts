@@ -34,8 +34,7 @@ export function openPool(url: string, more: pg.PoolConfig = {}): pg.Pool {
   const opened = new pg.Pool({
     connectionString: url,
     max: 12,
-    // Joins are written in the order in which they are best made; searching for another took PostgreSQL ten times as
-    // long as the board's whole query. Statements are short: sharing one among processes would cost more than it saves.
+    // Joins are written in their best order: searching for another took ten times as long as the board's whole query.
     options:
       "-c role=mossy_app -c join_collapse_limit=1 -c plan_cache_mode=force_generic_plan -c max_parallel_workers_per_gather=0",
     connectionTimeoutMillis: 3000,

@@ -1,5 +1,4 @@
-// The queue of work that outlasts its transaction: pg-boss in a schema of its own, in the same database. Jobs hold
-// ids only; what is to be done stands in the table `work`, under row-level security like everything else.
+// The queue of work that outlasts its transaction: pg-boss in a schema of its own. Jobs hold ids only; what is to be done stands in `work`, under row-level security.
 import PgBoss from "pg-boss";
 import { z } from "zod";
 import type { Tx } from "./pool.ts";

@@ -1,5 +1,4 @@
-// Reading for pages: all that a request asks shares one transaction that can change nothing, and what is asked at the same
-// moment goes out together. Sending and receiving cost more than most of the statements themselves.
+// Reads for pages: one read-only transaction a request, and statements asked for together are sent together, since the round trip costs more than most of them.
 import net from "node:net";
 import type pg from "pg";
 import {

@@ -1,5 +1,4 @@
-// What axe has to say of a page: nothing, by all of its rules and by the least size of what is pressed (WCAG 2.2). A colour is judged when
-// it has arrived, not on its way (a button that has just been pressed goes from one shade to the next).
+// axe finds nothing on a page, by all of its rules and WCAG 2.2’s least target size. Colours are judged once they have stopped changing.
 import fs from "node:fs";
 import { createRequire } from "node:module";
 import { expect, type Page } from "@playwright/test";

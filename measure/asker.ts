@@ -1,5 +1,4 @@
-// Asks a server for pages, so many at once, in turn, so that a slow minute of the machine slows them all. A process of its
-// own: asking and unpacking must not take the server's time. Takes its task as JSON, answers the median time of each page.
+// Asks a server for pages, some at a time and in turn, so that a slow minute slows all of them. Its own process, to leave the server its time. Takes JSON, answers each page’s median.
 import { best, median } from "./clock.ts";
 
 export type Asked = { readonly url: string; readonly headers: Record<string, string> };

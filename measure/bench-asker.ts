@@ -1,5 +1,4 @@
-// Benches that answer: a process of its own, so that asking does not take the server's time. Takes its task as JSON, answers how long each
-// answer took, in milliseconds, from the press to the whole next page.
+// Benches that answer, in a process of their own to leave the server its time. Takes its task as JSON; answers how long each answer took, from press to whole next page, in ms.
 
 import { answerAt } from "./bench-answer.ts";
 

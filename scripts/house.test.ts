@@ -10,6 +10,7 @@ const git = (...words: string[]) => execFileSync("git", words, { cwd: root, enco
 const MOST_FILES = 25;
 const MOST_LINES = 300;
 const MOST_SIGNS = 72;
+const LONGEST_COMMENT = 200;
 
 const ALL = git("ls-files", "-c", "-o", "--exclude-standard")
   .split("\n")
@@ -32,6 +33,20 @@ it("no file of code has more than 300 lines, but for the demo's data", () => {
 
 it("every file of code says in its first line what it holds", () => {
   expect(CODE.filter((file) => !/^(?:\/\/|\/\*|#!)/.test(textOf(file)))).toEqual([]);
+});
+
+it("a comment by two strokes says why in 200 signs, or is a decision", () => {
+  // What a script is called with, and how a line of data is read, is a table rather than a sentence.
+  const said = (file: string) =>
+    [...textOf(file).matchAll(/^[ \t]*\/\/ ?(.*(?:\n[ \t]*\/\/ ?.*)*)/gm)].map(([, text = ""]) =>
+      text.replaceAll(/\n[ \t]*\/\/ ?/g, " "),
+    );
+  const long = ALL.filter((file) => !file.startsWith("demo/data/")).flatMap((file) =>
+    said(file)
+      .filter((text) => text.length > LONGEST_COMMENT && !text.includes("   "))
+      .map((text) => `${file}: ${text}`),
+  );
+  expect(long).toEqual([]);
 });
 
 it("a decision has at most fifteen lines, and stands in the index", () => {

@@ -1,5 +1,4 @@
-// ./restore: what ./backup kept comes back whole, while serving: into a database beside, checked, brought to the present shape, and only then in
-// place of the one there was, which is kept under another name.
+// ./restore: brings back what ./backup kept, while serving. Into a database beside, checked and migrated, and only then in place of the present one, which is kept under another name.
 import path from "node:path";
 import readline from "node:readline/promises";
 import type pg from "pg";

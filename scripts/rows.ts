@@ -1,5 +1,4 @@
-// The rows of a backup, and nothing else of it. A dump of PostgreSQL is a program: whoever runs it with a database's full rights does whatever it
-// says. So its text is only read: blocks of rows for tables that our own migrations have made, and where their numbers go on.
+// The rows of a backup and nothing else. A dump is a program that could do anything with a database’s full rights, so its text is only read: rows of our own tables, and sequence values.
 import { spawn } from "node:child_process";
 import { once } from "node:events";
 import fs from "node:fs";

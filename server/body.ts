@@ -1,5 +1,4 @@
-// Takes in what a request carries, and no more than that: bytes are counted as they come, against a limit that depends on who
-// sends them; then the form is looked at before any route sees it. What is refused carries the answer and its reason.
+// Takes in the body of a request, up to the limit of whoever sends it, and looks at the form before any route does. A refusal says why.
 import type { IncomingMessage } from "node:http";
 import { Readable } from "node:stream";
 import type { Sender } from "#app/auth/session.server.ts";

@@ -1,5 +1,4 @@
-// The live channel: one stream of server-sent events for each open page, numbered in its club, resumed from the last number seen.
-// Only what changed goes over it; pages ask for the rest as they always do.
+// The live channel: one stream of server-sent events a page, numbered by club and resumed from the last number seen. It says only what changed; pages ask for the rest.
 import { randomBytes } from "node:crypto";
 import type { RequestHandler, Response } from "express";
 import { personOf } from "#app/auth/session.server.ts";

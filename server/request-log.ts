@@ -1,5 +1,4 @@
-// One line for each request: what was asked, how it was answered, how long it took. Neither headers, since cookies are
-// among them, nor what comes after the question mark, since what people typed may be there.
+// One line a request: what was asked, how it was answered, how long it took. No headers, which hold cookies, and nothing after the question mark, which people may have typed.
 import pino, { type DestinationStream } from "pino";
 import { pinoHttp } from "pino-http";
 import { withoutSecret } from "#app/auth/without-secret.ts";

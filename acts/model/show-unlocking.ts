@@ -1,5 +1,4 @@
-// What is guarded (how a radio is unlocked, service menus, their values, settings in a tool) is shown to somebody: noted, once an hour, person
-// and thing at most. Whoever hands such facts out does this first (`app/shared/guarded.server.ts`).
+// Something guarded is shown to somebody; that is noted, once an hour for a person and a thing. Done first by whoever hands such facts out (`app/shared/guarded.server.ts`).
 import { z } from "zod";
 import { type GuardedPart, isGuarded } from "#core/dossier/index.ts";
 import { bad, good } from "#core/quantities/index.ts";

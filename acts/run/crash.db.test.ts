@@ -1,5 +1,4 @@
-// A whole update on a simulated radio, with all that can go wrong between a bench and its server: the server dies before it has saved, and
-// before it has answered; what is sent comes twice, late, or out of order. Nothing is lost and nothing is done twice.
+// A whole update on a simulated radio while its server dies before saving or before answering, and answers come twice, late or out of order: nothing is lost, nothing is done twice.
 import fc from "fast-check";
 import { afterAll, beforeAll, expect, it, vi } from "vitest";
 import { cases } from "#core/quantities/testing.ts";

@@ -1,6 +1,4 @@
-// Limits tries to sign in, by account and address together and by address alone; the counts live in PostgreSQL, so a restart
-// forgets none. Nobody can lock somebody else out: a browser that has signed in before is counted by itself, and there is no limit
-// on an account wherever the tries come from.
+// Limits tries to sign in, by account and address and by address; counts survive a restart. Nobody can lock out somebody else: a browser that has signed in before is counted by itself.
 import { createHash } from "node:crypto";
 import { isIPv6 } from "node:net";
 import { RateLimiterRes } from "rate-limiter-flexible";

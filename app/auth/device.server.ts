@@ -1,5 +1,4 @@
-// A browser that has signed in before carries a mark of it, signed by us: whoever guesses elsewhere cannot lock it out, and what was
-// typed when a session ended can be kept for the one person who typed it.
+// A browser that has signed in before carries our signed mark: guessing elsewhere cannot lock it out, and what was typed when a session ended is kept for that person.
 import { createHmac, timingSafeEqual } from "node:crypto";
 import { createCookie } from "react-router";
 import { z } from "zod";

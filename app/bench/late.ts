@@ -1,5 +1,4 @@
-// Answers that could not be sent are kept on the device, and sent later, in their order, under the names they were given then. They belong to
-// whoever gave them: somebody else who signs in here is told that there is something, sees nothing of it, and sends none of it.
+// Answers that could not be sent are kept on the device and sent later, in order, under their first names. They belong to whoever gave them; others neither see nor send them.
 import { useEffect, useSyncExternalStore } from "react";
 import type { Happening } from "#core/run/index.ts";
 import { eventId } from "./run/happenings.ts";

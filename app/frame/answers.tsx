@@ -1,5 +1,4 @@
-// What a form was answered stays until another page is there. The router forgets it as soon as the page is asked for again, which
-// happens whenever somebody else changes something that the page shows: what was typed, and what was wrong with it, would be gone.
+// Keeps the answer to a form until another page is there. The router would drop it as soon as the page is loaded again, which somebody else’s change is enough for.
 import { type ReactNode, use, useMemo, useState } from "react";
 import { UNSAFE_DataRouterStateContext as RouterState } from "react-router";
 

@@ -1,5 +1,4 @@
-// A page follows what changes in its club: the server tells what changed, and a page that shows it asks for itself anew. A page that
-// nobody sees listens to nothing: browsers open few connections to one server.
+// A page follows its club: the server says what changed, and a page that shows it loads itself again. Hidden pages do not listen, since browsers open few connections to a server.
 import { useEffect, useRef } from "react";
 import { useMatches, useRevalidator } from "react-router";
 

@@ -1,5 +1,4 @@
-// Which lead is this? What a device list says, pasted, or what the browser says of a serial port: which chip it is, which
-// driver this computer needs for it, which port to pick, and which of our leads it may be.
+// Which lead is this? From a pasted device list or the browser’s word on a serial port: the chip, the driver it needs here, the port to pick, and which of our leads it may be.
 
 import { useEffect, useState } from "react";
 import { data, Form, useSubmit } from "react-router";

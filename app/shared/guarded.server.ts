@@ -1,5 +1,4 @@
-// What is guarded: how a radio is unlocked, service menus and their values, settings in a tool. It leaves the server through this file alone:
-// to those who may see it, and each showing is noted; to others what must be known all the same, such as a title.
+// Guarded facts (unlocking, service menus, a tool’s settings) leave the server through this file alone: to those who may see them, each showing noted; others get what they need, such as titles.
 import { perform } from "#acts/define.ts";
 import { type Guarded, showUnlocking } from "#acts/model/show-unlocking.ts";
 import { may } from "#core/club/index.ts";

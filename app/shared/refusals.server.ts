@@ -1,5 +1,4 @@
-// Why something was not done, in a sentence, and where that can be put right. What several acts answer is worded here, once; what one of them
-// alone answers is worded by its page, which does not compile while a kind has no words.
+// Why an act was refused, and where that is put right. What several acts answer is worded here; a page words what its own act alone answers, and does not compile while a kind has no words.
 import { notFound } from "../context.ts";
 import { firstIssue, type InputProblem, NOT_WHOLE } from "../forms/perform.server.ts";
 import { type Errors, type Refused, refusal } from "../forms/save.server.ts";

@@ -1,5 +1,4 @@
-// The way to the firmware that a radio needs: the ladder with its stepping stones, the installs in order, what to save
-// before and put back after; or how far one gets and what stops it. Another target can be held beside it.
+// The way to the firmware that a radio needs: the ladder, the installs in order, what to save and put back; or what stops it. Another target can be compared.
 
 import { Form } from "react-router";
 import { listed, type Result } from "#core/quantities/index.ts";

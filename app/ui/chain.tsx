@@ -1,5 +1,4 @@
-// The chain: radio, lead, chip, driver, computer, tool as links in a line. A sound link is closed, an untried one dotted, a
-// broken one open, with its reason under it. It is a list to those who do not see it, and stands upright on a phone.
+// The chain from radio to tool as links in a line: sound ones closed, untried ones dotted, broken ones open with the reason below. A list for screen readers; upright on a phone.
 import type { ChainVerdict } from "#core/kit/index.ts";
 
 export type LinkState = "sound" | "untried" | "broken";

@@ -1,5 +1,4 @@
-// Links for long lists: plain anchors, and one listener for the whole page that follows them without loading it anew.
-// (The framework's own link costs ten times as much to draw, which shows on a wall of hundreds.)
+// Links for long lists: plain anchors and one listener for the page. The framework’s own link costs ten times as much to draw, which shows on a wall of hundreds.
 import { type AnchorHTMLAttributes, useEffect } from "react";
 import { useNavigate } from "react-router";
 

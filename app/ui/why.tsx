@@ -1,5 +1,4 @@
-// "Why?": opens the facts behind a verdict, each leading to its record. Works without scripts. (Few attributes and pieces of
-// text: a board has hundreds of these, and each piece is a part of the time that drawing the page takes.)
+// "Why?" opens the facts behind a verdict, each with its record. Works without scripts. Drawn from as few elements as possible, since a board has hundreds.
 import type { Reason } from "#core/needs/index.ts";
 import { sayFact } from "./words/facts.ts";
 import type { Names } from "./words/unit/standing.ts";

@@ -1,5 +1,4 @@
-// Reads a pasted device list of any common desktop system: which USB devices it names by their ids, at which port each is, and what is
-// wrong with it. Line by line, in blocks parted by empty lines; what belongs to nothing is told apart.
+// Reads a pasted list of USB devices from any common desktop system: their ids, their ports, and what is wrong with each. Blocks are parted by empty lines.
 
 export type UsbId = { readonly vendor: number; readonly product: number };
 

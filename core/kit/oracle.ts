@@ -1,5 +1,4 @@
-// Written apart from the search: which lead, computer and tool go together, by trying every row of adapters; and the
-// cheapest acts that make any of them go, by doing every small set of acts to the kit. Versions here are whole numbers.
+// Written apart from the search, for its tests: tries every row of adapters, and every small set of acts to the kit. Versions are whole numbers here.
 export type PlainRange = { readonly least: number; readonly most: number };
 export type PlainThing = {
   readonly id: string;

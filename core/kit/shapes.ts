@@ -1,5 +1,4 @@
-// What a club owns to reach into radios: leads, adapters, computers, drivers, tools, and what is known of how they go
-// together. Chips are known by their family; versions of systems, drivers and tools count number by number.
+// What a club owns to reach into radios, and what is known of how it goes together. Chips are known by family; versions of systems, drivers and tools count number by number.
 import type { Source } from "../quantities/index.ts";
 import type { Way } from "../release/index.ts";
 import type { Range } from "../version/index.ts";

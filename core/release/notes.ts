@@ -1,5 +1,4 @@
-// Release notes as people paste them: versions, days, what is mended, conditions and warnings, each with its place in the text.
-// Nothing is believed because it was found: all of it is a proposal that somebody looks at.
+// Reads pasted release notes: versions, days, fixes, conditions and warnings, each with its place in the text. All of it is a proposal for somebody to look at.
 import type { PlainDate } from "../quantities/index.ts";
 import type { Erases } from "./conditions.ts";
 import { DAY_PATTERN, datesIn, dayWritten } from "./notes-dates.ts";

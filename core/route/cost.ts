@@ -1,5 +1,4 @@
-// The cost of a route as one whole number that compares as the list of its parts does: installs that erase, installs,
-// summed risk, minutes. Exact below 2^53 for up to 1,000 installs of up to 1,000 minutes each.
+// A route’s cost as one whole number that compares like the list of its parts: installs that erase, installs, summed risk, minutes. Exact up to 1,000 installs of 1,000 minutes.
 import type { Conditions } from "../release/index.ts";
 
 const MINUTES = 2 ** 20;

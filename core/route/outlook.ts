@@ -1,6 +1,4 @@
-// What is at least left to do from where the components are: for each the least cost of its own way, and as long as the goal of another is not
-// reached that asks for it to be somewhere, the least cost of a way past there. Never more than it really costs, and never falling by more
-// than what a move costs: so the search may trust it.
+// A lower bound of what is left to do: each component’s cheapest way to its goal, past whatever the goals of the others ask of it. Consistent, so A* may rely on it.
 import { costOf } from "./cost.ts";
 import { reachable } from "./explain.ts";
 import { type Fitting, type Leave, type Places, usablePlaces } from "./graph.ts";

@@ -1,6 +1,4 @@
-// What is at least left to do, told two components at a time: for each pair the exact cost of bringing both to their goals if no third
-// component stood in the way. Components are parted into pairs, whose costs add up since each install belongs to one pair; the most that any
-// such parting gives is what is at least left. It takes some tenths of a second to work out, so the search asks for it only where it needs to.
+// The least that is left to do, by pairs of components: the exact cost of each pair alone. Pairs share no install, so their costs add up. Slow, and asked for only where the search needs it.
 import { NumberHeap } from "./heap.ts";
 
 /** What a pair needs to know of a component. Places are its releases in the catalogue's order, and what the unit runs. */

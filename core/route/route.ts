@@ -1,5 +1,4 @@
-// The way from what a unit runs to what it should run: which releases to install, in which order, at what cost; or how
-// far one can get and what stops it there. Rules: docs/rules.md; what it leaves open is settled in docs/decisions/004.
+// The way from what a radio runs to what it should run, with its cost; or how far one gets and what stops it. Rules: docs/rules.md; decision 004 settles what they leave open.
 import { bad, good, type Result } from "../quantities/index.ts";
 import {
   type Catalogue,

@@ -1,6 +1,4 @@
-// The least way through the places of several components at once: A* with, for each component, the exact cost of getting to its goal if no
-// other component stood in the way, on the way past whatever the goals of the others still ask of it. All ways of equal cost are kept, so that
-// the one whose release ids come first is the answer, every time.
+// The least way for several components at once: A*, bounded below by each component’s own exact cost (outlook.ts). Ways of equal cost are all kept, so the same one is always the answer.
 import { compareText } from "../version/index.ts";
 import { atMostAsMany } from "./cost.ts";
 import type { Fitting, Leave, Places } from "./graph.ts";

@@ -1,6 +1,4 @@
-// Most releases of a long catalogue do the same on a route: what can be installed over them, over what they can be
-// installed, and which requirements they meet are alike. Of such twins only the cheapest is ever part of the best route:
-// put in the other's place, it makes a route that is no worse. So the search is given one of each kind.
+// Releases that do the same on any route are twins: only the cheapest of them is ever part of a best route, so the search is given just that one.
 import { compareText } from "../version/index.ts";
 import { costOf } from "./cost.ts";
 import type { Places } from "./graph.ts";

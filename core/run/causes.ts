@@ -1,5 +1,4 @@
-// The usual causes of what goes wrong between computer and radio: how each shows, what to look at, what helps. In the order in which they
-// are worth trying, the quickest and likeliest first. Where they come from: docs/rules.md.
+// The usual causes of trouble between computer and radio: signs, checks and cures, the quickest and likeliest first. Sources: docs/rules.md.
 
 import type { RunStep } from "./plan.ts";
 

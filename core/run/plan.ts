@@ -1,5 +1,4 @@
-// What a run is to do: a list of stages, each a list of steps. Whoever moves through it does not know what it is for. The shapes are
-// those in which a plan is stored; names of components, and no ids, so that a club may move to another database.
+// The plan of a run: stages of steps, whatever the run is for. Stored in these shapes; components by name and no ids, so that a club can move to another database.
 import { z } from "zod";
 import { stepShape } from "../dossier/index.ts";
 import { hertz } from "../modes/index.ts";

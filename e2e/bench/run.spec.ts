@@ -1,5 +1,4 @@
-// A radio is updated at the bench, from Due to the read-back reading, on a simulated radio: through its gates, over a stepping stone, with a
-// plug that slips; the server goes away in the middle; backups are kept and written back.
+// A simulated radio is updated at the bench, from Due to the read-back: gates, a stepping stone, a loose plug, a server that goes away; backups are kept and written back.
 
 import { expect, type Page } from "@playwright/test";
 import pg from "pg";

@@ -1,5 +1,4 @@
-// What would be in the air: a radio that looks for devices, and a device of ours that shows itself for half a minute after its button was
-// held. It goes wrong in the ways in which real ones do. Plain data; what passes is handed in.
+// What is in the simulated air: a radio that looks for devices, and a device that shows itself for half a minute. It fails the way real ones do. Plain data; time is handed in.
 
 export type Neighbour = { readonly name: string; readonly address: string };
 

@@ -1,5 +1,4 @@
-// A made-up radio that behaves as its dossier says: keys, lamp, screen and sound, menus, the version where it shows. It stands in for a
-// real one, so that the bench can be tried without risk. State is plain data and nothing is by chance but what its seed says.
+// A made-up radio that behaves as its dossier says, in place of a real one: keys, lamp, screen, sound, menus, version. Its state is plain data; chance comes from its seed.
 import type { Purpose, Signs } from "#core/dossier/index.ts";
 import { type Atom, atomsOf, type KnownWay } from "./atoms.ts";
 import type { Radio, RadioKind } from "./state.ts";

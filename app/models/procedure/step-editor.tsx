@@ -1,5 +1,4 @@
-// The step editor: one line a step. While it is typed, each line is read, what is wrong is said, and the key card of the
-// line under the cursor is drawn. Lines move with Alt and the arrows, or by dragging their reading beside the text.
+// The step editor, one line a step: each line is read as it is typed, and the key card of the current one is drawn. Lines move with Alt and the arrows, or by dragging.
 import { useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { type Layout, parseStep, readSteps, STEP_EXAMPLES } from "#core/dossier/index.ts";

@@ -1,5 +1,4 @@
-// What past tries say of a chain: the Wilson score interval for a share of successes, from the nearest tries there are.
-// Formula: E. B. Wilson, Probable inference, the law of succession, and statistical inference, JASA 22 (1927), p. 209.
+// What past tries say of a chain: the Wilson score interval of the nearest tries there are (E. B. Wilson, JASA 22 (1927), p. 209).
 import type { Attempt, Chip, System } from "../shapes.ts";
 
 /** Both sides of 95 %. */

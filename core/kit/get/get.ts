@@ -1,5 +1,4 @@
-// What to get: the purchase that frees the most, exactly, as an integer programme; and all of the curve of what is freed
-// against money. The solver is handed in: it is a large program of its own, and runs in a worker.
+// What to get: the purchase that frees the most, exact, as an integer programme; and the curve of what is freed against money. The solver is handed in and runs in a worker.
 
 import { bad, good, type Result } from "../../quantities/index.ts";
 import type { Urgency } from "../../release/index.ts";
