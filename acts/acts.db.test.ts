@@ -366,7 +366,7 @@ describe("two who correct the same from the same page", () => {
             .sample(stepOf(act), { seed, numRuns: 2 })
             .map(({ input }) => act.input.safeParse(input));
           if (!one?.success || !other?.success) return;
-          const stands = await act.corrects?.standing(tx, one.data);
+          const stands = await act.corrects?.stored(tx, one.data);
           if (!stands || act.corrects?.id(one.data) === undefined) return;
           const drawn = { ...(one.data as Values), ...(stands as Values) };
           // What a lead may be a computer may not: the two may be things of different kinds.
@@ -382,7 +382,7 @@ describe("two who correct the same from the same page", () => {
             for (const second of sent.ok ? changes : []) {
               await tx.query("savepoint second");
               const then = await send(second, drawn);
-              const now = (await act.corrects?.standing(tx, one.data)) as Values | undefined;
+              const now = (await act.corrects?.stored(tx, one.data)) as Values | undefined;
               if (first.path !== second.path && then.ok && now) {
                 for (const { path, value } of [first, second])
                   if (!sameValue(at(now, path), value)) expect([path, at(now, path)]).toEqual([path, value]);

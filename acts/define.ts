@@ -45,8 +45,8 @@ export type Act<Name extends string, Input, Answer, Problem extends { kind: stri
   readonly corrects?: {
     /** Which one is corrected; undefined for what is new. */
     readonly id: (input: Input) => string | undefined;
-    /** What stands of it now, in the shape of the input. */
-    readonly standing: (tx: Tx, input: Input) => Promise<Partial<Input> | undefined>;
+    /** What is stored of it now, in the shape of the input. */
+    readonly stored: (tx: Tx, input: Input) => Promise<Partial<Input> | undefined>;
   };
   /** Looks, changes, and says what it did; or why it did not. The transaction is taken back then. */
   readonly run: (tx: Tx, input: Input, who: Who) => Promise<Result<Done<Answer>, Problem>>;
@@ -162,7 +162,7 @@ async function sinceThen<Name extends string, Input, Answer, Problem extends { k
   const id = act.corrects?.id(input);
   if (!act.corrects || id === undefined) return good(input);
   await oneAtATime(tx, `${act.name} ${id}`);
-  const now = await act.corrects.standing(tx, input);
+  const now = await act.corrects.stored(tx, input);
   const seen = plainValues.safeParse(baseline);
   if (!now || !seen.success) return good(input);
   const { values, clashes } = mergeValues(seen.data, input as Values, now);

@@ -35,24 +35,40 @@ function must<Value>(read: Result<Value, { kind: string }>): Value {
 }
 const range = (text: string | undefined): Range | null => must(readRange(text ?? "")) ?? null;
 
+const find = (ids: Ids, name: string): string => {
+  const id = ids.get(name);
+  if (id === undefined) throw new Error(`the demo's kit speaks of ${name}, which is not there`);
+  return id;
+};
+const chip = (told: readonly [string, string] | undefined) => ({
+  chip_family: told?.[0] ?? null,
+  chip_grade: told?.[1] ?? "unknown",
+});
+/** Ends of leads and adapters, by the names of their connectors. */
+type End = (name: string | undefined) => string | null;
+
 export async function layKit(
   tx: Tx,
   laid: LaidForKit,
   today: PlainDate,
 ): Promise<{ readonly leads: Ids; readonly gear: Ids }> {
-  const find = (ids: Ids, name: string): string => {
-    const id = ids.get(name);
-    if (id === undefined) throw new Error(`the demo's kit speaks of ${name}, which is not there`);
-    return id;
-  };
   const connectors = new Map<string, string>();
   for (const [name, shape, pins, keyed, way] of CONNECTORS)
     connectors.set(name, await putThing(tx, "connector", undefined, { name, shape, pins, keyed, way }));
-  const end = (name: string | undefined) => (name === undefined ? null : find(connectors, name));
-  const chip = (told: readonly [string, string] | undefined) => ({
-    chip_family: told?.[0] ?? null,
-    chip_grade: told?.[1] ?? "unknown",
-  });
+  const end: End = (name) => (name === undefined ? null : find(connectors, name));
+  const leads = await layLeads(tx, laid, end);
+  const drivers = new Map<string, string>();
+  for (const name of DRIVERS) drivers.set(name, await putThing(tx, "driver", undefined, { name }));
+  const tools = await layTools(tx, laid);
+  const computers = await layComputers(tx, laid, { connectors, drivers, tools });
+  await layAdvice(tx, drivers);
+  const gear = await layGear(tx, laid, end);
+  await layOffers(tx, end);
+  await layAttempts(tx, laid, { leads, computers, tools, drivers }, today);
+  return { leads, gear };
+}
+
+async function layLeads(tx: Tx, laid: LaidForKit, end: End): Promise<Ids> {
   const leads = new Map<string, string>();
   for (const lead of LEADS) {
     const columns = {
@@ -80,8 +96,10 @@ export async function layKit(
       note,
     });
   }
-  const drivers = new Map<string, string>();
-  for (const name of DRIVERS) drivers.set(name, await putThing(tx, "driver", undefined, { name }));
+  return leads;
+}
+
+async function layTools(tx: Tx, laid: LaidForKit): Promise<Ids> {
   const tools = new Map<string, string>();
   for (const { name, runsOn, knows, matches, note } of TOOLS) {
     const id = await putThing(tx, "tool", undefined, {
@@ -106,6 +124,14 @@ export async function layKit(
       }),
     );
   }
+  return tools;
+}
+
+async function layComputers(
+  tx: Tx,
+  laid: LaidForKit,
+  { connectors, drivers, tools }: { readonly connectors: Ids; readonly drivers: Ids; readonly tools: Ids },
+): Promise<Ids> {
   const computers = new Map<string, string>();
   for (const { ports, drivers: on, tools: has, place, note = "", ...columns } of COMPUTERS) {
     const id = await putThing(tx, "computer", undefined, {
@@ -120,6 +146,11 @@ export async function layKit(
       tools: Object.entries(has).map(([name, version]) => [find(tools, name), version] as const),
     });
   }
+  return computers;
+}
+
+/** What is advised of drivers. */
+async function layAdvice(tx: Tx, drivers: Ids): Promise<void> {
   for (const rule of RULES) {
     await putThing(tx, "driver_rule", undefined, {
       family: rule.family,
@@ -132,6 +163,11 @@ export async function layKit(
       source: { kind: rule.from[0], what: rule.from[1] },
     });
   }
+  for (const [vendor, product, family, name] of USB_IDS)
+    await putUsbId(tx, { vendor, product, family, name });
+}
+
+async function layGear(tx: Tx, laid: LaidForKit, end: End): Promise<Ids> {
   const gear = new Map<string, string>();
   for (const one of GEAR) {
     const socket = end("socket" in one ? one.socket : undefined);
@@ -145,8 +181,10 @@ export async function layKit(
       other_end: end(ends[1]),
       place_id: find(laid.places, "HUT"),
     });
-  for (const [vendor, product, family, name] of USB_IDS)
-    await putUsbId(tx, { vendor, product, family, name });
+  return gear;
+}
+
+async function layOffers(tx: Tx, end: End): Promise<void> {
   for (const { ends, chip: told, ...columns } of OFFERS) {
     await putThing(tx, "offer", undefined, {
       ...columns,
@@ -155,6 +193,14 @@ export async function layKit(
       ...chip(told),
     });
   }
+}
+
+async function layAttempts(
+  tx: Tx,
+  laid: LaidForKit,
+  { leads, computers, tools, drivers }: Readonly<Record<"leads" | "computers" | "tools" | "drivers", Ids>>,
+  today: PlainDate,
+): Promise<void> {
   for (const [ago, who, unit, tag, name, tool, worked, symptom = ""] of ATTEMPTS) {
     const lead = LEADS.find((l) => l.tag === tag);
     const computer = COMPUTERS.find((c) => c.name === name);
@@ -177,5 +223,4 @@ export async function layKit(
       at: `${addDays(today, -ago)}T19:45:00Z`,
     });
   }
-  return { leads, gear };
 }

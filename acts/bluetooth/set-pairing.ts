@@ -20,7 +20,7 @@ export const setPairing = defineAct({
   may: "work-at-bench",
   corrects: {
     id: ({ pairing }) => pairing,
-    standing: async (tx, { unit, pairing }) => {
+    stored: async (tx, { unit, pairing }) => {
       const found = await pairingHere(tx, unit, pairing);
       return found.ok ? { settings: found.value.settings } : undefined;
     },

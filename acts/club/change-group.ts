@@ -14,7 +14,7 @@ export const changeGroup = defineAct({
   may: "edit-club",
   corrects: {
     id: ({ group }) => group,
-    standing: async (tx, { group }) => {
+    stored: async (tx, { group }) => {
       const row = await groupById(tx, group);
       return row && { name: row.name, purpose: row.purpose, policy: row.policy };
     },

@@ -13,7 +13,7 @@ export const changePlace = defineAct({
   may: "edit-club",
   corrects: {
     id: ({ place }) => place,
-    standing: async (tx, { place }) => {
+    stored: async (tx, { place }) => {
       const row = (await places(tx)).find((p) => p.id === place);
       return row && { name: row.name, kind: readKind(row.kind), note: row.note };
     },

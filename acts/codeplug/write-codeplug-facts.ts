@@ -15,7 +15,7 @@ export const writeCodeplugFacts = defineAct({
   may: "edit-model",
   corrects: {
     id: ({ model }) => model,
-    standing: async (tx, { model }) => {
+    stored: async (tx, { model }) => {
       const [row] = await codeplugFactsOf(tx, model);
       return row && { facts: row.facts, mode: row.mode_id ?? undefined };
     },

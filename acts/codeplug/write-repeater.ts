@@ -25,7 +25,7 @@ export const repeaterFields = z
     message: "Degrees north and east, or neither.",
   });
 
-async function standing(tx: Tx, { repeater }: { readonly repeater?: string | undefined }) {
+async function stored(tx: Tx, { repeater }: { readonly repeater?: string | undefined }) {
   const row = repeater === undefined ? undefined : await repeaterById(tx, repeater);
   if (!row) return undefined;
   const { name, receive, transmit, digital, open, access, latitude, longitude, note } = row;
@@ -38,9 +38,9 @@ export const writeRepeater = defineAct({
   name: "write-repeater",
   input: z.object({ repeater: id.optional(), fields: repeaterFields }),
   may: "edit-plan",
-  corrects: { id: ({ repeater }) => repeater, standing },
+  corrects: { id: ({ repeater }) => repeater, stored },
   run: async (tx, { repeater, fields }) => {
-    const stands = await standing(tx, { repeater });
+    const stands = await stored(tx, { repeater });
     if (repeater !== undefined && !stands) return bad({ kind: "no-repeater" as const });
     if (repeater !== undefined && sameValue(stands?.fields, fields))
       return good({ answer: { repeater }, log: [] });

@@ -1,5 +1,5 @@
 // The plans that go through a procedure of the dossier, and that read a part's version.
-import { bad, good } from "#core/quantities/index.ts";
+import { bad, good, must } from "#core/quantities/index.ts";
 import { composeProcedure, composeRead, holdsFor, needsGates } from "#core/run/index.ts";
 import { id } from "../shapes.ts";
 import { defineErrand } from "./errand.ts";
@@ -31,6 +31,12 @@ export const component = defineErrand({
   plan: async ({ situation, procedures }, asked) => {
     if (!situation.catalogue.has(asked)) return bad({ kind: "no-component" });
     const plan = composeRead({ ...momentOf(situation), procedures, component: asked });
-    return good({ plan, title: plan.stages[0]?.title ?? "", things: [], ways: [], erasing: [] });
+    return good({
+      plan,
+      title: must(plan.stages[0], "the stage that reads").title,
+      things: [],
+      ways: [],
+      erasing: [],
+    });
   },
 });

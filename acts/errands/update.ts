@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { toolingOfRoute } from "#core/kit/index.ts";
 import { needsOf } from "#core/needs/index.ts";
-import { bad, good, type Result } from "#core/quantities/index.ts";
+import { bad, good, mustGet, type Result } from "#core/quantities/index.ts";
 import { type Goal, goalOfNeeds, goalsBeside, type Step, stateOfUnit, wayOf } from "#core/route/index.ts";
 import { composeUpdate } from "#core/run/index.ts";
 import { policyOn } from "#core/unit/index.ts";
@@ -31,7 +31,8 @@ async function updatePlan(
   const on = policyOn(policy, today);
   const { result } = wayOf(unit, catalogue, on, goal);
   if (!result.ok) return bad({ kind: "no-way" });
-  if (result.value.steps.length === 0) return bad({ kind: "nothing-due" });
+  const to = result.value.steps.at(-1);
+  if (!to) return bad({ kind: "nothing-due" });
   const wanted = new Set(goal.values());
   const others = goalsBeside(catalogue, on, [...goal.keys()]).filter(
     ({ release }) => !wanted.has(release.id),
@@ -43,9 +44,8 @@ async function updatePlan(
   const chains =
     "steps" in tooling ? tooling.steps.flatMap((step) => chosen(step.chains, asked.chain) ?? []) : [];
   const work = await workFacts(tx, situation, procedures, chains);
-  const to = result.value.steps.at(-1);
-  const prepared = to && catalogue.get(to.component);
-  const version = prepared?.byId.get(to?.release ?? "")?.version ?? "";
+  const prepared = mustGet(catalogue, to.component);
+  const { version } = mustGet(prepared.byId, to.release);
   return good({
     plan: composeUpdate({
       ...work.facts,
@@ -54,9 +54,9 @@ async function updatePlan(
       pairs: await pairsOf(tx, unit),
       ...(on.measure?.afterFlash && { measure: await ratedOf(tx, unit) }),
     }),
-    title: (to && goesBack(situation, to)
-      ? `Take ${prepared?.component.name ?? ""} back to ${version}`
-      : `Update ${prepared?.component.name ?? ""} to ${version}`
+    title: (goesBack(situation, to)
+      ? `Take ${prepared.component.name} back to ${version}`
+      : `Update ${prepared.component.name} to ${version}`
     )
       .replace(/ +/g, " ")
       .slice(0, 200),

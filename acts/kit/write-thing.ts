@@ -9,7 +9,7 @@ import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 import { kindShape, valuesShape } from "./thing-fields.ts";
 
-async function standing(
+async function stored(
   tx: Tx,
   { kind, thing }: { readonly kind: KindName; readonly thing?: string | undefined },
 ): Promise<{ values: Values } | undefined> {
@@ -30,13 +30,13 @@ export const writeThing = defineAct({
   name: "write-thing",
   input: z.object({ kind: kindShape, thing: id.optional(), values: valuesShape }),
   may: "edit-kit",
-  corrects: { id: ({ thing }) => thing, standing },
+  corrects: { id: ({ thing }) => thing, stored },
   run: async (tx, sent) => {
     const kind = KINDS[sent.kind];
     // What the kind has no field for says nothing.
     const fields = kind.fields.map(({ name }) => [name, sent.values[name]] as const);
     const input = { ...sent, values: Object.fromEntries(fields.filter(([, value]) => value !== undefined)) };
-    const stands = input.thing === undefined ? undefined : await standing(tx, input);
+    const stands = input.thing === undefined ? undefined : await stored(tx, input);
     if (input.thing !== undefined && !stands) return bad({ kind: "no-thing" as const });
     if (input.thing !== undefined && stands && leavesAll(input, stands))
       return good({ answer: { thing: input.thing }, log: [] });

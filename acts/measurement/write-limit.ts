@@ -11,7 +11,7 @@ import { id } from "../shapes.ts";
 /** So many limits a club has at most. */
 export const MOST_LIMITS = 100;
 
-async function standing(tx: Tx, { limit }: { readonly limit?: string | undefined }) {
+async function stored(tx: Tx, { limit }: { readonly limit?: string | undefined }) {
   const row = (await limitsOf(tx)).find((one) => one.id === limit);
   if (!row) return undefined;
   const { id: _, ...fields } = row;
@@ -26,9 +26,9 @@ export const writeLimit = defineAct({
     limit: id.optional(),
   }),
   may: "edit-club",
-  corrects: { id: ({ limit }) => limit, standing },
+  corrects: { id: ({ limit }) => limit, stored },
   run: async (tx, { limit, ...input }) => {
-    const stands = limit === undefined ? undefined : await standing(tx, { limit });
+    const stands = limit === undefined ? undefined : await stored(tx, { limit });
     if (limit !== undefined && !stands) return bad({ kind: "no-limit" as const });
     if (stands && isDeepStrictEqual(stands, input)) return good({ answer: {}, log: [] });
     if (limit === undefined && (await limitsOf(tx)).length >= MOST_LIMITS)

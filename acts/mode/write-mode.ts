@@ -27,7 +27,7 @@ export const modeStands = (row: ModeRow): ModeInput => ({
   source: row.source,
 });
 
-async function standing(
+async function stored(
   tx: Tx,
   { model, mode }: { readonly model: string; readonly mode?: string | undefined },
 ) {
@@ -44,11 +44,11 @@ export const writeMode = defineAct({
     mode: id.optional(),
   }),
   may: "write-procedure",
-  corrects: { id: ({ mode }) => mode, standing },
+  corrects: { id: ({ mode }) => mode, stored },
   run: async (tx, input) => {
     const { model, mode, name, component, firmware, revisions, enter, leave, source, ...facts } = input;
     if (!(await modelById(tx, model))) return bad({ kind: "no-model" as const });
-    const stands = await standing(tx, input);
+    const stands = await stored(tx, input);
     if (mode !== undefined && !stands) return bad({ kind: "no-mode" as const });
     if (stands && leavesAll(input, stands)) return good({ answer: { mode }, log: [] });
     const { parts } = await dossierHead(tx, model);

@@ -7,7 +7,7 @@ import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 
-async function standing(
+async function stored(
   tx: Tx,
   { segment }: { readonly segment?: string | undefined },
 ): Promise<Segment | undefined> {
@@ -25,9 +25,9 @@ export const writeSegment = defineAct({
     segment: id.optional(),
   }),
   may: "edit-club",
-  corrects: { id: ({ segment }) => segment, standing },
+  corrects: { id: ({ segment }) => segment, stored },
   run: async (tx, { segment, ...input }) => {
-    const stands = segment === undefined ? undefined : await standing(tx, { segment });
+    const stands = segment === undefined ? undefined : await stored(tx, { segment });
     if (segment !== undefined && !stands) return bad({ kind: "no-segment" as const });
     if (stands && isDeepStrictEqual(stands, input)) return good({ answer: {}, log: [] });
     if (segment !== undefined) await changeSegment(tx, segment, input);

@@ -35,7 +35,7 @@ export const writeIdentity = defineAct({
   name: "write-identity",
   input: identityInput,
   may: "edit-model",
-  corrects: { id: ({ model }) => model, standing: identityStands },
+  corrects: { id: ({ model }) => model, stored: identityStands },
   run: async (tx, input) => {
     const { model, identity, parts } = input;
     const stands = await identityStands(tx, input);

@@ -76,7 +76,7 @@ export const writeModel = defineAct({
   name: "write-model",
   input: modelInput,
   may: "edit-model",
-  corrects: { id: ({ model }) => model, standing: modelStands },
+  corrects: { id: ({ model }) => model, stored: modelStands },
   run: async (tx, input) => {
     const { model, components, revisions, ...fields } = input;
     const stands = await modelStands(tx, input);

@@ -8,7 +8,7 @@ import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 
-async function standing(
+async function stored(
   tx: Tx,
   { model, procedure }: { readonly model: string; readonly procedure?: string | undefined },
 ) {
@@ -32,13 +32,13 @@ export const writeProcedure = defineAct({
     draft: z.boolean(),
   }),
   may: "write-procedure",
-  corrects: { id: ({ procedure }) => procedure, standing },
+  corrects: { id: ({ procedure }) => procedure, stored },
   run: async (tx, input) => {
     const { model, procedure, component, revisions, ...fields } = input;
     if (!(await modelById(tx, model))) return bad({ kind: "no-model" as const });
     if (procedure !== undefined && !(await procedureById(tx, model, procedure)))
       return bad({ kind: "no-procedure" as const });
-    const stands = await standing(tx, input);
+    const stands = await stored(tx, input);
     if (stands && procedure !== undefined && leavesAll(input, stands))
       return good({ answer: { procedure }, log: [] });
     const { parts } = await dossierHead(tx, model);

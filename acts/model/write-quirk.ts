@@ -7,7 +7,7 @@ import type { Tx } from "#db/pool.ts";
 import { defineAct } from "../define.ts";
 import { id } from "../shapes.ts";
 
-async function standing(
+async function stored(
   tx: Tx,
   { model, quirk }: { readonly model: string; readonly quirk?: string | undefined },
 ) {
@@ -32,13 +32,13 @@ export const writeQuirk = defineAct({
     source: sourceShape,
   }),
   may: "write-procedure",
-  corrects: { id: ({ quirk }) => quirk, standing },
+  corrects: { id: ({ quirk }) => quirk, stored },
   run: async (tx, input) => {
     const { model, quirk, component, ...fields } = input;
     if (!(await modelById(tx, model))) return bad({ kind: "no-model" as const });
     if (quirk !== undefined && !(await quirksOf(tx, model)).some((q) => q.id === quirk))
       return bad({ kind: "no-quirk" as const });
-    const stands = await standing(tx, input);
+    const stands = await stored(tx, input);
     if (stands && quirk !== undefined && leavesAll(input, stands))
       return good({ answer: { quirk }, log: [] });
     const { parts } = await dossierHead(tx, model);

@@ -137,7 +137,7 @@ export const writeRelease = defineAct({
   may: "edit-release",
   corrects: {
     id: ({ release }) => release,
-    standing: async (tx, { model, release = "" }) => {
+    stored: async (tx, { model, release = "" }) => {
       const stands = await releaseStands(tx, model, release);
       return stands && { component: stands.row.component_id, ...stands.written };
     },

@@ -18,7 +18,7 @@ const common = {
   source: sourceShape,
 };
 
-async function standing(
+async function stored(
   tx: Tx,
   { model, item }: { readonly model: string; readonly item?: string | undefined },
 ) {
@@ -34,7 +34,7 @@ export const writeServiceItem = defineAct({
     codeShape.extend({ kind: z.literal("code"), ...common }),
   ]),
   may: "write-procedure",
-  corrects: { id: ({ item }) => item, standing },
+  corrects: { id: ({ item }) => item, stored },
   run: async (tx, input) => {
     const { model, item, kind, name, source, ...facts } = input;
     if (!(await modelById(tx, model))) return bad({ kind: "no-model" as const });

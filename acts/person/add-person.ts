@@ -1,5 +1,5 @@
 // Somebody comes into the club.
-import { good } from "#core/quantities/index.ts";
+import { good, must } from "#core/quantities/index.ts";
 import { putPerson } from "#db/club/index.ts";
 import { defineAct } from "../define.ts";
 import { personFields, personRefused, personShape } from "./person-fields.ts";
@@ -11,7 +11,7 @@ export const addPerson = defineAct({
   may: "edit-club",
   run: async (tx, input) => {
     try {
-      const person = (await putPerson(tx, undefined, personFields(input))) ?? "";
+      const person = must(await putPerson(tx, undefined, personFields(input)), "the new person");
       return good({
         answer: { person },
         log: [{ entry: { kind: "person-added" as const, name: input.name, role: input.role } }],

@@ -13,7 +13,7 @@ export const changePerson = defineAct({
   may: "edit-club",
   corrects: {
     id: ({ person }) => person,
-    standing: async (tx, { person }) => {
+    stored: async (tx, { person }) => {
       const row = await personById(tx, person);
       return row && personStands(row);
     },

@@ -1,7 +1,7 @@
 // What a run tells of the radio itself: in which mode it is, whether that is proved, how strong it is.
 import { fullScaleOf, isUnlikely, parseMeterError } from "#core/measure/index.ts";
 import { readProbes, transmitOf } from "#core/modes/index.ts";
-import { bad, good, type Result } from "#core/quantities/index.ts";
+import { bad, good, must, type Result } from "#core/quantities/index.ts";
 import { type Run, type RunStep, type SentEvent, stepsOf } from "#core/run/index.ts";
 import { gearRows } from "#db/kit/index.ts";
 import { addUnitMode, knownMode, modesOf, revisionsOf } from "#db/model/index.ts";
@@ -19,8 +19,8 @@ export async function noteUnitMode(
   how: "set" | "proved",
   outcome: Outcome,
 ): Promise<void> {
-  const unit = await unitById(tx, row.unit_id);
-  const mode = (await modesOf(tx, unit?.model_id ?? "")).find((one) => one.name === name);
+  const unit = must(await unitById(tx, row.unit_id), "the radio of a run");
+  const mode = (await modesOf(tx, unit.model_id)).find((one) => one.name === name);
   // It may have been shelved meanwhile: what was done was done all the same.
   if (!mode) return;
   await addUnitMode(tx, {
@@ -82,8 +82,8 @@ export async function proveMode(tx: Tx, happened: Happened, outcome: Outcome): P
   const switched = steps.find((step) => step.kind === "switched");
   const isLast = run.odd === undefined && !steps.slice(run.place).some((step) => step.kind === "probe");
   if (!isLast || switched?.kind !== "switched") return;
-  const unit = await unitById(tx, row.unit_id);
-  const modes = (await modesOf(tx, unit?.model_id ?? "")).map(knownMode);
+  const unit = must(await unitById(tx, row.unit_id), "the radio of a run");
+  const modes = (await modesOf(tx, unit.model_id)).map(knownMode);
   const fits = readProbes(
     run.probed,
     modes.map((mode) => ({ id: mode.id, name: mode.name, transmit: transmitOf(mode) })),

@@ -13,7 +13,7 @@ export const setBenchRules = defineAct({
     clean: z.number().int().min(0).max(9),
   }),
   may: "edit-club",
-  corrects: { id: () => "rules", standing: (tx) => benchRules(tx) },
+  corrects: { id: () => "rules", stored: (tx) => benchRules(tx) },
   run: async (tx, rules) => {
     const changed = await putBenchRules(tx, rules);
     const what = `a bench counts as silent after ${rules.silence} minutes; ${rules.clean} clean tries before a real radio is erased`;

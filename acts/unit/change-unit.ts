@@ -15,7 +15,7 @@ export const changeUnit = defineAct({
   may: "edit-unit",
   corrects: {
     id: ({ unit }) => unit,
-    standing: async (tx, { unit }) => {
+    stored: async (tx, { unit }) => {
       const row = await unitById(tx, unit);
       return row && writtenUnit(row);
     },

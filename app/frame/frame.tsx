@@ -126,7 +126,7 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
   const { pathname } = useLocation();
   const areas = areasOf(data.role);
   const inStrip = areas.slice(0, IN_STRIP).some(({ to }) => pathname === to || pathname.startsWith(`${to}/`));
-  const here = (to: string) => (pathname === to || pathname.startsWith(`${to}/`) ? "page" : undefined);
+  const currentIn = (to: string) => (pathname === to || pathname.startsWith(`${to}/`) ? "page" : undefined);
   return (
     <nav
       aria-label="Areas"
@@ -135,7 +135,7 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
     >
       <a
         href="/club"
-        aria-current={here("/club")}
+        aria-current={currentIn("/club")}
         className="hidden border-b border-brass/50 pb-2 font-serif text-sm leading-tight font-bold hover:underline md:block"
       >
         {data.clubName}
@@ -146,7 +146,7 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
             <Plate
               to={area.to}
               name={area.name}
-              current={here(area.to)}
+              current={currentIn(area.to)}
               count={area.to === "/due" ? data.dueUnits : 0}
             />
           </li>
@@ -163,7 +163,7 @@ function Rail({ data, onOpen }: { readonly data: FrameData; readonly onOpen: OnO
             check a file
           </label>
         </p>
-        <a href="/me" aria-current={here("/me")} className="leading-snug hover:underline">
+        <a href="/me" aria-current={currentIn("/me")} className="leading-snug hover:underline">
           {data.personName}
           <br />
           {data.role}

@@ -130,7 +130,8 @@ export default function Own({ loaderData, actionData }: Route.ComponentProps) {
         {sections.map(({ kind, rows }) => (
           <Section
             key={kind.kind}
-            {...{ kind, rows }}
+            kind={kind}
+            rows={rows}
             owned={kind.kind === "offers" ? loaderData.owned : undefined}
           />
         ))}

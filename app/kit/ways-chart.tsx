@@ -59,5 +59,5 @@ export function WaysChart(props: {
       ))}
     </LineChart>
   );
-  return <ChartFrame {...{ title, width: 640, height: 256, chart }} />;
+  return <ChartFrame title={title} width={640} height={256} chart={chart} />;
 }

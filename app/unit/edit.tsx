@@ -131,14 +131,14 @@ export default function Edit({ loaderData, actionData }: Route.ComponentProps) {
             <>
               {unit && <input type="hidden" name={DRAWN_FOR} value={unit.id} />}
               {(unit ? FIELDS : FIELDS.filter(([name]) => !RARER.has(name))).map(([name, spec]) => (
-                <UnitField key={name} {...{ name, spec, fields, choices }} />
+                <UnitField key={name} name={name} spec={spec} fields={fields} choices={choices} />
               ))}
               {!unit && (
                 <details open={[...RARER].some((name) => hasSomething(fields[name]))}>
                   <summary className="link w-fit cursor-pointer">What else is known of it</summary>
                   <div className="mt-2 flex flex-col gap-3 border-l-2 border-line pl-4">
                     {FIELDS.filter(([name]) => RARER.has(name)).map(([name, spec]) => (
-                      <UnitField key={name} {...{ name, spec, fields, choices }} />
+                      <UnitField key={name} name={name} spec={spec} fields={fields} choices={choices} />
                     ))}
                   </div>
                 </details>

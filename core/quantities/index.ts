@@ -31,7 +31,7 @@ export { listed, onceEach, typedList, typedNames } from "./list.ts";
 export { median } from "./median.ts";
 export { kept, Memo } from "./memo.ts";
 export { leavesAll, mergeTexts, mergeValues, sameValue, type Values } from "./merge.ts";
-export { mustFind, mustGet } from "./must.ts";
+export { must, mustFind, mustGet } from "./must.ts";
 export { bad, good, mapped, type Result } from "./result.ts";
 export {
   DATE_ORDERS,

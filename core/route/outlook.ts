@@ -34,42 +34,11 @@ export function outlook({ places, goals }: Wanted, unit: Fitting, leave: Leave):
   if (goals.some((goal, c) => goal !== undefined && !reached[c]?.[goal])) return undefined;
   const requires = requirementsOf(places);
   const sizes = places.map((own) => own.versions.length);
-  const own = places.map((one, c) => {
-    const usable = usablePlaces(one, unit, leave, goals[c]).map(
-      (can, place) => can & (reached[c]?.[place] ?? 0),
-    );
-    const sources = one.sources();
-    const ranges = requires.flatMap((of) =>
-      of
-        .flat()
-        .filter((r) => r.component === c)
-        .map((r) => r.within),
-    );
-    const left = withoutTwins(one, usable, sources, [...new Set(ranges)], goals[c]);
-    const costs = one.conditions.map(costOf);
-    const goal = goals[c];
-    const toGo = new Float64Array(sizes[c] ?? 0);
-    if (goal !== undefined) {
-      toGo.fill(Number.POSITIVE_INFINITY);
-      toGo[goal] = 0;
-      leastCosts(toGo, sources, left, costs);
-    }
-    return { usable: left, sources, costs, toGo };
-  });
-  const goalAsks = goals.map((goal, c) => (goal === undefined ? [] : (requires[c]?.[goal] ?? [])));
-  /** What the goal of `asker` makes of the way of `c`, as long as it is not reached. */
-  const past = places.map((_, c) =>
-    goalAsks.map((asks): Float64Array | undefined => {
-      const within = asks.filter((r) => r.component === c).map((r) => r.within);
-      const table = own[c];
-      if (within.length === 0 || !table) return undefined;
-      const least = new Float64Array(sizes[c] ?? 0).fill(Number.POSITIVE_INFINITY);
-      for (let place = 0; place < least.length; place++)
-        if (within.every((inside) => inside[place])) least[place] = table.toGo[place] ?? 0;
-      leastCosts(least, table.sources, table.usable, table.costs);
-      return least;
-    }),
+  const own = places.map((one, c) =>
+    ownWay(one, c, { goal: goals[c], reached: reached[c], requires, unit, leave }),
   );
+  const goalAsks = goals.map((goal, c) => (goal === undefined ? [] : (requires[c]?.[goal] ?? [])));
+  const past = own.map((table, c) => goalAsks.map((asks) => wayPast(table, asks, c)));
   const tables = places.map(() => new Map<number, Float64Array>());
   const tableOf = (c: number, mask: number): Float64Array => {
     let table = tables[c]?.get(mask);
@@ -125,6 +94,56 @@ export function outlook({ places, goals }: Wanted, unit: Fitting, leave: Leave):
     },
   };
   return found;
+}
+
+type OwnWay = {
+  readonly usable: Uint8Array;
+  readonly sources: readonly Uint8Array[];
+  readonly costs: readonly number[];
+  readonly toGo: Float64Array;
+};
+
+/** A component's way by itself: the places that are of use, and from each the least cost to its goal. */
+function ownWay(
+  one: Places,
+  c: number,
+  known: {
+    readonly goal: number | undefined;
+    readonly reached: Uint8Array | undefined;
+    readonly requires: Outlook["requires"];
+    readonly unit: Fitting;
+    readonly leave: Leave;
+  },
+): OwnWay {
+  const { goal, reached, requires, unit, leave } = known;
+  const usable = usablePlaces(one, unit, leave, goal).map((can, place) => can & (reached?.[place] ?? 0));
+  const sources = one.sources();
+  const ranges = requires.flatMap((of) =>
+    of
+      .flat()
+      .filter((r) => r.component === c)
+      .map((r) => r.within),
+  );
+  const left = withoutTwins(one, usable, sources, [...new Set(ranges)], goal);
+  const costs = one.conditions.map(costOf);
+  const toGo = new Float64Array(one.versions.length);
+  if (goal !== undefined) {
+    toGo.fill(Number.POSITIVE_INFINITY);
+    toGo[goal] = 0;
+    leastCosts(toGo, sources, left, costs);
+  }
+  return { usable: left, sources, costs, toGo };
+}
+
+/** What another's goal makes of the way of `c`, as long as it is not reached; undefined: it asks nothing of it. */
+function wayPast(table: OwnWay, asks: readonly Requirement[], c: number): Float64Array | undefined {
+  const within = asks.filter((r) => r.component === c).map((r) => r.within);
+  if (within.length === 0) return undefined;
+  const least = new Float64Array(table.toGo.length).fill(Number.POSITIVE_INFINITY);
+  for (let place = 0; place < least.length; place++)
+    if (within.every((inside) => inside[place])) least[place] = table.toGo[place] ?? 0;
+  leastCosts(least, table.sources, table.usable, table.costs);
+  return least;
 }
 
 function listMoves(

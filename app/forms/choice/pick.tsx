@@ -50,7 +50,17 @@ export function PickField({
   if (!mayMake) return <Field {...look} of={of[name]} />;
   const { label, box = "", small = false } = look;
   if (isNone(look.options))
-    return <First {...{ name, makes, label, box, small, typed }} errors={own?.errors ?? of[name]?.errors} />;
+    return (
+      <First
+        name={name}
+        makes={makes}
+        label={label}
+        box={box}
+        small={small}
+        typed={typed}
+        errors={own?.errors ?? of[name]?.errors}
+      />
+    );
   return (
     <div className={box}>
       {sent === undefined ? (
@@ -65,7 +75,7 @@ export function PickField({
           errors={of[name]?.errors}
         />
       )}
-      <Another {...{ name, makes, small, typed }} errors={own?.errors} />
+      <Another name={name} makes={makes} small={small} typed={typed} errors={own?.errors} />
     </div>
   );
 }
@@ -76,11 +86,13 @@ export function Pick({ makes, ...look }: Parameters<typeof Labelled>[0] & { read
   const { name, label, box = "", small = false } = look;
   if (!mayMake) return <Labelled {...look} />;
   if (isNone(look.options))
-    return <First {...{ name, makes, label, box, small }} typed="" errors={look.errors} />;
+    return (
+      <First name={name} makes={makes} label={label} box={box} small={small} typed="" errors={look.errors} />
+    );
   return (
     <div className={box}>
       <Labelled {...look} key={offers(look.options, look.value)} box="" />
-      <Another {...{ name, makes, small }} typed="" errors={undefined} />
+      <Another name={name} makes={makes} small={small} typed="" errors={undefined} />
     </div>
   );
 }

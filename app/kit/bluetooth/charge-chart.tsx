@@ -46,7 +46,9 @@ export function ChargeChart(props: { readonly levels: readonly Point[]; readonly
   return (
     <ChartFrame
       title="How full it was seen, and will be if nobody plugs it in"
-      {...{ width: 560, height: 208, chart }}
+      width={560}
+      height={208}
+      chart={chart}
     />
   );
 }

@@ -58,7 +58,7 @@ export function Curve(props: {
     </LineChart>
   );
   return (
-    <ChartFrame title="What more money would free" {...{ width: 340, height: 224, chart }}>
+    <ChartFrame title="What more money would free" width={340} height={224} chart={chart}>
       <p className="text-xs text-quiet">
         Dotted: all radios freed; dashed: of these a fix or safety; solid: of these safety.
       </p>

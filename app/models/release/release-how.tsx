@@ -12,7 +12,8 @@ export function CostFold({ fields, held, old }: ReleaseParts) {
   return (
     <Fold
       title="How it is brought in, and at what cost"
-      {...{ all: old, held }}
+      all={old}
+      held={held}
       names={[
         "erases",
         "minutes",
@@ -56,7 +57,7 @@ export function CostFold({ fields, held, old }: ReleaseParts) {
 
 export function FileFold({ fields, held, old }: ReleaseParts) {
   return (
-    <Fold title="Its file" {...{ all: old, held }} names={["fileName", "fileSize", "sha256", "content"]}>
+    <Fold title="Its file" all={old} held={held} names={["fileName", "fileSize", "sha256", "content"]}>
       <div className="grid grid-cols-[minmax(0,1fr)_9rem] gap-3">
         <Field of={fields.fileName} label="File" mono />
         <Field of={fields.fileSize} label="Bytes" type="number" />
@@ -71,7 +72,8 @@ export function SourceFold({ fields, held, old }: ReleaseParts) {
   return (
     <Fold
       title="Whence it is known"
-      {...{ all: old, held }}
+      all={old}
+      held={held}
       names={["sourceKind", "sourceWhat"]}
       usual={{ sourceKind: "" }}
     >
@@ -84,7 +86,7 @@ export function SourceFold({ fields, held, old }: ReleaseParts) {
 
 export function WithdrawnFold({ fields, held, old }: ReleaseParts) {
   return (
-    <Fold title="It was withdrawn" {...{ all: old, held }} names={["withdrawnOn", "withdrawnWhy"]}>
+    <Fold title="It was withdrawn" all={old} held={held} names={["withdrawnOn", "withdrawnWhy"]}>
       <div className="grid items-end gap-3 sm:grid-cols-[10rem_minmax(0,1fr)]">
         <Field of={fields.withdrawnOn} label="Withdrawn on" type="date" />
         <Field of={fields.withdrawnWhy} label="Why it was withdrawn" />

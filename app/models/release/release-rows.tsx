@@ -113,7 +113,9 @@ export function RangePick(props: {
 }) {
   const { held, name, what, list } = props;
   const shown = Math.max(1, props.said);
-  const stretch = (at: number) => <Stretch key={at} {...{ held, name, at, what, list }} />;
+  const stretch = (at: number) => (
+    <Stretch key={at} held={held} name={name} at={at} what={what} list={list} />
+  );
   return (
     <div className="flex flex-col gap-1">
       {Array.from({ length: shown }, (_, at) => stretch(at))}

@@ -29,7 +29,8 @@ export function TrackFold({ fields, held, old }: ReleaseParts) {
   return (
     <Fold
       title="Its track, and how it is shown"
-      {...{ all: old, held }}
+      all={old}
+      held={held}
       rows="alias"
       names={["track", "aliases"]}
       usual={{ track: "factory" }}
@@ -43,9 +44,7 @@ export function TrackFold({ fields, held, old }: ReleaseParts) {
           ["community", "community: not the maker's"],
         ]}
       />
-      <Names
-        {...{ held, rows: "alias", title: "Also shown as", hint: "exactly as on a screen", mono: true }}
-      />
+      <Names held={held} rows="alias" title="Also shown as" hint="exactly as on a screen" mono />
       <Wrong held={held} field="aliases" />
     </Fold>
   );
@@ -53,7 +52,7 @@ export function TrackFold({ fields, held, old }: ReleaseParts) {
 
 export function FixesFold({ fields, held, old }: ReleaseParts) {
   return (
-    <Fold title="What it mends" {...{ all: old, held }} rows="fix" names={["fixes", "unchanged", "notes"]}>
+    <Fold title="What it mends" all={old} held={held} rows="fix" names={["fixes", "unchanged", "notes"]}>
       <fieldset className="flex flex-col gap-2">
         <legend className="text-sm font-semibold">
           Fixes{" "}
@@ -79,7 +78,8 @@ export function FitsFold({ held, revisions, old }: ReleaseParts) {
   return (
     <Fold
       title="Which radios it fits"
-      {...{ all: old, held }}
+      all={old}
+      held={held}
       rows="region"
       names={["revisions", ...revisions.map(revisionMark)]}
     >
@@ -92,9 +92,7 @@ export function FitsFold({ held, revisions, old }: ReleaseParts) {
           wrong="revisions"
         />
       )}
-      <Names
-        {...{ held, rows: "region", title: "Regions", hint: "none: all of them", list: "known-regions" }}
-      />
+      <Names held={held} rows="region" title="Regions" hint="none: all of them" list="known-regions" />
       <Wrong held={held} field="regions" />
     </Fold>
   );
@@ -105,7 +103,8 @@ export function WhenFold({ held, components, old }: ReleaseParts) {
   return (
     <Fold
       title="When it can be installed"
-      {...{ all: old, held }}
+      all={old}
+      held={held}
       rows="requires"
       names={[
         "from",
@@ -142,7 +141,10 @@ export function WhenFold({ held, components, old }: ReleaseParts) {
             row={(at) => (
               <RequirementRow
                 key={at}
-                {...{ held, at, list: "known-versions", parts: components.map((c) => c.name) }}
+                held={held}
+                at={at}
+                list="known-versions"
+                parts={components.map((c) => c.name)}
                 said={stretchesSaid(held.values, requirement(at))}
               />
             )}

@@ -63,7 +63,9 @@ export default function Release({ loaderData, actionData }: Route.ComponentProps
         >
           {(fields) => (
             <ReleaseFields
-              {...{ fields, held, offers }}
+              fields={fields}
+              held={held}
+              offers={offers}
               components={components}
               revisions={revisions}
               old={release !== undefined}

@@ -80,15 +80,9 @@ export async function actOnChannels(
       kept: textsOf(form),
       ...(looked && { looked }),
     } as ChannelsAnswer);
-  const file = form.get("file");
-  const isFile = file instanceof File && file.size > 0;
-  if (isFile && file.size > LARGEST) return refused(413, "A table of channels has 2 MB at most.");
-  const decoded = isFile ? decodeTable(new Uint8Array(await file.arrayBuffer())) : undefined;
-  if (decoded && !decoded.ok) return refused(400, "That is no table: channels come as CSV.");
-  const text = decoded?.ok ? decoded.value.text : String(form.get("text") ?? "");
-  if (text.length > LARGEST) return refused(413, "A table of channels has 2 MB at most.");
-  if (text.trim() === "") return refused(400, "Choose a file, or paste the table.");
-  const name = isFile ? file.name.slice(0, 200) : String(form.get("name") ?? "").slice(0, 200);
+  const typed = await tableIn(form);
+  if ("says" in typed) return refused(typed.status, typed.says);
+  const { text, name, isFile } = typed;
   const kept = (await mappings(tx)).find(({ id }) => id === form.get("dialect"))?.mapping;
   const asked = isFile ? [] : meaningsIn(form);
   const unitAsked = isFile ? undefined : FREQUENCY_UNITS.find((one) => one === form.get("unit"));
@@ -100,8 +94,7 @@ export async function actOnChannels(
     sign: kept?.sign,
   });
   if (!read.ok) return refused(400, sayProblem(read.problem));
-  const { channels, odd, columns } = read.value;
-  const { unit: inUnit, sign, delimiter, headSays } = read.value;
+  const { channels, odd, columns, headSays } = read.value;
   const looked = {
     ...(headSays && { headSays }),
     text,
@@ -117,31 +110,47 @@ export async function actOnChannels(
     const says = "Look whether each column is what it is taken for, then keep it.";
     return answer(200, { ok: true, intent, says, looked } as ChannelsAnswer);
   }
-  const done = await performForm(keepChannels, who, form, {
-    unit: unit.id,
-    name,
-    channels,
-  });
+  const done = await performForm(keepChannels, who, form, { unit: unit.id, name, channels });
+  if (!done.ok) {
+    const { status, says } = refusalOf(done.problem, {}, { tag: unit.tag });
+    return refused(status, says, looked);
+  }
+  const dialect = await keepDialect(who, form, read.value);
+  const says = dialect === "" ? "Kept." : `Kept, and its dialect as ${dialect}.`;
+  return answer(200, { ok: true, intent, says });
+}
+
+/** The table that was chosen or pasted, or why there is none. */
+async function tableIn(form: FormData) {
+  const tooLarge = { status: 413, says: "A table of channels has 2 MB at most." };
+  const file = form.get("file");
+  const isFile = file instanceof File && file.size > 0;
+  if (isFile && file.size > LARGEST) return tooLarge;
+  const decoded = isFile ? decodeTable(new Uint8Array(await file.arrayBuffer())) : undefined;
+  if (decoded && !decoded.ok) return { status: 400, says: "That is no table: channels come as CSV." };
+  const text = decoded?.ok ? decoded.value.text : String(form.get("text") ?? "");
+  if (text.length > LARGEST) return tooLarge;
+  if (text.trim() === "") return { status: 400, says: "Choose a file, or paste the table." };
+  const name = isFile ? file.name : String(form.get("name") ?? "");
+  return { text, name: name.slice(0, 200), isFile };
+}
+
+/** Keeps what the columns mean under the name that was given, if one was; answers that name. */
+async function keepDialect(
+  who: SignedIn,
+  form: FormData,
+  { delimiter, sign, unit, columns }: ReadChannels,
+): Promise<string> {
   const dialect = String(form.get("keepAs") ?? "")
     .trim()
     .slice(0, 60);
-  if (done.ok && dialect !== "") {
-    const mapping = {
-      delimiter,
-      sign,
-      unit: inUnit,
-      columns: columns.map(({ head, meaning }) => ({ head: head.slice(0, 200), meaning })),
-    };
-    await performForm(keepMapping, who, form, { name: dialect, mapping });
-  }
-  if (done.ok)
-    return answer(200, {
-      ok: true,
-      intent,
-      says: dialect === "" ? "Kept." : `Kept, and its dialect as ${dialect}.`,
-    });
-  const { status, says } = refusalOf(done.problem, {}, { tag: unit.tag });
-  return refused(status, says, looked);
+  if (dialect === "") return dialect;
+  const heads = columns.map(({ head, meaning }) => ({ head: head.slice(0, 200), meaning }));
+  await performForm(keepMapping, who, form, {
+    name: dialect,
+    mapping: { delimiter, sign, unit, columns: heads },
+  });
+  return dialect;
 }
 
 async function mendByForm(

@@ -47,7 +47,9 @@ export function PowerChart(props: {
   return (
     <ChartFrame
       title="Its power over time, with what the meter may be off by"
-      {...{ width: 700, height: 224, chart }}
+      width={700}
+      height={224}
+      chart={chart}
     />
   );
 }

@@ -123,7 +123,7 @@ export function checkCodeplug(channels: readonly CodeplugChannel[], facts: Codep
   });
   const found = [
     ...inAir,
-    ...whole(channels, facts),
+    ...wholeTable(channels, facts),
     ...names(channels, facts),
     ...each(channels, facts),
     ...doubles(channels),
@@ -133,7 +133,7 @@ export function checkCodeplug(channels: readonly CodeplugChannel[], facts: Codep
   return CODEPLUG_ORDER.flatMap((kind) => (byKind.get(kind) ?? []).sort((a, b) => at(a) - at(b)));
 }
 
-function whole(
+function wholeTable(
   channels: readonly CodeplugChannel[],
   { holds, lists, meets }: CodeplugCheck,
 ): CodeplugFinding[] {

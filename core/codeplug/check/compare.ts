@@ -107,7 +107,7 @@ export function compareCodeplugs(
   return [
     ...news.map((one): Compared => {
       const old = partner.get(one);
-      return old ? told(old.channel, one.channel) : { kind: "added", after: one.channel };
+      return old ? comparedPair(old.channel, one.channel) : { kind: "added", after: one.channel };
     }),
     ...gone,
   ];
@@ -132,7 +132,7 @@ export function leftToAlign(before: readonly CodeplugChannel[], after: readonly 
   return Math.max(before.length, after.length) - same;
 }
 
-function told(before: CodeplugChannel, after: CodeplugChannel): Compared {
+function comparedPair(before: CodeplugChannel, after: CodeplugChannel): Compared {
   const fields = CHANNEL_FIELDS.filter((field) => text(before[field]) !== text(after[field]));
   const moved = before.position !== after.position;
   if (fields.length > 0) return { kind: "changed", before, after, fields, moved };

@@ -210,7 +210,7 @@ function channelOf(row: Row, receive: number, before: number): Omit<CodeplugChan
     const found = read(meaning, readTone, "a tone");
     return found === "none" ? undefined : found;
   };
-  const whole = (most: number, least: number) => (text: string) => {
+  const wholeNumber = (most: number, least: number) => (text: string) => {
     const found = /^(?:ts|slot|cc)? ?(\d{1,2})$/i.exec(text);
     const number = found ? Number(found[1]) : -1;
     return number >= least && number <= most ? number : undefined;
@@ -225,8 +225,8 @@ function channelOf(row: Row, receive: number, before: number): Omit<CodeplugChan
   const [sends, hears] = [tone("sends") ?? both, tone("hears") ?? (row.has("sends") ? undefined : both)];
   const scan = row.has("scan") ? read("scan", yesNo, "yes or no") : undefined;
   const [colour, slot] = [
-    read("colour", whole(15, 0), "a colour code from 0 to 15"),
-    read("slot", whole(2, 1), "slot 1 or 2"),
+    read("colour", wholeNumber(15, 0), "a colour code from 0 to 15"),
+    read("slot", wholeNumber(2, 1), "slot 1 or 2"),
   ];
   const [power, talkgroup, identity] = [word("power"), word("talkgroup"), word("identity")];
   const name = cell("name");

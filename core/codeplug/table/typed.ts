@@ -34,7 +34,7 @@ export function typedFrequency(typed: string): number | undefined {
   return hertz !== undefined && hertz >= 1 && hertz <= 1_000_000_000_000 ? hertz : undefined;
 }
 
-const whole = (typed: string, from: number, to: number): number | undefined =>
+const wholeNumber = (typed: string, from: number, to: number): number | undefined =>
   /^\d{1,6}$/.test(typed) && Number(typed) >= from && Number(typed) <= to ? Number(typed) : undefined;
 
 /** A channel out of a form's texts. Transmit left empty: where it receives; “off”: it only receives. */
@@ -74,8 +74,8 @@ export function typedChannel(
   const sends = read("sends", tone, TONE);
   const hears = read("hears", tone, TONE);
   const digital = text("kind") === "digital";
-  const colour = read("colour", (typed) => whole(typed, 0, 15), "A colour code is 0 to 15.");
-  const slot = read("slot", (typed) => whole(typed, 1, 2), "A slot is 1 or 2.");
+  const colour = read("colour", (typed) => wholeNumber(typed, 0, 15), "A colour code is 0 to 15.");
+  const slot = read("slot", (typed) => wholeNumber(typed, 1, 2), "A slot is 1 or 2.");
   const word = (field: "power" | "talkgroup" | "identity") =>
     read(field, (typed) => (typed.length <= 60 ? typed : undefined), "At most 60 signs.");
   const [power, talkgroup, identity] = [word("power"), word("talkgroup"), word("identity")];

@@ -1,4 +1,5 @@
 // A radio is brought to other releases.
+import { mustGet } from "../../quantities/index.ts";
 import { ERASES, type Erases } from "../../release/index.ts";
 import type { Route } from "../../route/index.ts";
 import {
@@ -90,10 +91,10 @@ function working(
   const moment: Moment = { unit, catalogue, state };
   const stages: Stage[] = isKept ? backingUp(procedures, moment) : [];
   for (const { component, release, conditions } of route.steps) {
-    const prepared = catalogue.get(component);
-    const version = prepared?.byId.get(release)?.version ?? "the release";
-    const name = prepared?.component.name ?? "";
-    const title = `${name} ${version}`.trim();
+    const prepared = mustGet(catalogue, component);
+    const version = mustGet(prepared.byId, release).version;
+    const { name } = prepared.component;
+    const title = `${name} ${version}`;
     const sha256 = guards.sums.get(release);
     const flash: Machine = {
       kind: "machine",
@@ -124,7 +125,7 @@ function working(
       ]),
       ...stage("boot", `It starts with ${version}`, flashing.slice(done)),
     );
-    const installed = prepared?.reader.release(release);
+    const installed = prepared.reader.release(release);
     if (installed) state.set(component, installed);
     stages.push(
       ...stage("read-back", `Does it show ${version}?`, [
