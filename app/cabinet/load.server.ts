@@ -124,17 +124,7 @@ export async function loadWall(
     else places.set(place, [drawer]);
   }
   const items = summarise(
-    needs.map((n) => ({
-      unit: n.unit_id,
-      model: tags.get(n.unit_id)?.model_id ?? "",
-      component: n.component_id,
-      kind: n.kind,
-      cause: n.cause,
-      action: n.action,
-      urgency: URGENCIES[n.urgency] ?? "routine",
-      dueFrom: n.due_from,
-      targets: n.targets,
-    })),
+    needs.map((need) => countedNeed(need, tags)),
     rows.map((row) => ({ unit: row.id, read: known.has(row.id), atBench: row.at_bench })),
     today,
   );
@@ -157,6 +147,18 @@ type Row = Awaited<ReturnType<typeof drawersOfWall>>[number];
 type Situation = NonNullable<ReturnType<Awaited<ReturnType<typeof loadSituations>>["of"]["get"]>>;
 type Standings = ReturnType<typeof standingsOf>;
 type Need = Awaited<ReturnType<typeof openNeeds>>[number];
+
+const countedNeed = (need: Need, tags: ReadonlyMap<string, Row>) => ({
+  unit: need.unit_id,
+  model: tags.get(need.unit_id)?.model_id ?? "",
+  component: need.component_id,
+  kind: need.kind,
+  cause: need.cause,
+  action: need.action,
+  urgency: URGENCIES[need.urgency] ?? ("routine" as const),
+  dueFrom: need.due_from,
+  targets: need.targets,
+});
 
 function drawerOf(
   row: Row,

@@ -73,7 +73,7 @@ async function planSheet(
 ): Promise<Reply | Response> {
   const said = (name: string) => String(form.get(name) ?? "");
   const again = form.get("intent") !== "open";
-  const { head, rows, above } = sheet;
+  const { head, rows } = sheet;
   const habits = await sheetHabits(tx, head.map(headKey));
   const sameShape = again && said("columns") === String(head.length);
   const { meanings: given, club } = await meaningsOf(tx, sheet, habits.heads, (i) =>
@@ -115,28 +115,8 @@ async function planSheet(
   }
   const preview: Preview = {
     ...source,
-    delimiter: sheet.delimiter,
-    decimal: settings.decimal,
-    dates: settings.dates,
-    datesAsk: orders.length > 1 && given.includes("readOn"),
+    ...previewOf(sheet, settings, orders, plan, club, answers),
     undated: said("undated"),
-    withoutDay: withoutDay(
-      settings.undated ? planImport(sheet, { ...settings, undated: undefined }, club, answers) : plan,
-    ),
-    nothing: (settings.nothing ?? []).join(", "),
-    above,
-    head,
-    sample: head.map((_, i) => rows.find((r) => r.cells[i])?.cells[i]?.slice(0, 40) ?? ""),
-    meanings: given,
-    unused: unusedCells(sheet, settings),
-    components: componentsIn(club.models),
-    shown: shownOf(plan),
-    counts,
-    newModels: plan.newModels,
-    strangers: plan.strangers,
-    makes: settings.makePeople === true,
-    cells: cellsOf(plan, sheet),
-    near: nearOf(plan, club, answers),
     ...(refused
       ? { trouble: refused }
       : saving && (trouble || counts.problem > 0)
@@ -145,6 +125,38 @@ async function planSheet(
   };
   return { preview };
 }
+
+/** What is shown of a sheet before it is brought in. */
+const previewOf = (
+  sheet: Table,
+  settings: ImportSettings,
+  orders: ReturnType<typeof possibleDateOrders>,
+  plan: Plan,
+  club: KnownClub,
+  answers: ReturnType<typeof answersIn>,
+) => ({
+  delimiter: sheet.delimiter,
+  decimal: settings.decimal,
+  dates: settings.dates,
+  datesAsk: orders.length > 1 && settings.meanings.includes("readOn"),
+  withoutDay: withoutDay(
+    settings.undated ? planImport(sheet, { ...settings, undated: undefined }, club, answers) : plan,
+  ),
+  nothing: (settings.nothing ?? []).join(", "),
+  above: sheet.above,
+  head: sheet.head,
+  sample: sheet.head.map((_, i) => sheet.rows.find((r) => r.cells[i])?.cells[i]?.slice(0, 40) ?? ""),
+  meanings: settings.meanings,
+  unused: unusedCells(sheet, settings),
+  components: componentsIn(club.models),
+  shown: shownOf(plan),
+  counts: countsOf(plan),
+  newModels: plan.newModels,
+  strangers: plan.strangers,
+  makes: settings.makePeople === true,
+  cells: cellsOf(plan, sheet),
+  near: nearOf(plan, club, answers),
+});
 
 /** How the sheet is read: as the form says, else as its cells look; with the orders of dates that its days allow. */
 function settingsOf(

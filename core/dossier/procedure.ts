@@ -26,7 +26,7 @@ export const procedureShape = z.object({
   purpose: z.enum(PURPOSES),
   title: z.string().trim().min(1, "Say what it is.").max(120),
   effect: z.enum(EFFECTS).default("harmless"),
-  steps: z.array(stepShape).min(1, "At least one step.").max(100),
+  steps: z.array(stepShape).min(1, "At least one step.").max(100, "At most 100 steps."),
   /** The component, by name, and the versions for which it holds; absent: all. */
   firmware: z.object({ component: z.string(), range: rangeShape }).optional(),
   /** Hardware revisions, by name; absent: all. */

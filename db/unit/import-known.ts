@@ -43,28 +43,57 @@ export async function knownClub(tx: Tx, tags: ReadonlySet<string>): Promise<Know
      where u.shelved_at is null`,
   );
   const named = units.rows.filter((row) => tags.has(folded(row.tag)));
-  // Each table by itself, and joined here: just after a large sheet PostgreSQL still counts on a small
-  // club, and what it joins then by going through all radios for each reading takes longer than it may.
-  const readings = await ask(
+  const byUnit = await readingsOf(
     tx,
-    knownReadingRow,
-    `select unit_id, component_id, raw, (read_at at time zone (select time_zone from club))::date read_on,
-       struck_at is not null struck
-     from reading where unit_id = any($1::bigint[]) order by placed_at desc, id desc`,
-    [named.map((row) => row.id)],
+    named.map((row) => row.id),
   );
   const components = await ask(
     tx,
     z.object({ id: z.string(), model_id: z.string(), name: z.string() }),
     "select id, model_id, name from component",
   );
+  const componentsOf = groupBy(components.rows, (row) => row.model_id);
+  const known = (row: z.output<typeof knownUnitRow>): KnownRow => ({
+    id: row.id,
+    model: row.model_id,
+    hardware: row.hardware,
+    region: row.region,
+    serial: row.serial,
+    place: row.place,
+    group: row.group_name,
+    note: row.note,
+    ...(row.holder !== null && { holder: row.holder }),
+    read: readByComponent(byUnit.get(row.id) ?? [], componentsOf.get(row.model_id) ?? []),
+  });
+  return {
+    ...(await knownNames(tx)),
+    units: new Map(units.rows.map((row) => [folded(row.tag), known(row)])),
+  };
+}
+
+/**
+ * Readings of these radios, the newest first. By themselves, and not joined: just after a large sheet PostgreSQL still counts on a
+ * small club, and would go through all radios for each reading.
+ */
+async function readingsOf(tx: Tx, units: readonly string[]) {
+  const { rows } = await ask(
+    tx,
+    knownReadingRow,
+    `select unit_id, component_id, raw, (read_at at time zone (select time_zone from club))::date read_on,
+       struck_at is not null struck
+     from reading where unit_id = any($1::bigint[]) order by placed_at desc, id desc`,
+    [units],
+  );
+  return groupBy(rows, (row) => row.unit_id);
+}
+
+/** Models and people by their names, and radios by the tags that they had before. */
+async function knownNames(tx: Tx): Promise<Pick<KnownClub, "models" | "people" | "renamed">> {
   const people = await ask(
     tx,
     z.object({ id: z.string(), name: z.string() }),
     "select id, name from person where shelved_at is null",
   );
-  const byUnit = groupBy(readings.rows, (row) => row.unit_id);
-  const componentsOf = groupBy(components.rows, (row) => row.model_id);
   const former = await ask(
     tx,
     z.object({ tag: z.string(), now: z.string() }),
@@ -88,23 +117,6 @@ export async function knownClub(tx: Tx, tags: ReadonlySet<string>): Promise<Know
     models: models.rows,
     people: people.rows,
     renamed: new Map(former.rows.map(({ tag, now }) => [folded(tag), now])),
-    units: new Map(
-      units.rows.map((row): [string, KnownRow] => [
-        folded(row.tag),
-        {
-          id: row.id,
-          model: row.model_id,
-          hardware: row.hardware,
-          region: row.region,
-          serial: row.serial,
-          place: row.place,
-          group: row.group_name,
-          note: row.note,
-          ...(row.holder !== null && { holder: row.holder }),
-          read: readByComponent(byUnit.get(row.id) ?? [], componentsOf.get(row.model_id) ?? []),
-        },
-      ]),
-    ),
   };
 }
 

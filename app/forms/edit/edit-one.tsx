@@ -22,9 +22,11 @@ export function EditOne(props: {
   /** The words of the press that takes it out; absent: it cannot be taken out here. */
   readonly shelve?: string;
   readonly width?: string;
+  /** Presses in place of the usual save. */
+  readonly buttons?: ReactNode;
   readonly children: (fields: Fields) => ReactNode;
 }) {
-  const { back, loaded, shelve } = props;
+  const { back, loaded, shelve, buttons } = props;
   return (
     <Page title={props.title} says={props.says}>
       <p className="mb-3">
@@ -35,16 +37,18 @@ export function EditOne(props: {
       <MostSigns.Provider value={loaded.bounds}>
         <PostForm
           lastResult={props.lastResult}
-          submit="Save"
+          submit={buttons ? undefined : "Save"}
           defaults={loaded.values}
           className={`flex ${props.width ?? "max-w-2xl"} flex-col gap-3`}
           also={
-            loaded.known &&
-            shelve && (
-              <button type="submit" name="intent" value="shelve" className="link text-sm">
-                {shelve}
-              </button>
-            )
+            <>
+              {buttons}
+              {loaded.known && shelve && (
+                <button type="submit" name="intent" value="shelve" className="link text-sm">
+                  {shelve}
+                </button>
+              )}
+            </>
           }
         >
           {props.children}

@@ -1,20 +1,19 @@
 // Writing a procedure: what it is for, whence it is known, and its steps in the step editor.
 
-import { Link, redirect } from "react-router";
 import { writeProcedure } from "#acts/model/write-procedure.ts";
 import { EFFECTS, PURPOSES } from "#core/dossier/index.ts";
 import { listed, mapped } from "#core/quantities/index.ts";
 import { dossierHead, procedureById, revisionsOf } from "#db/model/index.ts";
 import type { Tx } from "#db/pool.ts";
 import { mustBeAllowed, notAllowed, notFound, readInClub } from "../../context.ts";
+import { boundsOf } from "../../forms/edit/bounds.server.ts";
+import { EditOne } from "../../forms/edit/edit-one.tsx";
 import { Field } from "../../forms/field.tsx";
-import { PostForm } from "../../forms/form.tsx";
 import { textsIn } from "../../forms/merge.server.ts";
 import { offlineForm } from "../../forms/offline.ts";
-import { saveForm } from "../../forms/save.server.ts";
+import { editOne } from "../../shared/edit/edit-one.server.ts";
 import { shownTo } from "../../shared/guarded.server.ts";
-import { besideField, isGone, refuseForm } from "../../shared/refusals.server.ts";
-import { Page } from "../../ui/page.tsx";
+import { besideField, isGone } from "../../shared/refusals.server.ts";
 import { EFFECT_WORD, PURPOSE_WORD } from "../../ui/words/step.ts";
 import { modelIdOf, mustHaveModel } from "../load-dossier.server.ts";
 import type { Route } from "./+types/procedure-edit";
@@ -43,9 +42,11 @@ export async function loader({ context, params }: Route.LoaderArgs) {
     if (procedure && (await shownTo(who, model.id, procedure)).hidden) throw notAllowed("see-unlocking");
     return {
       model,
-      known,
       title: procedure?.title,
+      known: procedure !== undefined,
       values: procedure ? procedureValues(procedure, known.revisions) : NEW,
+      bounds: boundsOf(writeProcedure),
+      dossier: known,
     };
   });
 }
@@ -56,7 +57,14 @@ export async function action({ context, params, request }: Route.ActionArgs) {
   return readInClub(context, async (tx, who) => {
     const { model, procedure, known } = await load(tx, params.model, params.procedure);
     const draft = form.get("intent") === "draft";
-    const done = await saveForm(writeProcedure, who, form, {
+    return editOne(who, form, {
+      write: writeProcedure,
+      there: `/models/${model.id}`,
+      saved: ({ procedure: id }) => `/models/${model.id}/procedures/${id}`,
+      own: {
+        "no-procedure": isGone("This procedure"),
+        "no-revision": besideField("revisions", "This model has no such hardware revision."),
+      },
       read: (sent, isBaseline) =>
         mapped(readProcedure(textsIn(sent), known, draft || isBaseline), (fields) => ({
           ...fields,
@@ -68,70 +76,57 @@ export async function action({ context, params, request }: Route.ActionArgs) {
         return now && procedureValues(now, known.revisions);
       },
     });
-    if (done.ok) return redirect(`/models/${model.id}/procedures/${done.value.procedure}`);
-    const { problem } = done;
-    const many = problem.kind === "input" && problem.issues.some((issue) => issue.field === "steps");
-    return refuseForm(form, problem, {
-      "no-procedure": isGone("This procedure"),
-      "no-revision": besideField("revisions", "This model has no such hardware revision."),
-      ...(many && { input: besideField("steps", "At most 100 steps.") }),
-    });
   });
 }
 
 export const clientAction = offlineForm;
 
 export default function EditProcedure({ loaderData, actionData }: Route.ComponentProps) {
-  const { model, known } = loaderData;
+  const { model, dossier } = loaderData;
   const trouble = actionData?.error?.steps?.join(" ");
   return (
-    <Page title={loaderData.title ?? `How to do something with the ${model.name}`}>
-      <p className="mb-3">
-        <Link className="link" to={`/models/${model.id}#procedures`}>
-          Back to the {model.name}
-        </Link>
-      </p>
-      <PostForm
-        lastResult={actionData}
-        defaults={loaderData.values}
-        className="flex flex-col gap-4"
-        also={<Buttons trouble={trouble} />}
-      >
-        {(fields) => (
-          <>
-            <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
-              <Field of={fields.title} label="What it does, in a few words" most={120} />
-              <Field
-                of={fields.purpose}
-                label="Purpose"
-                options={PURPOSES.map((p) => [p, PURPOSE_WORD[p]] as const)}
-              />
-              <Field
-                of={fields.effect}
-                label="Beside that, it"
-                options={EFFECTS.map((e) => [e, EFFECT_WORD[e]] as const)}
-              />
-              <Field of={fields.minutes} label="Minutes" type="number" />
-            </div>
-            <StepEditor
-              initial={String(fields.steps?.initialValue ?? "")}
-              layout={known.layout}
-              trouble={trouble}
+    <EditOne
+      title={loaderData.title ?? `How to do something with the ${model.name}`}
+      back={{ to: `/models/${model.id}#procedures`, says: `Back to the ${model.name}` }}
+      loaded={loaderData}
+      lastResult={actionData}
+      width="max-w-none"
+      buttons={<Buttons trouble={trouble} />}
+    >
+      {(fields) => (
+        <>
+          <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_13rem_13rem_6rem]">
+            <Field of={fields.title} label="What it does, in a few words" />
+            <Field
+              of={fields.purpose}
+              label="Purpose"
+              options={PURPOSES.map((p) => [p, PURPOSE_WORD[p]] as const)}
             />
-            <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-4">
-              <FirmwareFields of={(name) => fields[name]} parts={known.parts} />
-              {known.revisions.length > 0 && (
-                <Field
-                  of={fields.revisions}
-                  label={`Only for hardware (${listed(known.revisions.map((r) => r.name))}; empty: all)`}
-                />
-              )}
-              <SourceFields of={(name) => fields[name]} />
-            </div>
-          </>
-        )}
-      </PostForm>
-    </Page>
+            <Field
+              of={fields.effect}
+              label="Beside that, it"
+              options={EFFECTS.map((e) => [e, EFFECT_WORD[e]] as const)}
+            />
+            <Field of={fields.minutes} label="Minutes" type="number" />
+          </div>
+          <StepEditor
+            initial={String(fields.steps?.initialValue ?? "")}
+            layout={dossier.layout}
+            trouble={trouble}
+          />
+          <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-4">
+            <FirmwareFields of={(name) => fields[name]} parts={dossier.parts} />
+            {dossier.revisions.length > 0 && (
+              <Field
+                of={fields.revisions}
+                label={`Only for hardware (${listed(dossier.revisions.map((r) => r.name))}; empty: all)`}
+              />
+            )}
+            <SourceFields of={(name) => fields[name]} />
+          </div>
+        </>
+      )}
+    </EditOne>
   );
 }
 

@@ -8,7 +8,7 @@ import { type Corrected, saveForm } from "../../forms/save.server.ts";
 import { type OwnWords, refuseForm } from "../refusals.server.ts";
 
 /**
- * Does what the form asks for. `shelve`: takes it out; absent for what is new. `there`: the page to go to when it is done. `own`: words for
+ * Does what the form asks for. `shelve`: takes it out; absent for what is new. `there`: the page to go to when it is done; `saved`: another one, once it is saved. `own`: words for
  * what these acts alone answer.
  */
 export async function editOne<Name extends string, Input, Answer, Problem extends { kind: string }>(
@@ -18,16 +18,17 @@ export async function editOne<Name extends string, Input, Answer, Problem extend
     readonly write: Act<Name, Input, Answer, Problem>;
     readonly shelve?: (() => Promise<Result<unknown, Problem | FormProblem>>) | undefined;
     readonly there: string;
+    readonly saved?: (answer: Answer) => string;
     readonly own: OwnWords<Exclude<Problem | FormProblem, { kind: "clash" } | { kind: "refused" }>>;
   },
 ) {
-  const { write, shelve, there, own, ...corrected } = page;
+  const { write, shelve, there, saved, own, ...corrected } = page;
   if (shelve && form.get("intent") === "shelve") {
     const done = await shelve();
     if (!done.ok) return refuseForm(form, done.problem, own as never);
     return redirect(there);
   }
   const done = await saveForm(write, who, form, corrected);
-  if (done.ok) return redirect(there);
+  if (done.ok) return redirect(saved ? saved(done.value) : there);
   return refuseForm(form, done.problem, own as never);
 }

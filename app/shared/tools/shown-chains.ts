@@ -69,6 +69,20 @@ const AT: Record<Break["kind"], ShownLink["kind"]> = {
   "tool-firmware": "tool",
 };
 
+/** An adapter on the way; broken where it is to be bought, or somebody else has it. */
+function jointLink(chain: Chain, joint: Chain["atRadio"][number], names: KitNames): ShownLink {
+  const away = chain.breaks.find(
+    (b) =>
+      (b.kind === "to-buy" && b.offer === joint.offer) || (b.kind === "with-somebody" && b.tag === joint.tag),
+  );
+  return {
+    kind: "adapter",
+    label: joint.tag,
+    under: away ? sayBreak(away, names) : "adapter",
+    state: away ? "broken" : "sound",
+  };
+}
+
 /** The driver's box: its version where one is installed, else what stands in its place. */
 function driverLabel({ driver, computer, breaks }: Chain): string {
   if (driver?.driver !== undefined) return `driver ${computer.drivers.get(driver.driver) ?? ""}`;
@@ -104,20 +118,7 @@ export function shownChain(chain: Chain, radio: string, names: KitNames): ShownC
       ? { kind, label, under: broken.map((b) => sayBreak(b, names)).join("; "), state: "broken" }
       : { kind, label, under, state: untried ? "untried" : "sound" };
   };
-  const joints = (path: Chain["atRadio"]) =>
-    path.map((joint): ShownLink => {
-      const away = chain.breaks.find(
-        (b) =>
-          (b.kind === "to-buy" && b.offer === joint.offer) ||
-          (b.kind === "with-somebody" && b.tag === joint.tag),
-      );
-      return {
-        kind: "adapter",
-        label: joint.tag,
-        under: away ? sayBreak(away, names) : "adapter",
-        state: away ? "broken" : "sound",
-      };
-    });
+  const joints = (path: Chain["atRadio"]) => path.map((joint) => jointLink(chain, joint, names));
   const links: ShownLink[] = [
     { kind: "radio", label: radio, under: names.connector(chain.plug), state: "sound" },
     ...joints(chain.atRadio),
