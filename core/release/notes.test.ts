@@ -103,6 +103,8 @@ it("notes in two languages are one release told twice, at both of its places", (
   ]);
   expect(proposals[0]?.fixes.map(({ text }) => text)).toEqual(["fixes the clock"]);
   expect(proposals[0]?.rest).toContain("behebt Fehler der Uhr");
+  const [late] = findReleases("Version 1.4, 2 May 2026\n\nVersion 1.4\n- fixes the clock").proposals;
+  expect(late?.fixes.map(({ text }) => text)).toEqual(["fixes the clock"]);
 });
 
 it("finds versions with letters before them, and ones that look like a day beside a day", () => {

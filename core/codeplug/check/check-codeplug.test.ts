@@ -113,6 +113,9 @@ describe("what is wrong with a codeplug", () => {
       ...["twice 1", "same-name 1", "same-name 2", "tone 3", "incomplete 4", "identity-awaited 4", "deaf 3"],
       ...["unusual-shift 5", "strange-signs 3", "long-name 5"],
     ]);
+    // Where no ID of the radio is known, there is nothing to hold a channel's against.
+    const unknown = checkCodeplug(list, { ...facts, identity: "awaited" });
+    expect(kinds(unknown).filter((one) => one.startsWith("other-identity"))).toEqual([]);
     expect(found.find(({ kind }) => kind === "incomplete")).toMatchObject({ lacks: ["colour code"] });
     expect(found.find(({ kind }) => kind === "tone")).toMatchObject({ tone: "100.1", from: "page 9" });
     expect(found.find(({ kind }) => kind === "unusual-shift")).toMatchObject({
