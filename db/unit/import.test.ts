@@ -158,6 +158,23 @@ test("a model made on the way has the parts its rows tell of, each radio what wa
     expect((await plan(tx, sheet)).rows.map((r) => r.act)).toEqual(["same", "same"]);
   }));
 
+test("whom the sheet names has the radio from then on, and the log says so", () =>
+  trial(async (tx) => {
+    const { rows: people } = await tx.query<{ name: string }>("select name from person where id = $1", [
+      actor.person,
+    ]);
+    const holder = people[0]?.name ?? "nobody";
+    await bringText(tx, `tag,model,who has it\nQ-1,Gorse,${holder}\nQ-2,Gorse,`);
+    const { rows: out } = await tx.query(
+      "select u.tag, c.person_id from custody c join unit u on u.id = c.unit_id where c.back_on is null and u.tag ~ '^Q-' order by 1",
+    );
+    expect(out).toEqual([{ tag: "Q-1", person_id: actor.person }]);
+    const { rows: told } = await tx.query(
+      "select l.detail ->> 'to' \"to\" from log l join unit u on u.id = l.unit_id where l.kind = 'lent' and u.tag = 'Q-1'",
+    );
+    expect(told).toEqual([{ to: holder }]);
+  }));
+
 test("what rows with problems name is not made: no place, no group, no model", () =>
   trial(async (tx) => {
     const { rows } = await bringText(
