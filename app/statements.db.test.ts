@@ -13,8 +13,8 @@ beforeAll(async () => {
 });
 afterAll(() => club.close());
 
-/** Opening and saving the transaction apart. An answer is 17; it cannot be repeated, so what the process asks besides may come in. */
-const MOST = { reading: 15, answer: 20, table: 8 };
+/** Opening and saving the transaction apart. */
+const MOST = { reading: 15, answer: 17, table: 8 };
 
 const formOf = (fields: Readonly<Record<string, string>>) => {
   const form = new FormData();
@@ -59,26 +59,27 @@ it("a reading", () =>
     expect(count).toBeLessThanOrEqual(MOST.reading);
   }));
 
-it("a run's answer", () =>
-  club.trial(async (tx, who) => {
-    const { rows } = await tx.query<{ id: string; held_by: string; number: number }>(
-      `select id, held_by, (select count(*)::int from run_event e where e.run_id = run.id) number
-       from run where ended_at is null order by id desc limit 1`,
-    );
-    const run = only(rows);
-    const atBench = { ...who, person: run.held_by };
-    let number = run.number;
-    const answer = async (kind: "paused" | "resumed" | "seen") => {
-      const form = formOf({ intent: kind, number: String(number++) });
-      const done = await answerPlainly(atBench, run.id, form, [{ kind }]);
-      expect(done.data.ok || done.data.says).toBe(true);
-    };
-    await answer("paused");
-    await answer("resumed");
-    const count = await asked(() => answer("seen"));
-    expect(count).toBeGreaterThan(3);
-    expect(count).toBeLessThanOrEqual(MOST.answer);
-  }));
+it("a run's answer", async () => {
+  let count = Number.POSITIVE_INFINITY;
+  const seen = () =>
+    club.trial(async (tx, who) => {
+      const { rows } = await tx.query<{ id: string; held_by: string; number: number }>(
+        `select id, held_by, (select count(*)::int from run_event e where e.run_id = run.id) number
+         from run where ended_at is null order by id desc limit 1`,
+      );
+      const run = only(rows);
+      const now = await asked(async () => {
+        const form = formOf({ intent: "seen", number: String(run.number) });
+        const done = await answerPlainly({ ...who, person: run.held_by }, run.id, form, [{ kind: "seen" }]);
+        expect(done.data.ok || done.data.says).toBe(true);
+      });
+      count = Math.min(count, now);
+    });
+  // Each is taken back; by the last, what is prepared once and kept is there.
+  for (let i = 0; i < 3; i++) await seen();
+  expect(count).toBeGreaterThan(3);
+  expect(count).toBeLessThanOrEqual(MOST.answer);
+});
 
 it("a table that is looked at", () =>
   club.trial(async (tx, who) => {
